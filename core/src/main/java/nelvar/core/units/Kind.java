@@ -1,0 +1,278 @@
+package nelvar.core.units;
+
+import java.util.LinkedHashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.function.DoubleFunction;
+import java.util.regex.Pattern;
+
+/// A kind of quantity that people write: its units, its name in a message, an example, and its
+/// reader.
+///
+/// Reads `1.5 kW`, `0,75 mm²`, `16 AWG`, `2 hp`, `24V`; a decimal comma or point, any spacing. A
+/// bare number is taken in the kind's own unit by [#read], and refused by [#readStrict].
+public final class Kind<Q extends Quantity> {
+  private static final Pattern WRITTEN =
+      Pattern.compile(
+          "([+-]?[0-9]+(?:[.,][0-9]+)?(?:[eE][+-]?[0-9]{1,3})?|[+-]?[.,][0-9]+)\\s*(.*)");
+  private static final Pattern GAUGE =
+      Pattern.compile("(?:#|AWG\\s*)?([1-4]/0|[0-9]{1,2})\\s*(?:AWG)?", Pattern.CASE_INSENSITIVE);
+
+  public static final Kind<Current> CURRENT =
+      kind(
+          "a current",
+          "2.5 A or 800 mA",
+          Current::new,
+          "A",
+          1,
+          "mA",
+          1e-3,
+          "kA",
+          1e3,
+          "µA",
+          1e-6,
+          "uA",
+          1e-6,
+          "amp",
+          1,
+          "amps",
+          1);
+  public static final Kind<Voltage> VOLTAGE =
+      kind(
+          "a voltage",
+          "24 V or 400 V",
+          Voltage::new,
+          "V",
+          1,
+          "mV",
+          1e-3,
+          "kV",
+          1e3,
+          "VDC",
+          1,
+          "VAC",
+          1,
+          "V DC",
+          1,
+          "V AC",
+          1,
+          "volt",
+          1,
+          "volts",
+          1);
+  public static final Kind<Power> POWER =
+      kind(
+          "a power",
+          "1.5 kW, 30 W or 2 hp",
+          Power::new,
+          "W",
+          1,
+          "mW",
+          1e-3,
+          "kW",
+          1e3,
+          "MW",
+          1e6,
+          "hp",
+          745.699872,
+          "VA",
+          1,
+          "kVA",
+          1e3);
+  public static final Kind<Length> LENGTH =
+      kind(
+          "a length",
+          "3.2 m, 850 mm or 12 ft",
+          Length::new,
+          "m",
+          1,
+          "mm",
+          1e-3,
+          "cm",
+          1e-2,
+          "km",
+          1e3,
+          "ft",
+          0.3048,
+          "'",
+          0.3048,
+          "in",
+          0.0254,
+          "\"",
+          0.0254);
+  public static final Kind<CrossSection> CROSS_SECTION =
+      kind(
+          "a cross-section",
+          "0.75 mm² or 16 AWG",
+          CrossSection::new,
+          "mm²",
+          1,
+          "mm2",
+          1,
+          "mm^2",
+          1,
+          "sqmm",
+          1,
+          "qmm",
+          1);
+  public static final Kind<Resistance> RESISTANCE =
+      kind(
+          "a resistance",
+          "0.45 Ω or 10 mΩ",
+          Resistance::new,
+          "Ω",
+          1,
+          "ohm",
+          1,
+          "ohms",
+          1,
+          "mΩ",
+          1e-3,
+          "mohm",
+          1e-3,
+          "kΩ",
+          1e3,
+          "kohm",
+          1e3);
+  public static final Kind<ResistancePerLength> RESISTANCE_PER_LENGTH =
+      kind(
+          "a resistance per length",
+          "13.3 mΩ/m",
+          ResistancePerLength::new,
+          "Ω/m",
+          1,
+          "ohm/m",
+          1,
+          "mΩ/m",
+          1e-3,
+          "Ω/km",
+          1e-3,
+          "ohm/km",
+          1e-3);
+  public static final Kind<Temperature> TEMPERATURE =
+      kind("a temperature", "40 °C or 104 °F", Temperature::new, "°C", 1, "C", 1, "degC", 1);
+  public static final Kind<Percent> PERCENT =
+      kind("a share", "80 %", Percent::new, "%", 1, "percent", 1);
+  public static final Kind<Duration> DURATION =
+      kind(
+          "a time",
+          "20 ms or 5 s",
+          Duration::new,
+          "s",
+          1,
+          "ms",
+          1e-3,
+          "µs",
+          1e-6,
+          "us",
+          1e-6,
+          "min",
+          60,
+          "h",
+          3600);
+  public static final Kind<Frequency> FREQUENCY =
+      kind("a frequency", "50 Hz", Frequency::new, "Hz", 1, "kHz", 1e3, "MHz", 1e6);
+
+  private final String name;
+  private final String example;
+  private final DoubleFunction<Q> make;
+  private final Map<String, Double> factors;
+  private final String ownUnit;
+
+  private Kind(String name, String example, DoubleFunction<Q> make, Map<String, Double> factors) {
+    this.name = name;
+    this.example = example;
+    this.make = make;
+    this.factors = factors;
+    this.ownUnit = factors.keySet().iterator().next();
+  }
+
+  private static <Q extends Quantity> Kind<Q> kind(
+      String name, String example, DoubleFunction<Q> make, Object... unitsAndFactors) {
+    var factors = new LinkedHashMap<String, Double>();
+    for (var i = 0; i < unitsAndFactors.length; i += 2) {
+      factors.put((String) unitsAndFactors[i], ((Number) unitsAndFactors[i + 1]).doubleValue());
+    }
+    return new Kind<>(name, example, make, factors);
+  }
+
+  /// The unit a bare number is taken in.
+  public String ownUnit() {
+    return ownUnit;
+  }
+
+  public String example() {
+    return example;
+  }
+
+  /// Reads what a person typed into a field that shows its unit: a bare number is taken in that
+  /// unit.
+  public Reading<Q> read(String text) {
+    return read(text, false);
+  }
+
+  /// Reads a text that must name its unit, such as a value in a file.
+  public Reading<Q> readStrict(String text) {
+    return read(text, true);
+  }
+
+  private Reading<Q> read(String text, boolean unitRequired) {
+    var trimmed = text.strip().replace('\u00a0', ' ').replace('\u2212', '-').replace('μ', 'µ');
+    if (trimmed.isEmpty()) return misread("nothing is written here");
+    if (this == (Object) CROSS_SECTION
+        && trimmed.toUpperCase(Locale.ROOT).matches(".*(AWG|#|/0).*")) return gauge(trimmed);
+    var match = WRITTEN.matcher(trimmed);
+    if (!match.matches()) return misread("'" + text + "' is not " + name);
+    var unit = Objects.requireNonNull(match.group(2)).strip();
+    if (unit.matches("[.,0-9].*"))
+      return misread("'" + text + "' has two decimal marks; write no thousands separators");
+    if (unit.isEmpty() && unitRequired) return misread("'" + text + "' has no unit");
+    return build(
+        text, Double.parseDouble(Objects.requireNonNull(match.group(1)).replace(',', '.')), unit);
+  }
+
+  private Reading<Q> build(String text, double number, String unit) {
+    if (this == (Object) TEMPERATURE && unit.matches("°?F")) return make((number - 32) / 1.8);
+    var factor = unit.isEmpty() ? Double.valueOf(1) : factor(unit);
+    if (factor == null) return misread("'" + unit + "' in '" + text + "' is not a unit of " + name);
+    return make(number * factor);
+  }
+
+  private @org.jspecify.annotations.Nullable Double factor(String unit) {
+    var exact = factors.get(unit);
+    if (exact != null) return exact;
+    // Case matters only between milli and mega; elsewhere people write kw, Kw, HZ.
+    Double found = null;
+    for (var entry : factors.entrySet()) {
+      if (!entry.getKey().equalsIgnoreCase(unit)) continue;
+      if (found != null && !found.equals(entry.getValue())) return null;
+      found = entry.getValue();
+    }
+    return found;
+  }
+
+  private Reading<Q> gauge(String text) {
+    var match = GAUGE.matcher(text);
+    if (!match.matches()) return misread("'" + text + "' is not a wire gauge");
+    var number = Objects.requireNonNull(match.group(1));
+    var n = number.endsWith("/0") ? 1 - (number.charAt(0) - '0') : Integer.parseInt(number);
+    try {
+      return make(CrossSection.ofGauge(n).squareMillimetres());
+    } catch (ImpossibleQuantity impossible) {
+      return new Reading.Misread<>(String.valueOf(impossible.getMessage()));
+    }
+  }
+
+  private Reading<Q> make(double value) {
+    try {
+      return new Reading.Value<>(make.apply(value));
+    } catch (ImpossibleQuantity impossible) {
+      return new Reading.Misread<>(String.valueOf(impossible.getMessage()));
+    }
+  }
+
+  private Reading<Q> misread(String why) {
+    return new Reading.Misread<>(why + ": write " + name + " such as " + example);
+  }
+}

@@ -1,0 +1,31 @@
+package nelvar.core.units;
+
+/// A length, in m; from 0 to 100000 m.
+public record Length(double metres) implements Quantity, Comparable<Length> {
+  public Length {
+    Significant.require("a length", metres, 0, 100000, "m");
+  }
+
+  public static Length ofMillimetres(double millimetres) {
+    return new Length(millimetres / 1000);
+  }
+
+  public Length plus(Length other) {
+    return new Length(metres + other.metres);
+  }
+
+  @Override
+  public double si() {
+    return metres;
+  }
+
+  @Override
+  public int compareTo(Length other) {
+    return Double.compare(metres, other.metres);
+  }
+
+  @Override
+  public String toString() {
+    return Significant.length(metres);
+  }
+}

@@ -1,0 +1,20 @@
+package nelvar.core.units;
+
+/// A physical quantity: a number that knows its unit. `toString` writes it as people do, with its
+/// unit.
+public sealed interface Quantity
+    permits Current,
+        Voltage,
+        Power,
+        Length,
+        CrossSection,
+        Resistance,
+        ResistancePerLength,
+        Temperature,
+        Percent,
+        Duration,
+        Frequency {
+
+  /// The value in the unit named by the record (amperes, volts, metres, mm², °C, % …).
+  double si();
+}
