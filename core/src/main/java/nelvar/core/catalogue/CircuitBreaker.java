@@ -1,0 +1,41 @@
+package nelvar.core.catalogue;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.standards.TripCurve;
+import nelvar.core.units.Current;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+
+/// Miniature circuit-breaker. Poles are marked 1/2, 3/4, 5/6.
+///
+/// @param breakingCapacity greatest prospective short-circuit current it can interrupt
+public record CircuitBreaker(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    int poles,
+    Current rating,
+    TripCurve curve,
+    Current breakingCapacity)
+    implements Part {
+  public CircuitBreaker {
+    Part.require(poles >= 1 && poles <= 4, "a device has 1 to 4 poles, not " + poles);
+  }
+
+  @Override
+  public List<Terminal> terminals() {
+    return Part.poleTerminals(poles);
+  }
+
+  @Override
+  public List<Link> links() {
+    return Part.poleLinks(poles, (a, b) -> Link.guarded(a, b, new Guard.Breaker(rating, curve)));
+  }
+
+  @Override
+  public Optional<Guard> guard() {
+    return Optional.of(new Guard.Breaker(rating, curve));
+  }
+}

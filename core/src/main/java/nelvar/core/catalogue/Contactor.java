@@ -1,0 +1,52 @@
+package nelvar.core.catalogue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Current;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+
+/// Contactor: coil A1/A2, main poles 1/2, 3/4, 5/6, auxiliary contacts 13/14 and 21/22.
+public record Contactor(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    Coil coil,
+    int poles,
+    Current rating)
+    implements Part {
+  public Contactor {
+    Part.require(poles >= 1 && poles <= 4, "a contactor has 1 to 4 poles, not " + poles);
+  }
+
+  @Override
+  public List<Terminal> terminals() {
+    var all =
+        new ArrayList<Terminal>(
+            List.of(Terminal.required("A1", Role.PLUS), Terminal.required("A2", Role.MINUS)));
+    all.addAll(Part.poleTerminals(poles));
+    for (var mark : List.of("13", "14", "21", "22")) all.add(Terminal.optional(mark, Role.CONTACT));
+    return all;
+  }
+
+  @Override
+  public List<Link> links() {
+    return Stream.concat(
+            Part.poleLinks(poles, Link::contact).stream(), Stream.of(Link.contact("13", "14")))
+        .toList();
+  }
+
+  @Override
+  public List<Intake> intakes(Linkage linkage) {
+    return List.of(Intake.coil("A1", "A2", coil));
+  }
+
+  @Override
+  public Optional<Coil> ownCoil() {
+    return Optional.of(coil);
+  }
+}

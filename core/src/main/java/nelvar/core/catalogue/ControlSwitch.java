@@ -1,0 +1,50 @@
+package nelvar.core.catalogue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+
+/// Push-button, stop button, guard or limit switch. Contacts closed at rest are 11/12, 21/22; open
+/// at rest 13/14, 23/24.
+public record ControlSwitch(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    int closedContacts,
+    int openContacts)
+    implements Part {
+  public ControlSwitch {
+    Part.require(
+        closedContacts >= 0
+            && openContacts >= 0
+            && closedContacts + openContacts >= 1
+            && closedContacts <= 4
+            && openContacts <= 4,
+        "a switch has 1 to 8 contacts");
+  }
+
+  private List<Link> contacts() {
+    var all = new ArrayList<Link>();
+    for (var n = 1; n <= closedContacts; n++) all.add(Link.contact(n + "1", n + "2"));
+    for (var n = 1; n <= openContacts; n++) all.add(Link.contact(n + "3", n + "4"));
+    return all;
+  }
+
+  @Override
+  public List<Terminal> terminals() {
+    return contacts().stream()
+        .flatMap(contact -> Stream.of(contact.a(), contact.b()))
+        .map(mark -> Terminal.optional(mark, Role.CONTACT))
+        .toList();
+  }
+
+  @Override
+  public List<Link> links() {
+    return contacts();
+  }
+}

@@ -1,0 +1,62 @@
+package nelvar.core.catalogue;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+import nelvar.core.units.Voltage;
+import nelvar.core.units.VoltageRange;
+
+/// A bare transformer, 1–2 in, 3–4 out; it does not protect itself.
+///
+/// @param rating apparent power, written in VA
+public record ControlTransformer(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    Power rating,
+    Voltage primary,
+    Voltage secondary,
+    Percent efficiency)
+    implements Part {
+  @Override
+  public List<Terminal> terminals() {
+    return List.of(
+        Terminal.required("1", Role.LINE),
+        Terminal.required("2", Role.NEUTRAL),
+        Terminal.required("3", Role.LINE),
+        Terminal.required("4", Role.NEUTRAL),
+        Terminal.required("PE", Role.PROTECTIVE));
+  }
+
+  @Override
+  public List<Intake> intakes(Linkage linkage) {
+    var accepts = new VoltageRange(primary.times(0.9), primary.times(1.1));
+    var full = new Current(rating.watts() / primary.volts());
+    return List.of(
+        Intake.twoWire(
+            "primary",
+            "1",
+            "2",
+            accepts,
+            new Demand.Converts("secondary", efficiency, 0.8, new Power(0)),
+            Optional.of(new Inrush(full.times(20), new Duration(0.01)))));
+  }
+
+  @Override
+  public List<Output> outputs() {
+    return List.of(
+        new Output(
+            "secondary",
+            List.of("3"),
+            Optional.of("4"),
+            true,
+            secondary,
+            new Current(rating.watts() / secondary.volts())));
+  }
+}

@@ -1,0 +1,61 @@
+package nelvar.core.catalogue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Current;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+import nelvar.core.units.VoltageRange;
+
+/// Motion controller, operator panel or other logic fed with direct current.
+///
+/// @param pins its inputs and outputs as marked on the board
+public record Controller(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    VoltageRange input,
+    Current current,
+    List<Pin> pins)
+    implements Part {
+  public Controller {
+    pins = List.copyOf(pins);
+  }
+
+  @Override
+  public List<Terminal> terminals() {
+    var all =
+        new ArrayList<Terminal>(
+            List.of(Terminal.required("+", Role.PLUS), Terminal.required("-", Role.MINUS)));
+    for (var pin : pins) all.add(Terminal.optional(pin.name(), Role.SIGNAL));
+    return all;
+  }
+
+  @Override
+  public List<Link> links() {
+    return pins.stream()
+        .flatMap(pin ->
+            switch (pin.type()) {
+              case OUTPUT_SINKING -> Stream.of(Link.output(pin.name(), "-"));
+              case OUTPUT_SOURCING -> Stream.of(Link.output("+", pin.name()));
+              case INPUT_READS_PLUS,
+                  INPUT_READS_MINUS,
+                  ANALOGUE_INPUT,
+                  ANALOGUE_OUTPUT,
+                  OUTPUT_PULSES ->
+                  Stream.of();
+            })
+        .toList();
+  }
+
+  @Override
+  public List<Intake> intakes(Linkage linkage) {
+    return List.of(
+        Intake.twoWire(
+            "supply", "+", "-", input, new Demand.FixedCurrent(current), Optional.empty()));
+  }
+}

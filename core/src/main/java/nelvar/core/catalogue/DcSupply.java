@@ -1,0 +1,66 @@
+package nelvar.core.catalogue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Current;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+import nelvar.core.units.Voltage;
+import nelvar.core.units.VoltageRange;
+
+/// Electronic direct-current supply.
+///
+/// @param phases 1: L and N (or two lines); 3: L1, L2, L3
+/// @param powerFactor true power factor at the input: 0.5 to 0.65 without correction, 0.9 and more
+///   with
+/// @param efficiency at full load
+public record DcSupply(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    int phases,
+    VoltageRange input,
+    Voltage output,
+    Current rating,
+    Percent efficiency,
+    double powerFactor,
+    Optional<Inrush> inrush)
+    implements Part {
+  public DcSupply {
+    Part.require(phases == 1 || phases == 3, "a supply has 1 or 3 input phases, not " + phases);
+    Part.require(
+        powerFactor > 0 && powerFactor <= 1,
+        "a power factor is above 0 and at most 1, not " + powerFactor);
+    Part.require(
+        efficiency.percent() > 1 && efficiency.percent() <= 100,
+        "an efficiency is above 1 % and at most 100 %, not " + efficiency);
+  }
+
+  @Override
+  public List<Terminal> terminals() {
+    var all = new ArrayList<Terminal>(Part.mains(phases));
+    all.add(Terminal.required("PE", Role.PROTECTIVE));
+    all.add(Terminal.required("+", Role.PLUS));
+    all.add(Terminal.required("-", Role.MINUS));
+    return all;
+  }
+
+  @Override
+  public List<Intake> intakes(Linkage linkage) {
+    return List.of(
+        Part.mainsIntake(
+            phases,
+            input,
+            new Demand.Converts("output", efficiency, powerFactor, new Power(0)),
+            inrush));
+  }
+
+  @Override
+  public List<Output> outputs() {
+    return List.of(new Output("output", List.of("+"), Optional.of("-"), false, output, rating));
+  }
+}

@@ -1,0 +1,26 @@
+package nelvar.core.catalogue;
+
+import nelvar.core.units.Current;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Power;
+import nelvar.core.units.Voltage;
+
+/// How much an intake takes at full load.
+public sealed interface Demand {
+  /// A fixed power at a power factor: motors at rated load, electronics behind a converter.
+  record FixedPower(Power power, double powerFactor) implements Demand {}
+
+  /// A fixed current: direct-current motors, sensors, logic.
+  record FixedCurrent(Current current) implements Demand {}
+
+  /// A resistance, given by its power at the voltage it is made for; `P ∝ U²`.
+  record Ohmic(Power power, Voltage madeFor) implements Demand {}
+
+  /// What leaves by `output` divided by the efficiency, plus what the part itself uses.
+  record Converts(String output, Percent efficiency, double powerFactor, Power own)
+      implements Demand {}
+
+  /// A chopper drive: input current is `factor` of the phase current set, common practice 67 %
+  /// (parallel connection).
+  record Chops(String output, Percent factor) implements Demand {}
+}

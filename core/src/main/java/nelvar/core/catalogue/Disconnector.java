@@ -1,0 +1,26 @@
+package nelvar.core.catalogue;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.units.Current;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+
+/// Main switch: cuts every pole by hand. Poles are marked 1/2, 3/4, 5/6.
+public record Disconnector(
+    String id, String name, Optional<Price> price, Optional<Power> loss, int poles, Current rating)
+    implements Part {
+  public Disconnector {
+    Part.require(poles >= 1 && poles <= 4, "a device has 1 to 4 poles, not " + poles);
+  }
+
+  @Override
+  public List<Terminal> terminals() {
+    return Part.poleTerminals(poles);
+  }
+
+  @Override
+  public List<Link> links() {
+    return Part.poleLinks(poles, Link::contact);
+  }
+}

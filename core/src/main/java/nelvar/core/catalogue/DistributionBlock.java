@@ -1,0 +1,39 @@
+package nelvar.core.catalogue;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.units.Current;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+
+/// Block or bar on which all ways 1, 2, 3 … are one.
+public record DistributionBlock(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    int ways,
+    Terminal.Role role,
+    Current rating)
+    implements Part {
+  public DistributionBlock {
+    Part.require(ways >= 2 && ways <= 500, "a distribution block has 2 to 500 ways, not " + ways);
+  }
+
+  @Override
+  public List<Terminal> terminals() {
+    return Stream.iterate(1, way -> way + 1)
+        .limit(ways)
+        .map(way -> Terminal.optional(String.valueOf(way), role))
+        .toList();
+  }
+
+  @Override
+  public List<Link> links() {
+    return Stream.iterate(2, way -> way + 1)
+        .limit(ways - 1L)
+        .map(way -> Link.joined("1", String.valueOf(way)))
+        .toList();
+  }
+}

@@ -1,0 +1,47 @@
+package nelvar.core.catalogue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Current;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+
+/// Mains filter: lines L1, L2, L3, N in; L1', L2', L3', N' out.
+///
+/// @param leakage to the protective conductor in normal running
+public record EmcFilter(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    int lines,
+    boolean neutral,
+    Current rating,
+    Current leakage)
+    implements Part {
+  private List<String> wires() {
+    var all = new ArrayList<String>();
+    for (var line = 1; line <= lines; line++) all.add("L" + line);
+    if (neutral) all.add("N");
+    return all;
+  }
+
+  @Override
+  public List<Terminal> terminals() {
+    var all = new ArrayList<Terminal>();
+    for (var wire : wires()) {
+      var role = wire.equals("N") ? Role.NEUTRAL : Role.LINE;
+      all.add(Terminal.required(wire, role));
+      all.add(Terminal.required(wire + "'", role));
+    }
+    all.add(Terminal.required("PE", Role.PROTECTIVE));
+    return all;
+  }
+
+  @Override
+  public List<Link> links() {
+    return wires().stream().map(wire -> Link.joined(wire, wire + "'")).toList();
+  }
+}

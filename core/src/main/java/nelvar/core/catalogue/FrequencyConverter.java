@@ -1,0 +1,72 @@
+package nelvar.core.catalogue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Current;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+import nelvar.core.units.Voltage;
+import nelvar.core.units.VoltageRange;
+
+/// Variable-frequency drive for a three-phase motor.
+///
+/// @param motorPower the motor it is made for
+/// @param controls marks of its control terminals
+public record FrequencyConverter(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    int phases,
+    VoltageRange input,
+    Voltage output,
+    Current rating,
+    Power motorPower,
+    Percent efficiency,
+    double powerFactor,
+    Optional<Inrush> inrush,
+    Current leakage,
+    List<String> controls)
+    implements Part {
+  public FrequencyConverter {
+    controls = List.copyOf(controls);
+    Part.require(phases == 1 || phases == 3, "a drive has 1 or 3 input phases, not " + phases);
+    Part.require(
+        powerFactor > 0 && powerFactor <= 1,
+        "a power factor is above 0 and at most 1, not " + powerFactor);
+  }
+
+  @Override
+  public List<Terminal> terminals() {
+    var all = new ArrayList<Terminal>(Part.mains(phases));
+    all.add(Terminal.required("PE", Role.PROTECTIVE));
+    for (var phase : List.of("U", "V", "W")) all.add(Terminal.required(phase, Role.LINE));
+    all.add(Terminal.optional("PE2", Role.PROTECTIVE));
+    for (var control : controls) all.add(Terminal.optional(control, Role.SIGNAL));
+    return all;
+  }
+
+  @Override
+  public List<Link> links() {
+    return List.of(Link.joined("PE", "PE2"));
+  }
+
+  @Override
+  public List<Intake> intakes(Linkage linkage) {
+    return List.of(
+        Part.mainsIntake(
+            phases,
+            input,
+            new Demand.Converts("motor", efficiency, powerFactor, new Power(0)),
+            inrush));
+  }
+
+  @Override
+  public List<Output> outputs() {
+    return List.of(
+        new Output("motor", List.of("U", "V", "W"), Optional.empty(), true, output, rating));
+  }
+}

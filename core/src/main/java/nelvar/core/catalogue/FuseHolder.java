@@ -1,0 +1,37 @@
+package nelvar.core.catalogue;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.units.Current;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+
+/// Fuse holder with its gG link. Poles are marked 1/2, 3/4, 5/6.
+public record FuseHolder(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    int poles,
+    Current rating,
+    Current breakingCapacity)
+    implements Part {
+  public FuseHolder {
+    Part.require(poles >= 1 && poles <= 4, "a device has 1 to 4 poles, not " + poles);
+  }
+
+  @Override
+  public List<Terminal> terminals() {
+    return Part.poleTerminals(poles);
+  }
+
+  @Override
+  public List<Link> links() {
+    return Part.poleLinks(poles, (a, b) -> Link.guarded(a, b, new Guard.Fuse(rating)));
+  }
+
+  @Override
+  public Optional<Guard> guard() {
+    return Optional.of(new Guard.Fuse(rating));
+  }
+}

@@ -1,0 +1,52 @@
+package nelvar.core.catalogue;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+import nelvar.core.units.Voltage;
+import nelvar.core.units.VoltageRange;
+
+/// Three-phase induction motor with its two nameplate voltages and currents.
+///
+/// @param power at the shaft
+public record InductionMotor(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    Power power,
+    Voltage deltaVoltage,
+    Current deltaCurrent,
+    Voltage starVoltage,
+    Current starCurrent,
+    double powerFactor)
+    implements Part {
+  public InductionMotor {
+    Part.require(
+        powerFactor > 0 && powerFactor <= 1,
+        "a power factor is above 0 and at most 1, not " + powerFactor);
+  }
+
+  @Override
+  public List<Terminal> terminals() {
+    return Part.threePhaseMotor();
+  }
+
+  @Override
+  public List<Intake> intakes(Linkage linkage) {
+    var voltage = linkage == Linkage.STAR ? starVoltage : deltaVoltage;
+    var current = linkage == Linkage.STAR ? starCurrent : deltaCurrent;
+    var taken = new Power(Math.sqrt(3) * voltage.volts() * current.amperes() * powerFactor);
+    var accepts = new VoltageRange(voltage.times(0.9), voltage.times(1.1));
+    return List.of(
+        Intake.threePhase(
+            "stator",
+            List.of("U", "V", "W"),
+            accepts,
+            new Demand.FixedPower(taken, powerFactor),
+            Optional.of(new Inrush(current.times(7 * Math.sqrt(2)), new Duration(1)))));
+  }
+}

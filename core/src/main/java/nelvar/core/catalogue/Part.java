@@ -1,0 +1,126 @@
+package nelvar.core.catalogue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.BiFunction;
+import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.ImpossibleQuantity;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+import nelvar.core.units.VoltageRange;
+
+/// A generic part: one record a kind. It knows its terminals, what joins inside it while the
+/// machine runs, where it takes power and where it gives power of its own making.
+public sealed interface Part
+    permits MainsInlet,
+        Disconnector,
+        CircuitBreaker,
+        FuseHolder,
+        ElectronicProtection,
+        EmcFilter,
+        ControlTransformer,
+        DcSupply,
+        FrequencyConverter,
+        ServoDrive,
+        StepperDrive,
+        InductionMotor,
+        ServoMotor,
+        StepperMotor,
+        Controller,
+        Contactor,
+        Relay,
+        SafetyRelay,
+        ControlSwitch,
+        Sensor,
+        Solenoid,
+        DcMotor,
+        SignalLamp,
+        Heater,
+        MainsFan,
+        TerminalStrip,
+        DistributionBlock,
+        Enclosure,
+        CableStock,
+        WireStock {
+
+  /// The name it is referred to by: `supply-24v-5a`.
+  String id();
+
+  String name();
+
+  /// What one piece (or one metre) costs, in the project's currency.
+  Optional<Price> price();
+
+  /// Heat it gives off at rated load, where that is not computed from its efficiency.
+  Optional<Power> loss();
+
+  default List<Terminal> terminals() {
+    return List.of();
+  }
+
+  default List<Link> links() {
+    return List.of();
+  }
+
+  /// Where it takes power. Only motors with two nameplate voltages ask how they are linked.
+  default List<Intake> intakes(Linkage linkage) {
+    return List.of();
+  }
+
+  default List<Output> outputs() {
+    return List.of();
+  }
+
+  /// The coil that it switches or moves with.
+  default Optional<Coil> ownCoil() {
+    return Optional.empty();
+  }
+
+  /// What it protects its poles with.
+  default Optional<Guard> guard() {
+    return Optional.empty();
+  }
+
+  static void require(boolean holds, String message) {
+    if (!holds) throw new ImpossibleQuantity(message);
+  }
+
+  static List<Terminal> poleTerminals(int poles) {
+    var all = new ArrayList<Terminal>();
+    for (var mark = 1; mark <= 2 * poles; mark++)
+      all.add(Terminal.required(String.valueOf(mark), Role.LINE));
+    return all;
+  }
+
+  static List<Link> poleLinks(int poles, BiFunction<String, String, Link> link) {
+    var all = new ArrayList<Link>();
+    for (var pole = 0; pole < poles; pole++)
+      all.add(link.apply(String.valueOf(2 * pole + 1), String.valueOf(2 * pole + 2)));
+    return all;
+  }
+
+  static List<Terminal> mains(int phases) {
+    if (phases == 1)
+      return List.of(Terminal.required("L", Role.LINE), Terminal.required("N", Role.NEUTRAL));
+    return List.of(
+        Terminal.required("L1", Role.LINE),
+        Terminal.required("L2", Role.LINE),
+        Terminal.required("L3", Role.LINE));
+  }
+
+  static Intake mainsIntake(
+      int phases, VoltageRange accepts, Demand demand, Optional<Inrush> inrush) {
+    return phases == 1
+        ? Intake.twoWire("mains", "L", "N", accepts, demand, inrush)
+        : Intake.threePhase("mains", List.of("L1", "L2", "L3"), accepts, demand, inrush);
+  }
+
+  static List<Terminal> threePhaseMotor() {
+    return List.of(
+        Terminal.required("U", Role.LINE),
+        Terminal.required("V", Role.LINE),
+        Terminal.required("W", Role.LINE),
+        Terminal.required("PE", Role.PROTECTIVE));
+  }
+}

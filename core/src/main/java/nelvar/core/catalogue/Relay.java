@@ -1,0 +1,38 @@
+package nelvar.core.catalogue;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Current;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+
+/// Interposing relay: coil A1/A2, changeover contact 11 (common), 12 (closed at rest), 14.
+public record Relay(
+    String id, String name, Optional<Price> price, Optional<Power> loss, Coil coil, Current rating)
+    implements Part {
+  @Override
+  public List<Terminal> terminals() {
+    return List.of(
+        Terminal.required("A1", Role.PLUS),
+        Terminal.required("A2", Role.MINUS),
+        Terminal.optional("11", Role.CONTACT),
+        Terminal.optional("12", Role.CONTACT),
+        Terminal.optional("14", Role.CONTACT));
+  }
+
+  @Override
+  public List<Link> links() {
+    return List.of(Link.contact("11", "14"));
+  }
+
+  @Override
+  public List<Intake> intakes(Linkage linkage) {
+    return List.of(Intake.coil("A1", "A2", coil));
+  }
+
+  @Override
+  public Optional<Coil> ownCoil() {
+    return Optional.of(coil);
+  }
+}

@@ -1,0 +1,44 @@
+package nelvar.core.catalogue;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Current;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+import nelvar.core.units.VoltageRange;
+
+/// Sensor or transmitter with its own supply and one signal.
+public record Sensor(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    VoltageRange input,
+    Current current,
+    SensorOutput output)
+    implements Part {
+  @Override
+  public List<Terminal> terminals() {
+    return List.of(
+        Terminal.required("+", Role.PLUS),
+        Terminal.required("-", Role.MINUS),
+        Terminal.required("OUT", Role.SIGNAL));
+  }
+
+  @Override
+  public List<Link> links() {
+    return switch (output) {
+      case PNP -> List.of(Link.output("+", "OUT"));
+      case NPN -> List.of(Link.output("OUT", "-"));
+      case PUSH_PULL, CONTACT, VOLTAGE, CURRENT, PULSES -> List.of();
+    };
+  }
+
+  @Override
+  public List<Intake> intakes(Linkage linkage) {
+    return List.of(
+        Intake.twoWire(
+            "supply", "+", "-", input, new Demand.FixedCurrent(current), Optional.empty()));
+  }
+}

@@ -1,0 +1,68 @@
+package nelvar.core.catalogue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Current;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+import nelvar.core.units.Voltage;
+import nelvar.core.units.VoltageRange;
+
+/// Servo drive fed with direct current.
+///
+/// @param rating continuous motor current
+public record ServoDrive(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    VoltageRange input,
+    Voltage output,
+    Current rating,
+    Percent efficiency,
+    List<String> controls)
+    implements Part {
+  public ServoDrive {
+    controls = List.copyOf(controls);
+  }
+
+  @Override
+  public List<Terminal> terminals() {
+    var all =
+        new ArrayList<Terminal>(
+            List.of(
+                Terminal.required("+", Role.PLUS),
+                Terminal.required("-", Role.MINUS),
+                Terminal.required("PE", Role.PROTECTIVE)));
+    for (var phase : List.of("U", "V", "W")) all.add(Terminal.required(phase, Role.LINE));
+    all.add(Terminal.optional("PE2", Role.PROTECTIVE));
+    for (var control : controls) all.add(Terminal.optional(control, Role.SIGNAL));
+    return all;
+  }
+
+  @Override
+  public List<Link> links() {
+    return List.of(Link.joined("PE", "PE2"));
+  }
+
+  @Override
+  public List<Intake> intakes(Linkage linkage) {
+    return List.of(
+        Intake.twoWire(
+            "bus",
+            "+",
+            "-",
+            input,
+            new Demand.Converts("motor", efficiency, 1, new Power(0)),
+            Optional.empty()));
+  }
+
+  @Override
+  public List<Output> outputs() {
+    return List.of(
+        new Output("motor", List.of("U", "V", "W"), Optional.empty(), true, output, rating));
+  }
+}

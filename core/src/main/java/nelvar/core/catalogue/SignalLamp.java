@@ -1,0 +1,31 @@
+package nelvar.core.catalogue;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Current;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+import nelvar.core.units.VoltageRange;
+
+/// Signal tower or lamp, all stages lit.
+public record SignalLamp(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    VoltageRange input,
+    Current current)
+    implements Part {
+  @Override
+  public List<Terminal> terminals() {
+    return List.of(Terminal.required("+", Role.PLUS), Terminal.required("-", Role.MINUS));
+  }
+
+  @Override
+  public List<Intake> intakes(Linkage linkage) {
+    return List.of(
+        Intake.twoWire(
+            "supply", "+", "-", input, new Demand.FixedCurrent(current), Optional.empty()));
+  }
+}

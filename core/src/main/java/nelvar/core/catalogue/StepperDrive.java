@@ -1,0 +1,53 @@
+package nelvar.core.catalogue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Current;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+import nelvar.core.units.VoltageRange;
+
+/// Chopper drive for a two-phase stepper motor.
+///
+/// @param rating greatest phase current it can be set to
+/// @param chopping input current as a share of the phase current (common practice 67 %)
+public record StepperDrive(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    VoltageRange input,
+    Current rating,
+    Percent chopping,
+    List<String> controls)
+    implements Part {
+  public StepperDrive {
+    controls = List.copyOf(controls);
+  }
+
+  @Override
+  public List<Terminal> terminals() {
+    var all =
+        new ArrayList<Terminal>(
+            List.of(Terminal.required("+", Role.PLUS), Terminal.required("-", Role.MINUS)));
+    for (var end : List.of("A+", "A-", "B+", "B-")) all.add(Terminal.required(end, Role.LINE));
+    for (var control : controls) all.add(Terminal.optional(control, Role.SIGNAL));
+    return all;
+  }
+
+  @Override
+  public List<Intake> intakes(Linkage linkage) {
+    return List.of(
+        Intake.twoWire("bus", "+", "-", input, new Demand.Chops("A", chopping), Optional.empty()));
+  }
+
+  @Override
+  public List<Output> outputs() {
+    return List.of(
+        new Output("A", List.of("A+"), Optional.of("A-"), true, input.greatest(), rating),
+        new Output("B", List.of("B+"), Optional.of("B-"), true, input.greatest(), rating));
+  }
+}

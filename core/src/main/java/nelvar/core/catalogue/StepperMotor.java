@@ -1,0 +1,36 @@
+package nelvar.core.catalogue;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Current;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+import nelvar.core.units.VoltageRange;
+
+/// Two-phase stepper motor, coils A and B as connected.
+///
+/// @param phaseCurrent rated current of one phase
+public record StepperMotor(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    Current phaseCurrent,
+    VoltageRange bus)
+    implements Part {
+  @Override
+  public List<Terminal> terminals() {
+    return Stream.of("A+", "A-", "B+", "B-").map(end -> Terminal.required(end, Role.LINE)).toList();
+  }
+
+  @Override
+  public List<Intake> intakes(Linkage linkage) {
+    return List.of(
+        Intake.twoWire(
+            "A", "A+", "A-", bus, new Demand.FixedCurrent(phaseCurrent), Optional.empty()),
+        Intake.twoWire(
+            "B", "B+", "B-", bus, new Demand.FixedCurrent(phaseCurrent), Optional.empty()));
+  }
+}
