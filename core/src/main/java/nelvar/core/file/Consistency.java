@@ -1,0 +1,192 @@
+package nelvar.core.file;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import nelvar.core.catalogue.CableStock;
+import nelvar.core.catalogue.Catalogue;
+import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.WireStock;
+import nelvar.core.model.Bundle;
+import nelvar.core.model.Cable;
+import nelvar.core.model.Id;
+import nelvar.core.model.Project;
+import nelvar.core.model.TerminalRef;
+import tools.jackson.core.JsonToken;
+
+/// Holds a project to its promise: every id stands for one thing, every reference leads to one.
+public final class Consistency {
+  /// One breach: the list and index it stands at, and what is wrong.
+  public record Breach(String list, int index, String problem) {}
+
+  private final Project project;
+  private final Catalogue catalogue;
+  private final List<Breach> breaches = new ArrayList<>();
+  private final Map<Id, String> taken = new HashMap<>();
+  private final Map<Id, Set<String>> terminals = new HashMap<>();
+
+  private Consistency(Project project, Catalogue catalogue) {
+    this.project = project;
+    this.catalogue = catalogue;
+  }
+
+  /// All breaches, in file order; empty for a sound project. `catalogue` includes the project's own
+  /// parts.
+  public static List<Breach> check(Project project, Catalogue catalogue) {
+    var check = new Consistency(project, catalogue);
+    check.run();
+    return check.breaches;
+  }
+
+  static void require(String file, Project project, Catalogue catalogue, byte[] bytes)
+      throws UnreadableFile {
+    var breaches = check(project, catalogue);
+    if (breaches.isEmpty()) return;
+    var first = breaches.getFirst();
+    var more = breaches.size() > 1 ? " (and %d more like it)".formatted(breaches.size() - 1) : "";
+    var path = first.list() + "[" + first.index() + "]";
+    throw new UnreadableFile(
+        file,
+        Optional.of(new UnreadableFile.Place(lineOf(bytes, first), 0, path)),
+        first.problem() + more,
+        "Correct this place in a text editor, or open the version saved before it (.previous). The file was left as it is.");
+  }
+
+  private void run() {
+    ownParts();
+    devices();
+    for (var i = 0; i < project.bundles().size(); i++)
+      take("bundles", i, project.bundles().get(i).id());
+    var bundles = new HashSet<>(project.bundles().stream().map(Bundle::id).toList());
+    cables(bundles);
+    var cables = new HashSet<>(project.cables().stream().map(Cable::id).toList());
+    conductors(bundles, cables);
+    for (var i = 0; i < project.settings().size(); i++) {
+      var device = project.settings().get(i).device();
+      if (!terminals.containsKey(device)) breach("settings", i, "there is no device " + device);
+    }
+    for (var i = 0; i < project.deviations().size(); i++) {
+      var subject = project.deviations().get(i).subject();
+      if (!taken.containsKey(subject))
+        breach(
+            "deviations",
+            i,
+            "the accepted finding is about '" + subject + "', which is not in the project");
+    }
+  }
+
+  private void ownParts() {
+    var seen = new HashSet<String>();
+    for (var i = 0; i < project.ownParts().size(); i++) {
+      var id = project.ownParts().get(i).id();
+      if (!seen.add(id)) breach("ownParts", i, "part id '" + id + "' stands twice");
+    }
+  }
+
+  private void devices() {
+    for (var i = 0; i < project.devices().size(); i++) {
+      var device = project.devices().get(i);
+      take("devices", i, device.id());
+      var part = catalogue.find(device.part());
+      if (part.isEmpty() || part.get() instanceof CableStock || part.get() instanceof WireStock) {
+        breach(
+            "devices",
+            i,
+            "%s refers to part '%s', which is not a device of the catalogue or of this project"
+                .formatted(device.designation(), device.part()));
+        terminals.put(device.id(), Set.of());
+        continue;
+      }
+      terminals.put(device.id(), names(part.get()));
+      for (var spare : device.spare()) {
+        if (!names(part.get()).contains(spare))
+          breach(
+              "devices",
+              i,
+              "%s has no terminal '%s' to leave spare".formatted(device.designation(), spare));
+      }
+    }
+  }
+
+  private static Set<String> names(Part part) {
+    var names = new HashSet<String>();
+    for (var terminal : part.terminals()) names.add(terminal.name());
+    return names;
+  }
+
+  private void cables(Set<Id> bundles) {
+    for (var i = 0; i < project.cables().size(); i++) {
+      var cable = project.cables().get(i);
+      take("cables", i, cable.id());
+      if (catalogue.find(cable.stock()).filter(CableStock.class::isInstance).isEmpty()) {
+        breach(
+            "cables",
+            i,
+            "%s refers to cable '%s', which is not in the catalogue"
+                .formatted(cable.label(), cable.stock()));
+      }
+      if (cable.bundle().isPresent() && !bundles.contains(cable.bundle().get()))
+        breach("cables", i, "there is no bundle " + cable.bundle().get());
+    }
+  }
+
+  private void conductors(Set<Id> bundles, Set<Id> cables) {
+    for (var i = 0; i < project.conductors().size(); i++) {
+      var conductor = project.conductors().get(i);
+      take("conductors", i, conductor.id());
+      end(i, conductor.label() + " from", conductor.from());
+      end(i, conductor.label() + " to", conductor.to());
+      if (conductor.from().equals(conductor.to()))
+        breach("conductors", i, conductor.label() + " begins and ends on the same terminal");
+      if (conductor.cable().isPresent() && !cables.contains(conductor.cable().get()))
+        breach("conductors", i, "there is no cable " + conductor.cable().get());
+      if (conductor.bundle().isPresent() && !bundles.contains(conductor.bundle().get()))
+        breach("conductors", i, "there is no bundle " + conductor.bundle().get());
+    }
+  }
+
+  private void end(int index, String which, TerminalRef end) {
+    var marks = terminals.get(end.device());
+    if (marks == null)
+      breach(
+          "conductors", index, "%s %s: there is no device %s".formatted(which, end, end.device()));
+    else if (!marks.isEmpty() && !marks.contains(end.terminal()))
+      breach(
+          "conductors",
+          index,
+          "%s %s: the device has no terminal '%s'".formatted(which, end, end.terminal()));
+  }
+
+  private void take(String list, int index, Id id) {
+    var before = taken.putIfAbsent(id, list);
+    if (before != null)
+      breach(list, index, "id '%s' stands twice (first in %s)".formatted(id, before));
+  }
+
+  private void breach(String list, int index, String problem) {
+    breaches.add(new Breach(list, index, problem));
+  }
+
+  /// The line in the file where the breach's item begins; 0 where it cannot be told.
+  private static int lineOf(byte[] bytes, Breach breach) {
+    try (var in = NelvarJson.mapper().createParser(bytes)) {
+      in.nextToken();
+      for (var name = in.nextName(); name != null; name = in.nextName()) {
+        var value = in.nextToken();
+        if (!name.equals(breach.list()) || value != JsonToken.START_ARRAY) {
+          in.skipChildren();
+          continue;
+        }
+        for (var i = 0; in.nextToken() != JsonToken.END_ARRAY; i++) {
+          if (i == breach.index()) return in.currentTokenLocation().getLineNr();
+          in.skipChildren();
+        }
+      }
+    }
+    return 0;
+  }
+}

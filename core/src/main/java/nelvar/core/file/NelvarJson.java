@@ -1,0 +1,251 @@
+package nelvar.core.file;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import com.fasterxml.jackson.annotation.Nulls;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Function;
+import nelvar.core.catalogue.Part;
+import nelvar.core.model.Designation;
+import nelvar.core.model.Id;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.units.CrossSection;
+import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Frequency;
+import nelvar.core.units.ImpossibleQuantity;
+import nelvar.core.units.Kind;
+import nelvar.core.units.Length;
+import nelvar.core.units.MainsVoltage;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+import nelvar.core.units.Quantity;
+import nelvar.core.units.Resistance;
+import nelvar.core.units.ResistancePerLength;
+import nelvar.core.units.Temperature;
+import nelvar.core.units.Voltage;
+import nelvar.core.units.VoltageRange;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.json.JsonFactory;
+import tools.jackson.databind.DatabindException;
+import tools.jackson.databind.DeserializationContext;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.EnumNamingStrategies;
+import tools.jackson.databind.MapperFeature;
+import tools.jackson.databind.SerializationContext;
+import tools.jackson.databind.ValueDeserializer;
+import tools.jackson.databind.ValueSerializer;
+import tools.jackson.databind.annotation.EnumNaming;
+import tools.jackson.databind.cfg.MapperConfig;
+import tools.jackson.databind.introspect.AnnotatedClass;
+import tools.jackson.databind.introspect.AnnotatedMember;
+import tools.jackson.databind.introspect.JacksonAnnotationIntrospector;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.jsontype.NamedType;
+import tools.jackson.databind.module.SimpleModule;
+
+/// How records of the model stand in JSON: quantities as people write them with their unit, enums
+/// as kebab-case words, parts with their `kind`, absent optionals and empty lists left out. Strict:
+/// unknown, missing, doubled or null refused.
+public final class NelvarJson {
+  /// The largest file that is read: a panel of 10,000 conductors is about 3 MB.
+  public static final long GREATEST_FILE = 64L << 20;
+
+  private static final JsonMapper MAPPER = build();
+
+  private NelvarJson() {}
+
+  public static JsonMapper mapper() {
+    return MAPPER;
+  }
+
+  @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+  private interface ByKind {}
+
+  private static JsonMapper build() {
+    var constraints =
+        StreamReadConstraints.builder()
+            .maxNestingDepth(40)
+            .maxDocumentLength(GREATEST_FILE)
+            .maxStringLength(100_000)
+            .maxNumberLength(60)
+            .maxNameLength(200)
+            .build();
+    var factory =
+        JsonFactory.builder()
+            .streamReadConstraints(constraints)
+            .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+            .build();
+    return JsonMapper.builder(factory)
+        .annotationIntrospector(new RequiredUnlessOptional())
+        .addModule(quantities())
+        .addMixIn(Part.class, ByKind.class)
+        .registerSubtypes(partKinds())
+        .disable(MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
+        .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)
+        .enable(
+            DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES,
+            DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES,
+            DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+        .disable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
+        .changeDefaultPropertyInclusion(_ ->
+            JsonInclude.Value.construct(JsonInclude.Include.NON_EMPTY, JsonInclude.Include.ALWAYS))
+        .withConfigOverride(
+            List.class,
+            list ->
+                list.setNullHandling(
+                    com.fasterxml.jackson.annotation.JsonSetter.Value.forValueNulls(
+                        Nulls.AS_EMPTY)))
+        .withConfigOverride(
+            String.class,
+            string ->
+                string.setInclude(
+                    JsonInclude.Value.construct(
+                        JsonInclude.Include.ALWAYS, JsonInclude.Include.ALWAYS)))
+        .build();
+  }
+
+  private static NamedType[] partKinds() {
+    return Arrays.stream(Part.class.getPermittedSubclasses())
+        .map(kind -> new NamedType(kind, kindName(kind)))
+        .toArray(NamedType[]::new);
+  }
+
+  /// `CircuitBreaker` → `circuit-breaker`.
+  public static String kindName(Class<?> kind) {
+    return kind.getSimpleName().replaceAll("(?<=[a-z])(?=[A-Z])", "-").toLowerCase(Locale.ROOT);
+  }
+
+  /// Everything must be said but optionals and lists; enums are words in kebab-case.
+  private static final class RequiredUnlessOptional extends JacksonAnnotationIntrospector {
+    private static final long serialVersionUID = 1;
+
+    @Override
+    public Boolean hasRequiredMarker(MapperConfig<?> config, AnnotatedMember member) {
+      var type = member.getType().getRawClass();
+      return type != Optional.class && type != List.class;
+    }
+
+    @Override
+    public Object findEnumNamingStrategy(MapperConfig<?> config, AnnotatedClass annotated) {
+      return annotated.getRawType().isAnnotationPresent(EnumNaming.class)
+          ? super.findEnumNamingStrategy(config, annotated)
+          : EnumNamingStrategies.KebabCaseStrategy.class;
+    }
+  }
+
+  private static SimpleModule quantities() {
+    var module = new SimpleModule("quantities");
+    quantity(module, Current.class, Kind.CURRENT);
+    quantity(module, Voltage.class, Kind.VOLTAGE);
+    quantity(module, Power.class, Kind.POWER);
+    quantity(module, Length.class, Kind.LENGTH);
+    quantity(module, CrossSection.class, Kind.CROSS_SECTION);
+    quantity(module, Resistance.class, Kind.RESISTANCE);
+    quantity(module, ResistancePerLength.class, Kind.RESISTANCE_PER_LENGTH);
+    quantity(module, Temperature.class, Kind.TEMPERATURE);
+    quantity(module, Percent.class, Kind.PERCENT);
+    quantity(module, Duration.class, Kind.DURATION);
+    quantity(module, Frequency.class, Kind.FREQUENCY);
+    text(
+        module,
+        MainsVoltage.class,
+        MainsVoltage::toString,
+        written -> MainsVoltage.read(written).orThrow());
+    text(
+        module,
+        VoltageRange.class,
+        range -> exact(range.least().volts()) + "–" + exact(range.greatest().volts()) + " V",
+        NelvarJson::voltageRange);
+    text(module, Price.class, Price::toString, Price::of);
+    text(module, Id.class, Id::text, Id::new);
+    text(module, Designation.class, Designation::text, Designation::new);
+    text(module, TerminalRef.class, TerminalRef::toString, TerminalRef::of);
+    return module;
+  }
+
+  private static <Q extends Quantity> void quantity(
+      SimpleModule module, Class<Q> type, Kind<Q> kind) {
+    text(module, type, value -> write(value, kind), written -> kind.readStrict(written).orThrow());
+  }
+
+  /// The value in full precision with its unit, so that reading gives the same value back.
+  public static <Q extends Quantity> String write(Q value, Kind<Q> kind) {
+    if (value instanceof CrossSection section && section.gauge().isPresent())
+      return section.gauge().get();
+    return exact(value.si()) + " " + kind.ownUnit();
+  }
+
+  private static String exact(double value) {
+    var plain = BigDecimal.valueOf(value).stripTrailingZeros();
+    return (plain.scale() < 0 ? plain.setScale(0) : plain).toPlainString();
+  }
+
+  private static VoltageRange voltageRange(String text) {
+    var parts = text.replace("V", "").split("\\s*[–…]\\s*|(?<=[0-9])\\s*-\\s*|\\s+to\\s+");
+    if (parts.length != 2)
+      throw new ImpossibleQuantity(
+          "'" + text + "' is not a voltage range: write it such as 10–30 V");
+    return new VoltageRange(
+        Kind.VOLTAGE.read(parts[0]).orThrow(), Kind.VOLTAGE.read(parts[1]).orThrow());
+  }
+
+  private static <T> void text(
+      SimpleModule module, Class<T> type, Function<T, String> write, Function<String, T> read) {
+    module.addSerializer(
+        type,
+        new ValueSerializer<T>() {
+          @Override
+          public void serialize(T value, JsonGenerator out, SerializationContext context) {
+            out.writeString(write.apply(value));
+          }
+        });
+    module.addDeserializer(
+        type,
+        new ValueDeserializer<T>() {
+          @Override
+          public T deserialize(JsonParser in, DeserializationContext context) {
+            if (in.currentToken() != JsonToken.VALUE_STRING) {
+              throw DatabindException.from(
+                  in,
+                  "expected a text in quotes with its unit, found " + describe(in.currentToken()));
+            }
+            try {
+              return read.apply(in.getString());
+            } catch (ImpossibleQuantity impossible) {
+              throw DatabindException.from(in, impossible.getMessage(), impossible);
+            }
+          }
+        });
+  }
+
+  static String describe(JsonToken token) {
+    return switch (token) {
+      case START_OBJECT, END_OBJECT, PROPERTY_NAME -> "an object { }";
+      case START_ARRAY, END_ARRAY -> "a list [ ]";
+      case VALUE_STRING -> "a text";
+      case VALUE_NUMBER_INT, VALUE_NUMBER_FLOAT -> "a number without unit";
+      case VALUE_TRUE, VALUE_FALSE -> "true or false";
+      case VALUE_NULL -> "null";
+      case NOT_AVAILABLE, VALUE_EMBEDDED_OBJECT -> "nothing";
+    };
+  }
+
+  /// The kinds of parts, in words, for messages.
+  static List<String> kindNames() {
+    var names = new ArrayList<String>();
+    for (var kind : Part.class.getPermittedSubclasses()) names.add(kindName(kind));
+    names.sort(null);
+    return names;
+  }
+}

@@ -1,0 +1,197 @@
+package nelvar.core.file;
+
+import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.Catalogue;
+import nelvar.core.catalogue.Part;
+import nelvar.core.model.Brief;
+import nelvar.core.model.Bundle;
+import nelvar.core.model.Cable;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Deviation;
+import nelvar.core.model.Device;
+import nelvar.core.model.Project;
+import nelvar.core.model.Revision;
+import nelvar.core.model.Setting;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonToken;
+import tools.jackson.core.util.DefaultPrettyPrinter;
+import tools.jackson.core.util.Separators;
+
+/// The text of a project file, both ways. One thing a line, in the project's own order, so that two
+/// versions compare well.
+///
+/// Reading accepts format 1, refuses a newer one. See docs/format/project-1.schema.json.
+public final class ProjectFormat {
+  /// The format this program writes.
+  public static final int FORMAT = 1;
+
+  private record Document(
+      int format,
+      String name,
+      String description,
+      List<Revision> revisions,
+      Brief brief,
+      List<Device> devices,
+      List<Bundle> bundles,
+      List<Cable> cables,
+      List<Conductor> conductors,
+      List<Setting> settings,
+      List<Deviation> deviations,
+      List<Part> ownParts) {
+    Project project() {
+      return new Project(
+          name,
+          description,
+          revisions,
+          brief,
+          devices,
+          bundles,
+          cables,
+          conductors,
+          settings,
+          deviations,
+          ownParts);
+    }
+  }
+
+  private ProjectFormat() {}
+
+  /// @param file its name, for messages
+  public static Project read(String file, byte[] bytes, Catalogue catalogue) throws UnreadableFile {
+    if (bytes.length > NelvarJson.GREATEST_FILE) throw tooLarge(file, bytes.length);
+    if (bytes.length == 0)
+      throw new UnreadableFile(
+          file,
+          Optional.empty(),
+          "the file is empty",
+          "Open the version saved before it (the same name ending in .previous).");
+    try {
+      requireFormat(file, bytes);
+      var project = NelvarJson.mapper().readValue(bytes, Document.class).project();
+      Consistency.require(file, project, catalogue.with(project.ownParts()), bytes);
+      return project;
+    } catch (JacksonException e) {
+      throw Problems.of(file, e);
+    } catch (StackOverflowError e) {
+      throw new UnreadableFile(
+          file,
+          Optional.empty(),
+          "the file is nested too deeply to be a project",
+          "Open the version saved before it (.previous).");
+    }
+  }
+
+  static UnreadableFile tooLarge(String file, long size) {
+    return new UnreadableFile(
+        file,
+        Optional.empty(),
+        "the file has %d MB; a project has at most %d MB"
+            .formatted(size >> 20, NelvarJson.GREATEST_FILE >> 20),
+        "Choose a project file (*.nelvar.json). The file was left as it is.");
+  }
+
+  private static void requireFormat(String file, byte[] bytes) throws UnreadableFile {
+    try (var in = NelvarJson.mapper().createParser(bytes)) {
+      if (in.nextToken() != JsonToken.START_OBJECT) {
+        throw new UnreadableFile(
+            file,
+            Optional.of(new UnreadableFile.Place(1, 1, "")),
+            "this is not a Nelvar project: it does not begin with {",
+            "Choose a project file (*.nelvar.json). The file was left as it is.");
+      }
+      for (var name = in.nextName(); name != null; name = in.nextName()) {
+        var value = in.nextToken();
+        if (name.equals("format")) {
+          if (value != JsonToken.VALUE_NUMBER_INT) break;
+          var format = in.getLongValue();
+          var place =
+              new UnreadableFile.Place(
+                  in.currentTokenLocation().getLineNr(),
+                  in.currentTokenLocation().getColumnNr(),
+                  "format");
+          if (format > FORMAT) {
+            throw new UnreadableFile(
+                file,
+                Optional.of(place),
+                "the file has format %d, written by a newer Nelvar; this one reads up to %d"
+                    .formatted(format, FORMAT),
+                "Open it with the newer program. The file was left as it is.");
+          }
+          if (format < 1)
+            throw new UnreadableFile(
+                file,
+                Optional.of(place),
+                "there is no format " + format,
+                "Formats begin with 1. The file was left as it is.");
+          return;
+        }
+        in.skipChildren();
+      }
+    }
+    throw new UnreadableFile(
+        file,
+        Optional.empty(),
+        "this is not a Nelvar project: it has no \"format\" number",
+        "Choose a project file (*.nelvar.json). The file was left as it is.");
+  }
+
+  public static byte[] write(Project project) {
+    var out = new ByteArrayOutputStream();
+    var text = new StringBuilder("{\n");
+    member(text, "format", FORMAT);
+    member(text, "name", project.name());
+    member(text, "description", project.description());
+    list(text, "revisions", project.revisions());
+    text.append("  \"brief\": {\n");
+    text.append("    \"supply\": ").append(line(project.brief().supply())).append(",\n");
+    text.append("    \"surroundings\": ")
+        .append(line(project.brief().surroundings()))
+        .append(",\n");
+    text.append("    \"policies\": ").append(line(project.brief().policies())).append("\n  },\n");
+    list(text, "devices", project.devices());
+    list(text, "bundles", project.bundles());
+    list(text, "cables", project.cables());
+    list(text, "conductors", project.conductors());
+    list(text, "settings", project.settings());
+    list(text, "deviations", project.deviations());
+    list(text, "ownParts", project.ownParts());
+    text.setLength(text.length() - 2);
+    text.append("\n}\n");
+    out.writeBytes(text.toString().getBytes(StandardCharsets.UTF_8));
+    return out.toByteArray();
+  }
+
+  private static void member(StringBuilder text, String name, Object value) {
+    text.append("  \"").append(name).append("\": ").append(line(value)).append(",\n");
+  }
+
+  private static void list(StringBuilder text, String name, List<?> items) {
+    if (items.isEmpty()) return;
+    text.append("  \"").append(name).append("\": [\n");
+    for (var i = 0; i < items.size(); i++) {
+      text.append("    ").append(line(items.get(i))).append(i + 1 < items.size() ? ",\n" : "\n");
+    }
+    text.append("  ],\n");
+  }
+
+  private static final DefaultPrettyPrinter ONE_LINE =
+      new DefaultPrettyPrinter(
+              Separators.createDefaultInstance()
+                  .withObjectNameValueSpacing(Separators.Spacing.AFTER)
+                  .withObjectEntrySpacing(Separators.Spacing.AFTER)
+                  .withArrayElementSpacing(Separators.Spacing.AFTER))
+          .withObjectIndenter(new DefaultPrettyPrinter.NopIndenter())
+          .withArrayIndenter(new DefaultPrettyPrinter.NopIndenter());
+
+  private static String line(Object value) {
+    // Parts need their declared type to write their kind.
+    var writer =
+        value instanceof Part
+            ? NelvarJson.mapper().writerFor(Part.class)
+            : NelvarJson.mapper().writer();
+    return writer.with(ONE_LINE).writeValueAsString(value);
+  }
+}

@@ -1,0 +1,70 @@
+package nelvar.core.model;
+
+import java.util.Optional;
+import nelvar.core.units.CrossSection;
+import nelvar.core.units.Length;
+
+/// One conductor between two terminals: a single wire, or a core of a cable.
+///
+/// @param label the number on its sleeve
+/// @param section empty where it is not chosen yet
+/// @param length one way; empty where it is not known yet, or where its cable's length holds
+/// @param colour of its insulation, or the mark of its core
+/// @param cable the cable whose core it is
+/// @param bundle the duct, conduit or tray it lies in; a core lies where its cable lies
+public record Conductor(
+    Id id,
+    Designation label,
+    TerminalRef from,
+    TerminalRef to,
+    Function function,
+    Optional<CrossSection> section,
+    Optional<Length> length,
+    Optional<String> colour,
+    Optional<Id> cable,
+    Optional<Id> bundle) {
+
+  public enum Function {
+    POWER("power"),
+    CONTROL("control"),
+    DATA("data"),
+    PROTECTIVE("protective");
+
+    private final String words;
+
+    Function(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
+
+  public boolean touches(Id device) {
+    return from.device().equals(device) || to.device().equals(device);
+  }
+
+  public Conductor withSection(CrossSection next) {
+    return new Conductor(
+        id, label, from, to, function, Optional.of(next), length, colour, cable, bundle);
+  }
+
+  public Conductor withLength(Length next) {
+    return new Conductor(
+        id, label, from, to, function, section, Optional.of(next), colour, cable, bundle);
+  }
+
+  public Conductor withLabel(Designation next) {
+    return new Conductor(id, next, from, to, function, section, length, colour, cable, bundle);
+  }
+
+  public Conductor withEnds(TerminalRef nextFrom, TerminalRef nextTo) {
+    return new Conductor(
+        id, label, nextFrom, nextTo, function, section, length, colour, cable, bundle);
+  }
+
+  public Conductor withBundle(Optional<Id> next) {
+    return new Conductor(id, label, from, to, function, section, length, colour, cable, next);
+  }
+}

@@ -1,0 +1,88 @@
+package nelvar.core.model;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.Linkage;
+
+/// One device of the machine: a part with a label, a purpose and a place.
+///
+/// @param part id of the catalogue part
+/// @param linkage how a motor with two nameplate voltages is linked
+/// @param suppression what protects the switch of its coil, where it has one
+/// @param spare terminals left open on purpose
+public record Device(
+    Id id,
+    Designation designation,
+    String purpose,
+    String part,
+    Place place,
+    Optional<Use> use,
+    Optional<Linkage> linkage,
+    Optional<Suppression> suppression,
+    List<String> spare) {
+  public Device {
+    spare = List.copyOf(spare);
+  }
+
+  public static Device of(Id id, String designation, String purpose, String part, Place place) {
+    return new Device(
+        id,
+        new Designation(designation),
+        purpose,
+        part,
+        place,
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        List.of());
+  }
+
+  /// How hard it works; full where nothing is said.
+  public Use work() {
+    return use.orElse(Use.FULL);
+  }
+
+  /// How it is linked; star where nothing is said.
+  public Linkage windings() {
+    return linkage.orElse(Linkage.STAR);
+  }
+
+  public Device withDesignation(Designation next) {
+    return new Device(id, next, purpose, part, place, use, linkage, suppression, spare);
+  }
+
+  public Device withPurpose(String next) {
+    return new Device(id, designation, next, part, place, use, linkage, suppression, spare);
+  }
+
+  public Device withPart(String next) {
+    return new Device(id, designation, purpose, next, place, use, linkage, suppression, spare);
+  }
+
+  public Device withUse(Use next) {
+    return new Device(
+        id,
+        designation,
+        purpose,
+        part,
+        place,
+        next.equals(Use.FULL) ? Optional.empty() : Optional.of(next),
+        linkage,
+        suppression,
+        spare);
+  }
+
+  public Device withLinkage(Linkage next) {
+    return new Device(
+        id, designation, purpose, part, place, use, Optional.of(next), suppression, spare);
+  }
+
+  public Device withSuppression(Suppression next) {
+    return new Device(
+        id, designation, purpose, part, place, use, linkage, Optional.of(next), spare);
+  }
+
+  public Device withSpare(List<String> next) {
+    return new Device(id, designation, purpose, part, place, use, linkage, suppression, next);
+  }
+}

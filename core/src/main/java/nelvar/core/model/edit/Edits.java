@@ -1,0 +1,299 @@
+package nelvar.core.model.edit;
+
+import static nelvar.core.model.Project.changed;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import nelvar.core.catalogue.Catalogue;
+import nelvar.core.catalogue.Linkage;
+import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.Terminal;
+import nelvar.core.model.Brief;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Designation;
+import nelvar.core.model.Deviation;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.Project;
+import nelvar.core.model.Setting;
+import nelvar.core.model.Suppression;
+import nelvar.core.model.Use;
+import nelvar.core.units.CrossSection;
+import nelvar.core.units.Length;
+
+/// What a builder does to a project, each an [Edit] that can be undone.
+public final class Edits {
+  private Edits() {}
+
+  public static Edit brief(String what, Brief next) {
+    return new Edit(what, project -> project.withBrief(next));
+  }
+
+  public static Edit rename(Device device, Designation next) {
+    return new Edit(
+        "Rename " + device.designation() + " to " + next,
+        project -> device(project, device.id(), d -> d.withDesignation(next)));
+  }
+
+  public static Edit relabel(Conductor conductor, Designation next) {
+    return new Edit(
+        "Number " + conductor.label() + " as " + next,
+        project -> conductor(project, Set.of(conductor.id()), c -> c.withLabel(next)));
+  }
+
+  public static Edit purpose(Device device, String next) {
+    return new Edit(
+        "Describe " + device.designation(),
+        project -> device(project, device.id(), d -> d.withPurpose(next)));
+  }
+
+  public static Edit use(Device device, Use next) {
+    return new Edit(
+        "Set the load of " + device.designation(),
+        project -> device(project, device.id(), d -> d.withUse(next)));
+  }
+
+  public static Edit link(Device device, Linkage next) {
+    return new Edit(
+        "Link " + device.designation() + " in " + (next == Linkage.STAR ? "star" : "delta"),
+        project -> device(project, device.id(), d -> d.withLinkage(next)));
+  }
+
+  public static Edit suppress(Device device, Suppression next) {
+    return new Edit(
+        "Fit a " + next.words() + " on " + device.designation(),
+        project -> device(project, device.id(), d -> d.withSuppression(next)));
+  }
+
+  public static Edit leaveSpare(Device device, String terminal) {
+    return new Edit(
+        "Leave %s:%s spare".formatted(device.designation(), terminal),
+        project ->
+            device(
+                project,
+                device.id(),
+                d -> {
+                  var spare = new ArrayList<>(d.spare());
+                  if (!spare.contains(terminal)) spare.add(terminal);
+                  return d.withSpare(spare);
+                }));
+  }
+
+  /// Puts another part in a device's place; refused while a conductor lands on a terminal the new
+  /// part lacks.
+  public static Edit swap(Device device, Part next) {
+    return new Edit(
+        "Change "
+            + device.designation()
+            + " to "
+            + next.name().substring(0, 1).toLowerCase(java.util.Locale.ROOT)
+            + next.name().substring(1),
+        project -> {
+          var marks = next.terminals().stream().map(Terminal::name).toList();
+          for (var conductor : project.conductors()) {
+            for (var end : List.of(conductor.from(), conductor.to())) {
+              if (end.device().equals(device.id()) && !marks.contains(end.terminal())) {
+                throw new EditRefused(
+                    "%s lands on terminal %s of %s, which a %s does not have. Move that wire first."
+                        .formatted(
+                            conductor.label(), end.terminal(), device.designation(), next.name()));
+              }
+            }
+          }
+          return device(
+              project,
+              device.id(),
+              d ->
+                  d.withPart(next.id())
+                      .withSpare(d.spare().stream().filter(marks::contains).toList()));
+        });
+  }
+
+  /// Gives conductors a section; the cores of a cable change together, with the cable's stock where
+  /// one is offered.
+  public static Edit section(
+      String what, Set<Id> conductors, CrossSection section, Catalogue catalogue) {
+    return new Edit(
+        "Make " + what + " " + section,
+        project -> {
+          var cables =
+              project.conductors().stream()
+                  .filter(c -> conductors.contains(c.id()))
+                  .flatMap(c -> c.cable().stream())
+                  .toList();
+          var resized =
+              conductor(
+                  project,
+                  c ->
+                      conductors.contains(c.id())
+                          || (c.cable().isPresent() && cables.contains(c.cable().get())),
+                  c -> c.withSection(section));
+          return resized.withCables(
+              changed(
+                  resized.cables(),
+                  cable -> cables.contains(cable.id()),
+                  cable -> CableChoice.sized(cable, section, catalogue)));
+        });
+  }
+
+  public static Edit length(Conductor conductor, Length length) {
+    if (conductor.cable().isPresent()) {
+      var cable = conductor.cable().get();
+      return new Edit(
+          "Set the length of " + cable,
+          project ->
+              project.withCables(
+                  changed(project.cables(), c -> c.id().equals(cable), c -> c.withLength(length))));
+    }
+    return new Edit(
+        "Set the length of " + conductor.label(),
+        project -> conductor(project, Set.of(conductor.id()), c -> c.withLength(length)));
+  }
+
+  public static Edit bundle(Conductor conductor, Id bundle) {
+    return new Edit(
+        "Lay " + conductor.label() + " in " + bundle,
+        project ->
+            conductor(
+                project, Set.of(conductor.id()), c -> c.withBundle(java.util.Optional.of(bundle))));
+  }
+
+  public static Edit add(String what, Conductor conductor) {
+    return new Edit(
+        what,
+        project -> {
+          var all = new ArrayList<>(project.conductors());
+          all.add(conductor);
+          return project.withConductors(all);
+        });
+  }
+
+  public static Edit add(Device device) {
+    return new Edit(
+        "Add " + device.designation(),
+        project -> {
+          var all = new ArrayList<>(project.devices());
+          all.add(device);
+          return project.withDevices(all);
+        });
+  }
+
+  /// Takes a device out with every conductor that touches it, its settings and accepted findings
+  /// about it.
+  public static Edit remove(Device device) {
+    return new Edit(
+        "Remove " + device.designation(),
+        project ->
+            project
+                .withConductors(
+                    project.conductors().stream().filter(c -> !c.touches(device.id())).toList())
+                .withDevices(
+                    project.devices().stream().filter(d -> !d.id().equals(device.id())).toList())
+                .withSettings(
+                    project.settings().stream()
+                        .filter(s -> !s.device().equals(device.id()))
+                        .toList())
+                .withDeviations(withoutLost(project, device)));
+  }
+
+  private static List<Deviation> withoutLost(Project project, Device device) {
+    var gone = new ArrayList<Id>(List.of(device.id()));
+    for (var conductor : project.conductors())
+      if (conductor.touches(device.id())) gone.add(conductor.id());
+    return project.deviations().stream()
+        .filter(deviation -> !gone.contains(deviation.subject()))
+        .toList();
+  }
+
+  public static Edit remove(Conductor conductor) {
+    return new Edit(
+        "Remove " + conductor.label(),
+        project ->
+            project
+                .withConductors(
+                    project.conductors().stream()
+                        .filter(c -> !c.id().equals(conductor.id()))
+                        .toList())
+                .withDeviations(
+                    project.deviations().stream()
+                        .filter(d -> !d.subject().equals(conductor.id()))
+                        .toList()));
+  }
+
+  /// Notes a setting of a device, in the place of one of the same name.
+  public static Edit set(Setting setting) {
+    return new Edit(
+        "Set " + setting.name() + " of " + setting.device(),
+        project -> {
+          var all = new ArrayList<>(project.settings());
+          all.removeIf(s -> s.device().equals(setting.device()) && s.name().equals(setting.name()));
+          all.add(setting);
+          return project.withSettings(all);
+        });
+  }
+
+  public static Edit accept(Deviation deviation) {
+    return new Edit(
+        "Accept a finding on " + deviation.subject(),
+        project -> {
+          var all = new ArrayList<>(project.deviations());
+          all.removeIf(
+              d -> d.rule().equals(deviation.rule()) && d.subject().equals(deviation.subject()));
+          all.add(deviation);
+          return project.withDeviations(all);
+        });
+  }
+
+  public static Edit reopen(Deviation deviation) {
+    return new Edit(
+        "Reopen a finding on " + deviation.subject(),
+        project ->
+            project.withDeviations(
+                project.deviations().stream().filter(d -> !d.equals(deviation)).toList()));
+  }
+
+  /// Adds parts of the project's own; refused where an id is taken in the project.
+  public static Edit ownParts(String what, List<Part> parts) {
+    return new Edit(
+        what,
+        project -> {
+          var all = new ArrayList<>(project.ownParts());
+          for (var part : parts) {
+            if (all.stream().anyMatch(own -> own.id().equals(part.id())))
+              throw new EditRefused(
+                  "the project has a part '"
+                      + part.id()
+                      + "' already: give the new one another id");
+            all.add(part);
+          }
+          return project.withOwnParts(all);
+        });
+  }
+
+  /// Changes a part of the project's own, for every device that is one.
+  public static Edit replacePart(Part part) {
+    return new Edit(
+        "Change part " + part.name(),
+        project ->
+            project.withOwnParts(
+                changed(project.ownParts(), own -> own.id().equals(part.id()), _ -> part)));
+  }
+
+  private static Project device(
+      Project project, Id id, java.util.function.UnaryOperator<Device> change) {
+    return project.withDevices(changed(project.devices(), d -> d.id().equals(id), change));
+  }
+
+  private static Project conductor(
+      Project project, Set<Id> ids, java.util.function.UnaryOperator<Conductor> change) {
+    return conductor(project, c -> ids.contains(c.id()), change);
+  }
+
+  private static Project conductor(
+      Project project,
+      java.util.function.Predicate<Conductor> which,
+      java.util.function.UnaryOperator<Conductor> change) {
+    return project.withConductors(changed(project.conductors(), which, change));
+  }
+}

@@ -1,0 +1,34 @@
+package nelvar.core.model.edit;
+
+import java.util.HashSet;
+import nelvar.core.model.Designation;
+import nelvar.core.model.Id;
+import nelvar.core.model.Project;
+
+/// The next free names in a project.
+public final class NextName {
+  private NextName() {}
+
+  /// The first of stem1, stem2, … that no device, cable or conductor bears.
+  public static Designation designation(Project project, String stem) {
+    var taken = new HashSet<String>();
+    project.devices().forEach(d -> taken.add(d.designation().text()));
+    project.cables().forEach(c -> taken.add(c.label().text()));
+    project.conductors().forEach(c -> taken.add(c.label().text()));
+    for (var n = 1; ; n++) if (!taken.contains(stem + n)) return new Designation(stem + n);
+  }
+
+  /// An id like `wish` that nothing in the project has.
+  public static Id id(Project project, String wish) {
+    var taken = new HashSet<Id>();
+    project.devices().forEach(d -> taken.add(d.id()));
+    project.bundles().forEach(b -> taken.add(b.id()));
+    project.cables().forEach(c -> taken.add(c.id()));
+    project.conductors().forEach(c -> taken.add(c.id()));
+    var base = wish.replaceAll("[^\\p{L}\\p{N}._]", "");
+    if (base.isEmpty()) base = "x";
+    if (!taken.contains(new Id(base))) return new Id(base);
+    for (var n = 2; ; n++)
+      if (!taken.contains(new Id(base + "." + n))) return new Id(base + "." + n);
+  }
+}
