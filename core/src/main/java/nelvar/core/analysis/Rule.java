@@ -1,0 +1,16 @@
+package nelvar.core.analysis;
+
+import java.util.stream.Stream;
+import nelvar.core.finding.Verdict;
+
+/// One rule: judges every subject it is about. It computes nothing that a calculation does not
+/// offer by itself.
+public interface Rule {
+  /// Lasting name, subject first: `sizing.voltage-drop`. Accepted deviations refer to it.
+  String id();
+
+  /// What the rule asks, in one sentence.
+  String asks();
+
+  Stream<Verdict> check(Study study);
+}

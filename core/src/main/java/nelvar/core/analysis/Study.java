@@ -1,0 +1,206 @@
+package nelvar.core.analysis;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nelvar.core.catalogue.Catalogue;
+import nelvar.core.catalogue.Part;
+import nelvar.core.model.Bundle;
+import nelvar.core.model.Cable;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.Project;
+import nelvar.core.network.Edge;
+import nelvar.core.network.Feed;
+import nelvar.core.network.Network;
+import nelvar.core.network.Source;
+import nelvar.core.network.solve.Currents;
+import nelvar.core.units.Current;
+import nelvar.core.units.Length;
+import nelvar.core.units.Power;
+
+/// One snapshot of a project with its network and currents: what every calculation and rule looks
+/// at.
+public final class Study {
+  private final Project project;
+  private final Catalogue catalogue;
+  private final Network network;
+  private final Currents currents;
+  private final Map<Id, Device> devices = new HashMap<>();
+  private final Map<Id, Conductor> conductors = new HashMap<>();
+  private final Map<Id, Cable> cables = new HashMap<>();
+  private final Map<Id, Bundle> bundles = new HashMap<>();
+  private final Map<Id, Integer> edgeOf = new HashMap<>();
+  private final Map<Id, Circuit> circuits;
+  private final Map<Id, List<Conductor>> cores = new HashMap<>();
+  private final Map<Id, List<Conductor>> inBundle = new HashMap<>();
+  private final Map<Id, List<Conductor>> atDevice = new HashMap<>();
+  private final Map<Object, Object> remembered = new HashMap<>();
+
+  private Study(Project project, Catalogue catalogue) {
+    this.project = project;
+    this.catalogue = catalogue;
+    this.network = Network.of(project, catalogue);
+    this.currents = Currents.of(network);
+    project.devices().forEach(device -> devices.put(device.id(), device));
+    project.conductors().forEach(conductor -> conductors.put(conductor.id(), conductor));
+    project.cables().forEach(cable -> cables.put(cable.id(), cable));
+    project.bundles().forEach(bundle -> bundles.put(bundle.id(), bundle));
+    for (var edge = 0; edge < network.topology().edgeCount(); edge++) {
+      if (network.topology().edge(edge) instanceof Edge.Wire(var conductor))
+        edgeOf.put(conductor.id(), edge);
+    }
+    for (var conductor : project.conductors()) {
+      atDevice
+          .computeIfAbsent(conductor.from().device(), _ -> new java.util.ArrayList<>())
+          .add(conductor);
+      if (!conductor.to().device().equals(conductor.from().device()))
+        atDevice
+            .computeIfAbsent(conductor.to().device(), _ -> new java.util.ArrayList<>())
+            .add(conductor);
+      conductor
+          .cable()
+          .ifPresent(cable ->
+              cores.computeIfAbsent(cable, _ -> new java.util.ArrayList<>()).add(conductor));
+      bundle(conductor)
+          .ifPresent(bundle ->
+              inBundle
+                  .computeIfAbsent(bundle.id(), _ -> new java.util.ArrayList<>())
+                  .add(conductor));
+    }
+    this.circuits = Circuit.all(network, currents);
+  }
+
+  /// @param standard the shipped catalogue; the project's own parts are added here
+  public static Study of(Project project, Catalogue standard) {
+    return new Study(project, standard.with(project.ownParts()));
+  }
+
+  /// The same catalogue on another project: for trying a repair before offering it.
+  public Study tried(Project next) {
+    return Study.of(next, catalogue);
+  }
+
+  public Project project() {
+    return project;
+  }
+
+  public Catalogue catalogue() {
+    return catalogue;
+  }
+
+  public Network network() {
+    return network;
+  }
+
+  public Currents currents() {
+    return currents;
+  }
+
+  public Optional<Device> device(Id id) {
+    return Optional.ofNullable(devices.get(id));
+  }
+
+  public Optional<Conductor> conductor(Id id) {
+    return Optional.ofNullable(conductors.get(id));
+  }
+
+  public Optional<Cable> cable(Conductor conductor) {
+    return conductor.cable().map(cables::get);
+  }
+
+  public Optional<Part> part(Device device) {
+    return catalogue.find(device.part());
+  }
+
+  /// The cores of a cable.
+  public List<Conductor> cores(Id cable) {
+    return cores.getOrDefault(cable, List.of());
+  }
+
+  /// The conductors that land on a device.
+  public List<Conductor> at(Id device) {
+    return atDevice.getOrDefault(device, List.of());
+  }
+
+  /// Where a conductor lies: its own bundle, or its cable's.
+  public Optional<Bundle> bundle(Conductor conductor) {
+    return cable(conductor).map(Cable::bundle).orElse(conductor.bundle()).map(bundles::get);
+  }
+
+  /// All conductors that lie in a bundle, cores included.
+  public List<Conductor> lyingIn(Bundle bundle) {
+    return inBundle.getOrDefault(bundle.id(), List.of());
+  }
+
+  /// One-way length: the conductor's own, else its cable's.
+  public Optional<Length> length(Conductor conductor) {
+    return conductor.length().or(() -> cable(conductor).flatMap(Cable::length));
+  }
+
+  /// What flows in a conductor; empty where no source reaches it.
+  public Optional<Circuit> circuit(Conductor conductor) {
+    return Optional.ofNullable(circuits.get(conductor.id()));
+  }
+
+  /// `Ib` of a conductor: everything on that can be on together, at least the largest single load.
+  /// Zero without load.
+  public Current designCurrent(Conductor conductor) {
+    var edge = edgeOf.get(conductor.id());
+    return new Current(edge == null ? 0 : currents.edge(edge).design());
+  }
+
+  /// Mean current of a conductor, with duty.
+  public Current runningCurrent(Conductor conductor) {
+    var edge = edgeOf.get(conductor.id());
+    return new Current(edge == null ? 0 : currents.edge(edge).running());
+  }
+
+  /// What a source must give with everything on that can be on together: its most loaded line.
+  public Current designCurrent(Source source) {
+    return new Current(
+        currents.given(source).stream().mapToDouble(Currents.Sum::design).max().orElse(0));
+  }
+
+  public Current runningCurrent(Source source) {
+    return new Current(
+        currents.given(source).stream().mapToDouble(Currents.Sum::running).max().orElse(0));
+  }
+
+  public Current designCurrent(Feed feed) {
+    return new Current(currents.drawn(feed).full());
+  }
+
+  public Power designPower(Feed feed) {
+    return new Power(currents.drawn(feed).designWatts());
+  }
+
+  /// How a subject is called on labels: `-T2`, `W31`, or its id.
+  public String label(Id id) {
+    if (devices.get(id) instanceof Device device) return device.designation().text();
+    if (conductors.get(id) instanceof Conductor conductor) return conductor.label().text();
+    return cables.get(id) instanceof Cable cable ? cable.label().text() : id.text();
+  }
+
+  /// Computes once for this snapshot. Not for use by several threads at once.
+  @SuppressWarnings("unchecked")
+  public <T> T once(Object key, java.util.function.Supplier<T> compute) {
+    var known = remembered.get(key);
+    if (known == null) {
+      known = compute.get();
+      remembered.put(key, known);
+    }
+    return (T) known;
+  }
+
+  /// The conductors on a way through the network, in order.
+  public List<Conductor> wires(List<Integer> way) {
+    return way.stream()
+        .map(network.topology()::edge)
+        .filter(Edge.Wire.class::isInstance)
+        .map(edge -> ((Edge.Wire) edge).conductor())
+        .toList();
+  }
+}

@@ -1,0 +1,146 @@
+package nelvar.core.network;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nelvar.core.catalogue.Intake;
+import nelvar.core.model.Device;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.solve.Phasor;
+import nelvar.core.units.Voltage;
+
+/// Finds for every intake the source that reaches all its lines and its way back.
+final class Matching {
+  private final Topology topology;
+  private final Map<Source, List<Walk>> walks;
+
+  /// For every node that an intake uses: the sources that reach it, each with the number of its
+  /// terminal.
+  private final Map<Integer, List<Hit>> hits = new HashMap<>();
+
+  private record Hit(Source source, int terminal) {}
+
+  Matching(Topology topology, List<Source> sources, Map<Source, List<Walk>> walks) {
+    this.topology = topology;
+    this.walks = walks;
+    forEachIntake((device, intake) -> {
+      for (var line : intake.lines()) hits.putIfAbsent(node(device, line), new ArrayList<>());
+      intake.back().ifPresent(back -> hits.putIfAbsent(node(device, back), new ArrayList<>()));
+    });
+    for (var source : sources) {
+      var fromEach = walks.getOrDefault(source, List.of());
+      for (var terminal = 0; terminal < fromEach.size(); terminal++) {
+        for (var node : fromEach.get(terminal).reached()) {
+          var list = hits.get(node);
+          if (list != null) list.add(new Hit(source, terminal));
+        }
+      }
+    }
+  }
+
+  private interface IntakeVisitor {
+    void visit(Device device, Intake intake);
+  }
+
+  private void forEachIntake(IntakeVisitor visitor) {
+    for (var device : topology.project().devices()) {
+      topology
+          .part(device.id())
+          .ifPresent(part ->
+              part.intakes(device.windings()).forEach(intake -> visitor.visit(device, intake)));
+    }
+  }
+
+  private int node(Device device, String terminal) {
+    return topology.node(new TerminalRef(device.id(), terminal));
+  }
+
+  List<Feed> feeds() {
+    var feeds = new ArrayList<Feed>();
+    forEachIntake((device, intake) -> feeds.add(match(device, intake)));
+    return feeds;
+  }
+
+  private Feed match(Device device, Intake intake) {
+    var lines = intake.lines().stream().map(line -> node(device, line)).toList();
+    var back = intake.back().map(terminal -> node(device, terminal));
+    var found = fedFrom(device, intake, lines, back);
+    if (found.isEmpty() && intake.eitherWay() && back.isPresent()) {
+      var turned =
+          new Intake(
+              intake.name(),
+              List.of(intake.back().get()),
+              Optional.of(intake.lines().getFirst()),
+              intake.accepts(),
+              intake.demand(),
+              intake.inrush(),
+              true);
+      found = fedFrom(device, turned, List.of(back.get()), Optional.of(lines.getFirst()));
+    }
+    if (found.isPresent()) return found.get();
+    var anyLine = lines.stream().anyMatch(node -> !hits.getOrDefault(node, List.of()).isEmpty());
+    return new Feed(
+        device,
+        intake,
+        Optional.empty(),
+        List.of(),
+        -1,
+        List.of(),
+        List.of(),
+        new Voltage(0),
+        anyLine ? Feed.State.NO_RETURN : Feed.State.NO_SUPPLY);
+  }
+
+  private Optional<Feed> fedFrom(
+      Device device, Intake intake, List<Integer> lines, Optional<Integer> back) {
+    for (var hit : hits.getOrDefault(lines.getFirst(), List.of())) {
+      var source = hit.source();
+      if (source.device().id().equals(device.id())) continue;
+      var lineTerminals = lines.stream().map(node -> terminalOf(source, node)).toList();
+      var backTerminal = back.map(node -> terminalOf(source, node)).orElse(Integer.MAX_VALUE);
+      if (lineTerminals.contains(-1) || backTerminal == -1) continue;
+      var voltages = source.voltages();
+      var ways = new ArrayList<List<Integer>>();
+      for (var i = 0; i < lines.size(); i++)
+        ways.add(walks(source).get(lineTerminals.get(i)).way(lines.get(i)));
+      var backWay =
+          back.isPresent() ? walks(source).get(backTerminal).way(back.get()) : List.<Integer>of();
+      var reference =
+          intake.threePhase()
+              ? voltages.get(lineTerminals.get(1))
+              : back.isPresent() ? voltages.get(backTerminal) : Phasor.ZERO;
+      // The way back of a plus-to-minus load must lie below its line: the same terminal twice is no
+      // supply.
+      var voltage = Network.magnitude(voltages.get(lineTerminals.getFirst()).minus(reference));
+      if (!source.output().alternating()
+          && back.isPresent()
+          && lineTerminals.getFirst() > backTerminal
+          && !intake.eitherWay()) continue;
+      if (voltage.volts() == 0) continue;
+      return Optional.of(
+          new Feed(
+              device,
+              intake,
+              Optional.of(source),
+              lineTerminals,
+              back.isPresent() ? backTerminal : -1,
+              ways,
+              backWay,
+              voltage,
+              Feed.State.FED));
+    }
+    return Optional.empty();
+  }
+
+  private List<Walk> walks(Source source) {
+    return walks.getOrDefault(source, List.of());
+  }
+
+  private int terminalOf(Source source, int node) {
+    for (var hit : hits.getOrDefault(node, List.of()))
+      if (hit.source() == source) return hit.terminal();
+    return -1;
+  }
+}

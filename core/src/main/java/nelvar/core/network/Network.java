@@ -1,0 +1,199 @@
+package nelvar.core.network;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Predicate;
+import nelvar.core.catalogue.Catalogue;
+import nelvar.core.catalogue.MainsInlet;
+import nelvar.core.catalogue.Output;
+import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.Terminal;
+import nelvar.core.model.Brief;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.Project;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.units.Voltage;
+
+/// The sources of a project, the feeds they serve, and the protective network: who is joined to
+/// whom, and which way.
+public final class Network {
+  private final Topology topology;
+  private final List<Source> sources;
+  private final Map<Source, List<Walk>> walks;
+  private final List<Feed> feeds;
+  private final Map<Id, List<Feed>> feedsOf = new HashMap<>();
+  private final boolean[] earthed;
+
+  private Network(
+      Topology topology,
+      List<Source> sources,
+      Map<Source, List<Walk>> walks,
+      List<Feed> feeds,
+      boolean[] earthed) {
+    this.topology = topology;
+    this.sources = sources;
+    this.walks = walks;
+    this.feeds = feeds;
+    this.earthed = earthed;
+    for (var feed : feeds)
+      feedsOf.computeIfAbsent(feed.device().id(), _ -> new ArrayList<>()).add(feed);
+  }
+
+  public static Network of(Project project, Catalogue catalogue) {
+    var topology = Topology.of(project, catalogue);
+    var sources = sources(topology);
+    var scratch = new int[topology.nodeCount()];
+    Arrays.fill(scratch, -1);
+    var walks = new LinkedHashMap<Source, List<Walk>>();
+    for (var source : sources) {
+      var fromEach = new ArrayList<Walk>();
+      for (var terminal : source.terminals())
+        fromEach.add(Walk.from(topology.node(terminal), topology, Network::carriesWork, scratch));
+      walks.put(source, fromEach);
+    }
+    var feeds = new Matching(topology, sources, walks).feeds();
+    return new Network(topology, sources, walks, feeds, earthed(topology, scratch));
+  }
+
+  private static boolean carriesWork(Edge edge) {
+    return !(edge instanceof Edge.Wire(var conductor))
+        || conductor.function() != Conductor.Function.PROTECTIVE;
+  }
+
+  private static List<Source> sources(Topology topology) {
+    var all = new ArrayList<Source>();
+    for (var device : topology.project().devices()) {
+      topology
+          .part(device.id())
+          .ifPresent(part ->
+              outputs(part, topology.project().brief())
+                  .forEach(output -> all.add(new Source(device, output))));
+    }
+    return all;
+  }
+
+  private static List<Output> outputs(Part part, Brief brief) {
+    if (!(part instanceof MainsInlet inlet)) return part.outputs();
+    var supply = brief.supply();
+    var lines = new ArrayList<String>();
+    for (var line = 1; line <= inlet.lines(); line++) lines.add("L" + line);
+    var voltage = inlet.lines() == 1 ? supply.voltage().toNeutral() : supply.voltage().between();
+    return List.of(
+        new Output(
+            "mains",
+            lines,
+            inlet.neutral() ? Optional.of("N") : Optional.empty(),
+            true,
+            voltage,
+            supply.upstream()));
+  }
+
+  /// Which terminals are joined to a protective terminal of an inlet by protective conductors.
+  private static boolean[] earthed(Topology topology, int[] scratch) {
+    var reached = new boolean[topology.nodeCount()];
+    Predicate<Edge> protective =
+        edge ->
+            switch (edge) {
+              case Edge.Wire(var conductor) ->
+                  conductor.function() == Conductor.Function.PROTECTIVE;
+              case Edge.Through(_, var link) ->
+                  link.kind() == nelvar.core.catalogue.Link.Kind.JOINED;
+            };
+    for (var device : topology.project().devices()) {
+      var part = topology.part(device.id());
+      if (part.isEmpty() || !(part.get() instanceof MainsInlet)) continue;
+      for (var terminal : part.get().terminals()) {
+        if (terminal.role() != Terminal.Role.PROTECTIVE) continue;
+        for (var node :
+            Walk.from(
+                    topology.node(new TerminalRef(device.id(), terminal.name())),
+                    topology,
+                    protective,
+                    scratch)
+                .reached()) reached[node] = true;
+      }
+    }
+    return reached;
+  }
+
+  public Topology topology() {
+    return topology;
+  }
+
+  public List<Source> sources() {
+    return sources;
+  }
+
+  public List<Feed> feeds() {
+    return feeds;
+  }
+
+  public List<Feed> feeds(Id device) {
+    return feedsOf.getOrDefault(device, List.of());
+  }
+
+  public List<Source> sources(Device device) {
+    return sources.stream().filter(source -> source.device().id().equals(device.id())).toList();
+  }
+
+  /// The walks from each terminal of `source`, in the order of its terminals.
+  public List<Walk> walks(Source source) {
+    return walks.getOrDefault(source, List.of());
+  }
+
+  public boolean earthed(TerminalRef terminal) {
+    var node = topology.node(terminal);
+    return node >= 0 && earthed[node];
+  }
+
+  /// Pairs of one source's own terminals that wires join: a dead short.
+  public Optional<String> shorted(Source source) {
+    var fromEach = walks(source);
+    var terminals = source.terminals();
+    for (var a = 0; a < terminals.size(); a++) {
+      for (var b = a + 1; b < terminals.size(); b++) {
+        if (fromEach.get(a).reaches(topology.node(terminals.get(b))))
+          return Optional.of(terminals.get(a).terminal() + " and " + terminals.get(b).terminal());
+      }
+    }
+    return Optional.empty();
+  }
+
+  /// The protective device nearest before the end of `way`, if one is on it.
+  public Optional<Feed.Guarded> guard(List<Integer> way) {
+    for (var i = way.size() - 1; i >= 0; i--) {
+      if (topology.edge(way.get(i)) instanceof Edge.Through(var device, var link)
+          && link.guard().isPresent())
+        return Optional.of(new Feed.Guarded(device, link.guard().get()));
+    }
+    return Optional.empty();
+  }
+
+  /// The terminals that are one with `terminal`: joined by wires and by what is always joined
+  /// inside devices.
+  public List<TerminalRef> joined(TerminalRef terminal) {
+    var node = topology.node(terminal);
+    if (node < 0) return List.of();
+    var scratch = new int[topology.nodeCount()];
+    Arrays.fill(scratch, -1);
+    Predicate<Edge> fixed =
+        edge ->
+            carriesWork(edge)
+                && !(edge instanceof Edge.Through(_, var link)
+                    && link.kind() != nelvar.core.catalogue.Link.Kind.JOINED);
+    return Arrays.stream(Walk.from(node, topology, fixed, scratch).reached())
+        .mapToObj(topology::terminal)
+        .toList();
+  }
+
+  static Voltage magnitude(nelvar.core.network.solve.Phasor phasor) {
+    return new Voltage(phasor.magnitude());
+  }
+}

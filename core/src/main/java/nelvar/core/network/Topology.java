@@ -1,0 +1,145 @@
+package nelvar.core.network;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nelvar.core.catalogue.Catalogue;
+import nelvar.core.catalogue.Part;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.Project;
+import nelvar.core.model.TerminalRef;
+
+/// The terminals of a project as numbered nodes, joined by conductors and by the ways through
+/// devices.
+///
+/// Contacts and outputs count as closed: it is the machine with everything that can be on, on. A
+/// device whose part is unknown has no terminals here.
+public final class Topology {
+  private final Project project;
+  private final Map<TerminalRef, Integer> nodes = new HashMap<>();
+  private final List<TerminalRef> terminals = new ArrayList<>();
+  private final List<Edge> edges = new ArrayList<>();
+  private final List<Part> parts = new ArrayList<>();
+  private final Map<Id, Integer> deviceIndex = new HashMap<>();
+  private int[] from = new int[64];
+  private int[] to = new int[64];
+  private int[] first = {};
+  private int[] incident = {};
+
+  private Topology(Project project) {
+    this.project = project;
+  }
+
+  public static Topology of(Project project, Catalogue catalogue) {
+    var topology = new Topology(project);
+    for (var device : project.devices())
+      catalogue.find(device.part()).ifPresent(part -> topology.add(device, part));
+    for (var conductor : project.conductors()) topology.add(conductor);
+    topology.index();
+    return topology;
+  }
+
+  private void add(Device device, Part part) {
+    deviceIndex.put(device.id(), parts.size());
+    parts.add(part);
+    for (var terminal : part.terminals()) {
+      var ref = new TerminalRef(device.id(), terminal.name());
+      nodes.put(ref, terminals.size());
+      terminals.add(ref);
+    }
+    for (var link : part.links())
+      join(
+          new Edge.Through(device, link),
+          new TerminalRef(device.id(), link.a()),
+          new TerminalRef(device.id(), link.b()));
+  }
+
+  private void add(Conductor conductor) {
+    join(new Edge.Wire(conductor), conductor.from(), conductor.to());
+  }
+
+  private void join(Edge edge, TerminalRef a, TerminalRef b) {
+    var nodeA = nodes.get(a);
+    var nodeB = nodes.get(b);
+    if (nodeA == null || nodeB == null) return;
+    if (edges.size() == from.length) {
+      from = Arrays.copyOf(from, 2 * from.length);
+      to = Arrays.copyOf(to, 2 * to.length);
+    }
+    from[edges.size()] = nodeA;
+    to[edges.size()] = nodeB;
+    edges.add(edge);
+  }
+
+  /// Lists the edges at each node, so that a walk touches each edge a bounded number of times.
+  private void index() {
+    first = new int[terminals.size() + 1];
+    for (var edge = 0; edge < edges.size(); edge++) {
+      first[from[edge] + 1]++;
+      first[to[edge] + 1]++;
+    }
+    for (var node = 0; node < terminals.size(); node++) first[node + 1] += first[node];
+    incident = new int[2 * edges.size()];
+    var next = Arrays.copyOf(first, terminals.size());
+    for (var edge = 0; edge < edges.size(); edge++) {
+      incident[next[from[edge]]++] = edge;
+      incident[next[to[edge]]++] = edge;
+    }
+  }
+
+  public Project project() {
+    return project;
+  }
+
+  public Optional<Part> part(Id device) {
+    var index = deviceIndex.get(device);
+    return index == null ? Optional.empty() : Optional.of(parts.get(index));
+  }
+
+  public int nodeCount() {
+    return terminals.size();
+  }
+
+  public int edgeCount() {
+    return edges.size();
+  }
+
+  /// The node of a terminal, or -1.
+  public int node(TerminalRef terminal) {
+    return nodes.getOrDefault(terminal, -1);
+  }
+
+  public TerminalRef terminal(int node) {
+    return terminals.get(node);
+  }
+
+  public Edge edge(int edge) {
+    return edges.get(edge);
+  }
+
+  int degree(int node) {
+    return first[node + 1] - first[node];
+  }
+
+  int edgeAt(int node, int position) {
+    return incident[first[node] + position];
+  }
+
+  public int otherEnd(int edge, int node) {
+    return from[edge] == node ? to[edge] : from[edge];
+  }
+
+  /// Whether any conductor lands on the terminal.
+  public boolean wired(TerminalRef terminal) {
+    var node = node(terminal);
+    if (node < 0) return false;
+    for (var i = 0; i < degree(node); i++)
+      if (edge(edgeAt(node, i)) instanceof Edge.Wire) return true;
+    return false;
+  }
+}

@@ -1,0 +1,39 @@
+package nelvar.core.network.solve;
+
+/// A voltage or current as a complex number, r.m.s.; direct current has no imaginary part.
+public record Phasor(double re, double im) {
+  public static final Phasor ZERO = new Phasor(0, 0);
+
+  public static Phasor of(double magnitude, double degrees) {
+    var angle = Math.toRadians(degrees);
+    return new Phasor(magnitude * Math.cos(angle), magnitude * Math.sin(angle));
+  }
+
+  public Phasor plus(Phasor other) {
+    return new Phasor(re + other.re, im + other.im);
+  }
+
+  public Phasor minus(Phasor other) {
+    return new Phasor(re - other.re, im - other.im);
+  }
+
+  public Phasor times(double factor) {
+    return new Phasor(re * factor, im * factor);
+  }
+
+  public double magnitude() {
+    return Math.hypot(re, im);
+  }
+
+  /// A current of `magnitude` that lags this voltage by the angle whose cosine is `powerFactor`.
+  public Phasor lagging(double magnitude, double powerFactor) {
+    var size = magnitude();
+    if (size == 0) return ZERO;
+    var cos = re / size;
+    var sin = im / size;
+    var lagSin = -Math.sqrt(Math.max(0, 1 - powerFactor * powerFactor));
+    return new Phasor(
+        magnitude * (cos * powerFactor - sin * lagSin),
+        magnitude * (sin * powerFactor + cos * lagSin));
+  }
+}
