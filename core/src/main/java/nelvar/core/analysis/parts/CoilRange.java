@@ -1,0 +1,100 @@
+package nelvar.core.analysis.parts;
+
+import java.util.List;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.sizing.VoltageDrop;
+import nelvar.core.catalogue.Contactor;
+import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.Relay;
+import nelvar.core.finding.Repair;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.network.Feed;
+import nelvar.core.trail.Computed;
+import nelvar.core.trail.Working;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Voltage;
+
+/// A coil gets a voltage inside its operating range, at the end of its wires with everything on.
+///
+/// `Ucoil = U − ΔU`, least and greatest from the part: 85–110 % for contactors (IEC 60947-4-1,
+/// 8.2.1.2, unchecked), 80–110 % for relays (IEC 61810-1, unchecked).
+public final class CoilRange implements Rule {
+  @Override
+  public String id() {
+    return "parts.coil-range";
+  }
+
+  @Override
+  public String asks() {
+    return "Every coil pulls in: its voltage with everything on lies in its operating range.";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    return study.network().feeds().stream()
+        .filter(feed -> feed.intake().eitherWay() && feed.source().isPresent())
+        .map(feed -> judge(feed, study));
+  }
+
+  private static Verdict judge(Feed feed, Study study) {
+    var id = feed.device().id();
+    var range = feed.intake().accepts();
+    var w = Working.of("Coil voltage");
+    w.given("U", feed.voltage(), feed.source().orElseThrow().toString());
+    var drop = VoltageDrop.of(feed, study);
+    if (range.contains(feed.voltage()) && drop instanceof Computed.Missing<Percent>(var why))
+      return new Verdict.NotChecked(id, why);
+    var lost =
+        drop.found()
+            .map(share -> feed.voltage().times(share.value().fraction()))
+            .orElse(new Voltage(0));
+    w.given("ΔU", lost, "on its wires, with everything on");
+    var coil = w.result("Ucoil", "U − ΔU", feed.voltage().less(lost));
+    w.given("operates", range, feed.name());
+    var trail = w.explain(coil).trail();
+    if (range.contains(coil) && range.contains(feed.voltage())) return new Verdict.Pass(id, trail);
+    var judged = range.contains(feed.voltage()) ? coil : feed.voltage();
+    var low = judged.compareTo(range.least()) < 0;
+    var text =
+        "The coil of %s operates at %s and gets %s: %s %s. %s"
+            .formatted(
+                feed.device().designation(),
+                range,
+                judged,
+                range.missedBy(judged),
+                low ? "too little" : "too much",
+                low ? "It may not pull in, or chatter." : "It overheats.");
+    return new Verdict.Finding(
+        id,
+        Severity.ERROR,
+        low ? "Coil voltage too low" : "Coil voltage too high",
+        text,
+        trail,
+        repairs(feed, study));
+  }
+
+  private static List<Repair> repairs(Feed feed, Study study) {
+    var part = study.part(feed.device()).orElseThrow();
+    return Alternatives.like(part, study)
+        .filter(next ->
+            next.ownCoil().filter(coil -> coil.operates().contains(feed.voltage())).isPresent())
+        .filter(next -> sameButForCoil(part, next))
+        .findFirst()
+        .map(next -> Repair.of(Edits.swap(feed.device(), next)))
+        .stream()
+        .toList();
+  }
+
+  private static boolean sameButForCoil(Part now, Part next) {
+    return switch (now) {
+      case Contactor contactor ->
+          next instanceof Contactor other && other.rating().equals(contactor.rating());
+      case Relay relay -> next instanceof Relay other && other.rating().equals(relay.rating());
+      case Part _ -> true;
+    };
+  }
+}

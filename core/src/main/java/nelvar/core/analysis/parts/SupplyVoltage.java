@@ -1,0 +1,95 @@
+package nelvar.core.analysis.parts;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.Linkage;
+import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.StepperDrive;
+import nelvar.core.finding.Repair;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.network.Feed;
+import nelvar.core.trail.Working;
+
+/// A load is fed with a voltage it accepts.
+///
+/// Judged on the source's voltage, nothing lost on the way; drops have a rule of their own, coils
+/// too.
+///
+/// Demand: the part's own data.
+public final class SupplyVoltage implements Rule {
+  @Override
+  public String id() {
+    return "parts.supply-voltage";
+  }
+
+  @Override
+  public String asks() {
+    return "Every load gets a voltage inside its range.";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    return study.network().feeds().stream()
+        .filter(feed -> !feed.intake().eitherWay())
+        .flatMap(feed -> judge(feed, study).stream());
+  }
+
+  private static Optional<Verdict> judge(Feed feed, Study study) {
+    if (feed.source().isEmpty()
+        || study.part(feed.source().get().device()).orElse(null) instanceof StepperDrive)
+      return Optional.empty();
+    var id = feed.device().id();
+    var range = feed.intake().accepts();
+    var w = Working.of("Voltage range");
+    w.given("U", feed.voltage(), feed.source().get().toString());
+    w.given("accepts", range, feed.name());
+    var trail = w.explain(range).trail();
+    if (range.contains(feed.voltage())) return Optional.of(new Verdict.Pass(id, trail));
+    var low = feed.voltage().compareTo(range.least()) < 0;
+    var text =
+        "%s accepts %s and gets %s: %s %s. %s"
+            .formatted(
+                feed.device().designation(),
+                range,
+                feed.voltage(),
+                range.missedBy(feed.voltage()),
+                low ? "too little" : "too much",
+                low ? "It will not work, or not reliably." : "It will be damaged.");
+    return Optional.of(
+        new Verdict.Finding(
+            id,
+            Severity.ERROR,
+            low ? "Voltage too low for it" : "Voltage too high for it",
+            text,
+            trail,
+            repairs(feed, study)));
+  }
+
+  private static List<Repair> repairs(Feed feed, Study study) {
+    var device = feed.device();
+    var part = study.part(device).orElseThrow();
+    var repairs = new ArrayList<Repair>();
+    for (var linkage : Linkage.values()) {
+      if (linkage != device.windings() && accepts(part, feed, linkage))
+        repairs.add(Repair.of(Edits.link(device, linkage)));
+    }
+    if (repairs.isEmpty())
+      Alternatives.like(part, study)
+          .filter(next -> accepts(next, feed, device.windings()))
+          .findFirst()
+          .ifPresent(next -> repairs.add(Repair.of(Edits.swap(device, next))));
+    return repairs;
+  }
+
+  private static boolean accepts(Part part, Feed feed, Linkage linkage) {
+    return part.intakes(linkage).stream()
+        .filter(intake -> intake.name().equals(feed.intake().name()))
+        .anyMatch(intake -> intake.accepts().contains(feed.voltage()));
+  }
+}

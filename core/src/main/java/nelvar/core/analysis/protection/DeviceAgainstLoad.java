@@ -1,0 +1,62 @@
+package nelvar.core.analysis.protection;
+
+import java.util.ArrayList;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.CircuitBreaker;
+import nelvar.core.finding.Repair;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.trail.Citation;
+import nelvar.core.trail.Explained;
+import nelvar.core.trail.Working;
+
+/// A protective device carries everything that can be on together behind it.
+///
+/// `Ib ≤ In`. Demand: IEC 60364-4-43:2008, 433.1 (unchecked).
+public final class DeviceAgainstLoad implements Rule {
+  @Override
+  public String id() {
+    return "protection.device-against-load";
+  }
+
+  @Override
+  public String asks() {
+    return "Every protective device carries its load: Ib ≤ In.";
+  }
+
+  private static final Citation DEMAND = Citation.recalled("IEC 60364-4-43:2008", "433.1");
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    return Guards.all(study).stream().map(guarding -> judge(guarding, study));
+  }
+
+  private static Verdict judge(Guards.Guarding guarding, Study study) {
+    var device = guarding.device().device();
+    var rating = guarding.device().guard().rating();
+    var w = Working.of("Device against load");
+    var design =
+        w.given(
+            "Ib",
+            guarding.design(),
+            "everything behind " + device.designation() + " that can be on together");
+    var judged = Explained.atMost(w.explain(design), "Ib", rating, DEMAND);
+    if (judged.holds()) return new Verdict.Pass(device.id(), judged.trail());
+    var repairs = new ArrayList<Repair>();
+    if (study.part(device).orElse(null) instanceof CircuitBreaker now)
+      BreakerSwap.candidates(now, guarding, study)
+          .findFirst()
+          .ifPresent(next -> repairs.add(Repair.of(Edits.swap(device, next))));
+    return new Verdict.Finding(
+        device.id(),
+        Severity.ERROR,
+        "Trips on its own load",
+        "Behind %s (%s) flow %s with everything on: it will trip while the machine works."
+            .formatted(device.designation(), guarding.device().guard(), design),
+        judged.trail(),
+        repairs);
+  }
+}

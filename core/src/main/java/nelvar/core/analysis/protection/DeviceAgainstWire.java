@@ -1,0 +1,222 @@
+package nelvar.core.analysis.protection;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Circuit;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.sizing.Ampacity;
+import nelvar.core.analysis.sizing.SectionChoice;
+import nelvar.core.analysis.sizing.Sections;
+import nelvar.core.catalogue.CircuitBreaker;
+import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.Part;
+import nelvar.core.finding.Repair;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Id;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.network.Feed;
+import nelvar.core.trail.Citation;
+import nelvar.core.trail.Computed;
+import nelvar.core.trail.Explained;
+import nelvar.core.trail.Judged;
+import nelvar.core.trail.Working;
+import nelvar.core.units.CrossSection;
+import nelvar.core.units.Current;
+import nelvar.core.units.Length;
+
+/// A protective device trips before its wire overheats.
+///
+/// `In ≤ Iz`; for gG fuses read strictly `I2 ≤ 1.45 Iz`, that is `In ≤ 1.45/k · Iz`, k the fusing
+/// factor. A breaker's I2 is 1.45 In, so the first is enough. Where no device is in the way, what
+/// the source is protected with, or can give, stands in its place; except on a tap: no longer than
+/// 3 m, inside the enclosure, ending at a protective device, where that device's rating counts.
+///
+/// One finding a device, on its thinnest wire; one a wire that no device guards. Data wires are
+/// left out: electronic outputs limit them.
+///
+/// Demand: IEC 60364-4-43:2008, 433.1; IEC 60204-1:2016, 7.2.8 for taps (both unchecked).
+public final class DeviceAgainstWire implements Rule {
+  @Override
+  public String id() {
+    return "protection.device-against-wire";
+  }
+
+  @Override
+  public String asks() {
+    return "Every protective device is no larger than its wires allow: In ≤ Iz.";
+  }
+
+  private static final Citation DEMAND = Citation.recalled("IEC 60364-4-43:2008", "433.1");
+  private static final Citation TAP = Citation.recalled("IEC 60204-1:2016", "7.2.8");
+  private static final Length LONGEST_TAP = new Length(3);
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    var verdicts = new ArrayList<Verdict>();
+    var failing = new LinkedHashMap<Feed.Guarded, List<Weak>>();
+    for (var conductor : study.project().conductors()) {
+      var circuit = study.circuit(conductor);
+      if (circuit.isEmpty()
+          || conductor.function() == Conductor.Function.PROTECTIVE
+          || conductor.function() == Conductor.Function.DATA) continue;
+      switch (Ampacity.of(conductor, study)) {
+        case Computed.Missing<Current>(var why) ->
+            verdicts.add(new Verdict.NotChecked(conductor.id(), why));
+        case Computed.Known<Current>(var ampacity) -> {
+          var weak = weigh(conductor, circuit.get(), ampacity, study);
+          if (weak.judged().holds())
+            verdicts.add(new Verdict.Pass(conductor.id(), weak.judged().trail()));
+          else if (weak.guard().isPresent())
+            failing.computeIfAbsent(weak.guard().get(), _ -> new ArrayList<>()).add(weak);
+          else verdicts.add(unguarded(weak, study));
+        }
+      }
+    }
+    failing.forEach((guard, weak) -> verdicts.add(tooLarge(guard, weak, study)));
+    return verdicts.stream();
+  }
+
+  /// @param allowed the greatest rating the wire stands
+  private record Weak(
+      Conductor conductor,
+      Optional<Feed.Guarded> guard,
+      String guardName,
+      Current rating,
+      Current allowed,
+      double share,
+      Judged<Current> judged) {}
+
+  private static Weak weigh(
+      Conductor conductor, Circuit circuit, Explained<Current> ampacity, Study study) {
+    var tap =
+        circuit.guard().isPresent() ? Optional.<Feed.Guarded>empty() : tapTo(conductor, study);
+    var guard = circuit.guard().or(() -> tap);
+    var rating = guard.map(g -> g.guard().rating()).orElse(circuit.limit());
+    var name =
+        guard
+            .map(g -> g.device().designation() + " " + g.guard())
+            .orElse(circuit.source() + ", no device of its own");
+    var share = guard.map(g -> Guards.shareOfAmpacity(g.guard(), study)).orElse(1.0);
+    var w = Working.of("Device against wire");
+    var iz = w.use(ampacity);
+    var allowed =
+        share < 1
+            ? w.result(
+                "Imax",
+                "1.45/k · Iz",
+                "%s · %s".formatted(nelvar.core.units.Significant.digits(share), iz),
+                iz.times(share))
+            : iz;
+    var judged =
+        Explained.atMost(
+            new Explained<>(
+                w.given("In", rating, tap.isPresent() ? name + " at the end of this tap" : name),
+                w.explain(rating).trail()),
+            "In",
+            allowed,
+            tap.isPresent() ? TAP : DEMAND);
+    return new Weak(conductor, guard, name, rating, allowed, share, judged);
+  }
+
+  /// The protective device a short wire inside the enclosure ends at.
+  private static Optional<Feed.Guarded> tapTo(Conductor conductor, Study study) {
+    if (study.length(conductor).filter(length -> length.compareTo(LONGEST_TAP) <= 0).isEmpty()
+        || study.bundle(conductor).filter(bundle -> bundle.inside()).isEmpty())
+      return Optional.empty();
+    for (var end : List.of(conductor.to(), conductor.from())) {
+      var device = study.device(end.device());
+      if (device.isEmpty()) continue;
+      for (var link : study.part(device.get()).map(Part::links).orElse(List.of())) {
+        if (link.a().equals(end.terminal())
+            && link.guard().isPresent()
+            && !(link.guard().get() instanceof Guard.Electronic))
+          return Optional.of(new Feed.Guarded(device.get(), link.guard().get()));
+      }
+    }
+    return Optional.empty();
+  }
+
+  private static Verdict unguarded(Weak weak, Study study) {
+    var text =
+        "%s stands for %s, but only %s limits it to %s: on an overload the wire burns first."
+            .formatted(weak.conductor().label(), weak.allowed(), weak.guardName(), weak.rating());
+    return new Verdict.Finding(
+        weak.conductor().id(),
+        Severity.ERROR,
+        "Wire without fitting protection",
+        text,
+        weak.judged().trail(),
+        thicker(weak, study).stream().toList());
+  }
+
+  private static Verdict tooLarge(Feed.Guarded guard, List<Weak> wires, Study study) {
+    var thinnest = wires.stream().min(java.util.Comparator.comparing(Weak::allowed)).orElseThrow();
+    var repairs = new ArrayList<Repair>();
+    if (study.part(guard.device()).orElse(null) instanceof CircuitBreaker now) {
+      BreakerSwap.candidates(now, Guards.of(guard, study).orElseThrow(), study)
+          .findFirst()
+          .map(next -> Repair.of(Edits.swap(guard.device(), next)))
+          .ifPresent(repairs::add);
+    }
+    if (wires.size() == 1) thicker(thinnest, study).ifPresent(repairs::add);
+    else allThicker(wires, study).ifPresent(repairs::add);
+    var names =
+        wires.stream()
+            .map(weak -> weak.conductor().label().text())
+            .collect(Collectors.joining(", "));
+    var text =
+        "%s is %s, but its thinnest wire (%s) stands for %s: on an overload the wire burns first. Too thin: %s."
+            .formatted(
+                guard.device().designation(),
+                guard.guard(),
+                thinnest.conductor().label(),
+                thinnest.allowed(),
+                names);
+    return new Verdict.Finding(
+        guard.device().id(),
+        Severity.ERROR,
+        "Device too large for its wire",
+        text,
+        thinnest.judged().trail(),
+        repairs);
+  }
+
+  private static Optional<Repair> thicker(Weak weak, Study study) {
+    return SectionChoice.atLeast(weak.conductor(), weak.rating().times(1 / weak.share()), study)
+        .map(choice -> Repair.of(Sections.change(weak.conductor(), choice.value(), study)));
+  }
+
+  private static Optional<Repair> allThicker(List<Weak> wires, Study study) {
+    var changed = new LinkedHashSet<Id>();
+    CrossSection widest = null;
+    for (var weak : wires) {
+      var choice =
+          SectionChoice.atLeast(weak.conductor(), weak.rating().times(1 / weak.share()), study);
+      if (choice.isEmpty()) return Optional.empty();
+      changed.addAll(Sections.together(weak.conductor(), study));
+      if (widest == null || choice.get().value().compareTo(widest) > 0)
+        widest = choice.get().value();
+    }
+    var section = widest;
+    if (section == null
+        || !wires.stream().allMatch(weak -> Sections.available(weak.conductor(), section, study)))
+      return Optional.empty();
+    return Optional.of(
+        Repair.of(
+            Edits.section(
+                wires.size()
+                    + " wires behind "
+                    + wires.getFirst().guard().orElseThrow().device().designation(),
+                changed,
+                section,
+                study.catalogue())));
+  }
+}

@@ -1,0 +1,115 @@
+package nelvar.core.analysis.protection;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.sizing.Ampacity;
+import nelvar.core.catalogue.CircuitBreaker;
+import nelvar.core.finding.Repair;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.Place;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.model.edit.Edit;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.model.edit.NextName;
+import nelvar.core.network.Feed;
+import nelvar.core.units.Current;
+
+/// The repair that sets a new breaker into the last wires before a load.
+final class InsertBreaker {
+  private InsertBreaker() {}
+
+  /// A breaker of the catalogue for the load, wired in before its lines; empty where the way cannot
+  /// be cut there or none fits.
+  static Optional<Repair> before(Feed feed, Study study) {
+    var lastWires = new ArrayList<Conductor>();
+    for (var way : feed.lineWays()) {
+      var wires = study.wires(way);
+      if (wires.isEmpty() || !wires.getLast().touches(feed.device().id())) return Optional.empty();
+      lastWires.add(wires.getLast());
+    }
+    var poles = lastWires.size();
+    var inrush = feed.intake().inrush().map(nelvar.core.catalogue.Inrush::peak);
+    return study
+        .catalogue()
+        .of(CircuitBreaker.class)
+        .filter(part ->
+            part.poles() == poles && part.rating().compareTo(study.designCurrent(feed)) >= 0)
+        .filter(part ->
+            part.curve()
+                    .holds(part.rating())
+                    .value()
+                    .compareTo(BreakerChoice.effective(inrush.orElse(new Current(0))))
+                >= 0)
+        .filter(part ->
+            lastWires.stream()
+                .allMatch(wire ->
+                    Ampacity.of(wire, study)
+                        .found()
+                        .map(iz -> part.rating().compareTo(iz.value()) <= 0)
+                        .orElse(true)))
+        .findFirst()
+        .map(part -> repair(feed, lastWires, part));
+  }
+
+  private static Repair repair(Feed feed, List<Conductor> lastWires, CircuitBreaker part) {
+    var label =
+        "Give %s its own %s %s".formatted(feed.device().designation(), part.curve(), part.rating());
+    return new Repair(
+        label,
+        new Edit(
+            label,
+            project -> {
+              var designation = NextName.designation(project, "-F");
+              var id = NextName.id(project, designation.text());
+              var next =
+                  Edits.add(
+                          Device.of(
+                              id,
+                              designation.text(),
+                              "feeds " + feed.device().designation(),
+                              part.id(),
+                              Place.PANEL))
+                      .apply(project);
+              for (var pole = 0; pole < lastWires.size(); pole++)
+                next =
+                    cut(
+                        next,
+                        lastWires.get(pole),
+                        feed.device().id(),
+                        new TerminalRef(id, String.valueOf(2 * pole + 1)),
+                        new TerminalRef(id, String.valueOf(2 * pole + 2)));
+              return next;
+            }));
+  }
+
+  /// The old wire ends at the breaker; a new one like it goes on to the load. Each keeps the old
+  /// length: the new device is beside it.
+  private static nelvar.core.model.Project cut(
+      nelvar.core.model.Project project, Conductor wire, Id load, TerminalRef in, TerminalRef out) {
+    var loadEnd = wire.to().device().equals(load) ? wire.to() : wire.from();
+    var farEnd = wire.to().device().equals(load) ? wire.from() : wire.to();
+    var rest =
+        project.withConductors(
+            nelvar.core.model.Project.changed(
+                project.conductors(), c -> c.id().equals(wire.id()), c -> c.withEnds(farEnd, in)));
+    var label = NextName.designation(rest, wire.label().stem());
+    return Edits.add(
+            "",
+            new Conductor(
+                NextName.id(rest, label.text()),
+                label,
+                out,
+                loadEnd,
+                wire.function(),
+                wire.section(),
+                wire.length(),
+                wire.colour(),
+                wire.cable(),
+                wire.bundle()))
+        .apply(rest);
+  }
+}

@@ -1,0 +1,95 @@
+package nelvar.core.analysis.protection;
+
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.DcSupply;
+import nelvar.core.catalogue.Demand;
+import nelvar.core.catalogue.FrequencyConverter;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Brief;
+import nelvar.core.network.Feed;
+import nelvar.core.trail.Working;
+
+/// A converter on the mains has a protective device, and by the per-branch school one of its own.
+///
+/// Per branch (default): a fault in one supply stops that one only, and the device can be matched
+/// with its wire. Grouped: several converters that protect themselves behind one device, where
+/// space is short. Bare transformers have a stricter rule of their own.
+///
+/// Demand: common practice; IEC 60204-1:2016, 7.2.7 (unchecked) for the supply of each transformer
+/// or converter.
+public final class OwnDevice implements Rule {
+  @Override
+  public String id() {
+    return "protection.own-device";
+  }
+
+  @Override
+  public String asks() {
+    return "Every supply and drive on the mains has a protective device, one of its own by the per-branch school.";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    return study.network().feeds().stream()
+        .filter(feed ->
+            study
+                .part(feed.device())
+                .filter(part -> part instanceof DcSupply || part instanceof FrequencyConverter)
+                .isPresent())
+        .map(feed -> judge(feed, study));
+  }
+
+  private static Verdict judge(Feed feed, Study study) {
+    var device = feed.device();
+    if (feed.source().isEmpty()) return new Verdict.NotChecked(device.id(), "no supply reaches it");
+    var guard = study.network().guard(feed.lineWays().getFirst());
+    var w = Working.of("Own protective device");
+    w.given("In", feed.source().get().output().rating(), "protects the inlet");
+    if (guard.isEmpty()) {
+      var text =
+          "Nothing but the %s device upstream of the inlet protects %s and its wire."
+              .formatted(feed.source().get().output().rating(), device.designation());
+      return new Verdict.Finding(
+          device.id(),
+          Severity.ERROR,
+          "No protective device",
+          text,
+          w.explain(device.id()).trail(),
+          InsertBreaker.before(feed, study).stream().toList());
+    }
+    var sharing =
+        Guards.of(guard.get(), study).map(Guards.Guarding::feeds).orElse(Set.of()).stream()
+            .filter(other -> other.intake().demand() instanceof Demand.Converts)
+            .toList();
+    w.given(
+        "device",
+        guard.get().device().designation() + " " + guard.get().guard(),
+        "feeds "
+            + sharing.stream()
+                .map(f -> f.device().designation().text())
+                .collect(Collectors.joining(", ")));
+    if (sharing.size() <= 1
+        || study.project().brief().policies().protection() == Brief.Protection.GROUPED)
+      return new Verdict.Pass(device.id(), w.explain(device.id()).trail());
+    var others =
+        sharing.stream()
+            .map(f -> f.device().designation().text())
+            .filter(name -> !name.equals(device.designation().text()))
+            .collect(Collectors.joining(", "));
+    var text =
+        "%s shares %s with %s: a fault in one stops all. This project follows the per-branch school."
+            .formatted(device.designation(), guard.get().device().designation(), others);
+    return new Verdict.Finding(
+        device.id(),
+        Severity.WARNING,
+        "Shares its protective device",
+        text,
+        w.explain(device.id()).trail(),
+        InsertBreaker.before(feed, study).stream().toList());
+  }
+}

@@ -1,0 +1,142 @@
+package nelvar.core.analysis.sizing;
+
+import java.util.HashSet;
+import java.util.Optional;
+import nelvar.core.analysis.Study;
+import nelvar.core.model.Bundle;
+import nelvar.core.model.Conductor;
+import nelvar.core.standards.InstallationMethod;
+import nelvar.core.standards.MetricConductors;
+import nelvar.core.trail.Cited;
+import nelvar.core.trail.Computed;
+import nelvar.core.trail.Working;
+import nelvar.core.units.CrossSection;
+import nelvar.core.units.Current;
+import nelvar.core.units.Temperature;
+
+/// The current a conductor carries for ever without growing too warm, metric school.
+///
+/// `Iz = It · Ca · Cg · Cm`: It in A by section and method (IEC 60204-1:2016 Table 6, PVC, 70 °C,
+/// three loaded conductors, 40 °C air); Ca for the air (Table D.1); Cg for loaded circuits lying
+/// together (Table D.2 as IEC 60364-5-52 Table B.52.17); Cm for more than three loaded cores in one
+/// cable (Table D.3).
+public final class Ampacity {
+  /// Circuits below this share of their grouped rating need not be counted (IEC 60364-5-52:2009,
+  /// B.52.3, unchecked).
+  private static final double LIGHTLY_LOADED = 0.30;
+
+  private Ampacity() {}
+
+  /// @param circuits loaded circuits lying together, this one included, 1 to 20
+  /// @param loadedCores cores of the same cable that carry current, 1 to 24
+  public static Computed<Current> corrected(
+      CrossSection section,
+      InstallationMethod method,
+      Temperature air,
+      int circuits,
+      int loadedCores) {
+    var w = Working.of("Ampacity");
+    var base = MetricConductors.ampacity(section, method);
+    var ambient = MetricConductors.ambientFactor(air);
+    var grouping = MetricConductors.groupingFactor(circuits, method);
+    var cores =
+        loadedCores > 3
+            ? MetricConductors.manyCoresFactor(loadedCores)
+            : Optional.<Cited<Double>>empty();
+    if (base.isEmpty())
+      return Computed.missing(
+          "the ampacity table has no row for %s laid as %s".formatted(section, method));
+    if (ambient.isEmpty())
+      return Computed.missing(
+          "the table for air temperature ends at 60 °C, the air here has " + air);
+    if (grouping.isEmpty())
+      return Computed.missing(
+          "the table for grouped circuits ends at 20, here lie %d".formatted(circuits));
+    if (loadedCores > 3 && cores.isEmpty())
+      return Computed.missing(
+          "the table for cores in one cable ends at 24, here are %d loaded".formatted(loadedCores));
+    var it = w.table("It", base.get(), section + ", method " + method);
+    var ca = w.table("Ca", ambient.get(), "air " + air);
+    var cg = w.table("Cg", grouping.get(), circuits + (circuits == 1 ? " circuit" : " circuits"));
+    if (cores.isPresent()) {
+      var cm = w.table("Cm", cores.get(), loadedCores + " loaded cores");
+      return Computed.known(w.explain(w.result("Iz", "It · Ca · Cg · Cm", it.times(ca * cg * cm))));
+    }
+    return Computed.known(w.explain(w.result("Iz", "It · Ca · Cg", it.times(ca * cg))));
+  }
+
+  public static Computed<Current> of(Conductor conductor, Study study) {
+    return of(conductor, study, Sections.AS_DESIGNED);
+  }
+
+  static Computed<Current> of(Conductor conductor, Study study, Sections sections) {
+    var section = sections.of(conductor);
+    if (section.isEmpty()) return Computed.missing("its section is not chosen yet");
+    var bundle = study.bundle(conductor);
+    if (bundle.isEmpty()) return Computed.missing("it is not laid in a duct, tray or carrier yet");
+    var surroundings = study.project().brief().surroundings();
+    var air = bundle.get().inside() ? surroundings.inside() : surroundings.greatest();
+    return corrected(
+        section.get(),
+        method(conductor, bundle.get()),
+        air,
+        loadedCircuits(conductor, bundle.get(), study),
+        loadedCores(conductor, study));
+  }
+
+  /// Cables in a duct are method B2 where single wires are B1.
+  private static InstallationMethod method(Conductor conductor, Bundle bundle) {
+    return conductor.cable().isPresent() && bundle.method() == InstallationMethod.B1
+        ? InstallationMethod.B2
+        : bundle.method();
+  }
+
+  private static int loadedCores(Conductor conductor, Study study) {
+    return conductor
+        .cable()
+        .map(cable ->
+            (int)
+                study.cores(cable).stream()
+                    .filter(core -> study.designCurrent(core).amperes() > 0)
+                    .count())
+        .orElse(1);
+  }
+
+  /// Circuits in the bundle that load their wires to 30 % or more, this conductor's own always
+  /// among them.
+  private static int loadedCircuits(Conductor conductor, Bundle bundle, Study study) {
+    var loaded = study.once(bundle, () -> loadedIn(bundle, study));
+    var own = study.circuit(conductor).map(circuit -> circuit.name());
+    return Math.max(1, loaded.size() + (own.isPresent() && !loaded.contains(own.get()) ? 1 : 0));
+  }
+
+  private static HashSet<String> loadedIn(Bundle bundle, Study study) {
+    var everyone = new HashSet<String>();
+    for (var conductor : study.lyingIn(bundle))
+      study.circuit(conductor).ifPresent(circuit -> everyone.add(circuit.name()));
+    var grouped =
+        MetricConductors.groupingFactor(Math.clamp(everyone.size(), 1, 20), bundle.method())
+            .map(Cited::value)
+            .orElse(1.0);
+    var surroundings = study.project().brief().surroundings();
+    var ambient =
+        MetricConductors.ambientFactor(
+                bundle.inside() ? surroundings.inside() : surroundings.greatest())
+            .map(Cited::value)
+            .orElse(1.0);
+    var loaded = new HashSet<String>();
+    for (var conductor : study.lyingIn(bundle)) {
+      var rated =
+          conductor
+              .section()
+              .flatMap(section -> MetricConductors.ampacity(section, method(conductor, bundle)));
+      if (rated.isEmpty()) continue;
+      var share =
+          study.designCurrent(conductor).amperes()
+              / (rated.get().value().amperes() * grouped * ambient);
+      if (share >= LIGHTLY_LOADED)
+        study.circuit(conductor).ifPresent(circuit -> loaded.add(circuit.name()));
+    }
+    return loaded;
+  }
+}

@@ -1,0 +1,106 @@
+package nelvar.core.analysis.sizing;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.finding.Repair;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Place;
+import nelvar.core.standards.MetricConductors;
+import nelvar.core.trail.Cited;
+import nelvar.core.trail.Explained;
+import nelvar.core.trail.Working;
+import nelvar.core.units.CrossSection;
+
+/// A conductor is not thinner than its use allows, whatever its current: it must survive being
+/// handled.
+///
+/// Demand: IEC 60204-1:2016, 12.2 and Table 5 (unchecked). Protective conductors have a rule of
+/// their own.
+public final class MinimumSection implements Rule {
+  @Override
+  public String id() {
+    return "sizing.minimum-section";
+  }
+
+  @Override
+  public String asks() {
+    return "Every conductor has at least the cross-section its use demands.";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    return study.project().conductors().stream()
+        .filter(c -> c.function() != Conductor.Function.PROTECTIVE)
+        .map(c -> judge(c, study));
+  }
+
+  /// The least section for a conductor; empty for protective ones.
+  static Optional<Cited<CrossSection>> required(Conductor conductor, Study study) {
+    var use =
+        switch (conductor.function()) {
+          case POWER -> MetricConductors.Use.POWER;
+          case CONTROL -> MetricConductors.Use.CONTROL;
+          case DATA -> MetricConductors.Use.DATA;
+          case PROTECTIVE -> null;
+        };
+    return use == null
+        ? Optional.empty()
+        : MetricConductors.minimumSection(
+            use, inside(conductor, study), conductor.cable().isPresent());
+  }
+
+  private static boolean inside(Conductor conductor, Study study) {
+    return study
+        .bundle(conductor)
+        .map(bundle -> bundle.inside())
+        .orElseGet(() ->
+            Stream.of(conductor.from(), conductor.to())
+                .allMatch(end ->
+                    study.device(end.device()).map(d -> d.place() != Place.MACHINE).orElse(true)));
+  }
+
+  private static Verdict judge(Conductor conductor, Study study) {
+    if (conductor.section().isEmpty())
+      return new Verdict.NotChecked(conductor.id(), "its section is not chosen yet");
+    var required = required(conductor, study);
+    if (required.isEmpty())
+      return new Verdict.NotChecked(
+          conductor.id(), "the table of least sections has no row for it");
+    var w = Working.of("Least cross-section");
+    var section = w.given("S", conductor.section().get(), conductor.label().text());
+    var least =
+        w.table(
+            "Smin",
+            required.get(),
+            "%s, %s, %s"
+                .formatted(
+                    conductor.function().words(),
+                    inside(conductor, study) ? "inside" : "outside",
+                    conductor.cable().isPresent() ? "core of a cable" : "single wire"));
+    var judged = Explained.atLeast(w.explain(section), "S", least, required.get().citation());
+    if (judged.holds()) return new Verdict.Pass(conductor.id(), judged.trail());
+    var repairs =
+        SectionChoice.propose(conductor, study)
+            .map(choice -> Repair.of(Sections.change(conductor, choice.value(), study)))
+            .stream()
+            .toList();
+    return new Verdict.Finding(
+        conductor.id(),
+        Severity.ERROR,
+        "Thinner than allowed",
+        "%s has %s. For %s wiring %s the least is %s: thinner wire breaks when it is pulled or bent."
+            .formatted(
+                conductor.label(),
+                section,
+                conductor.function().words(),
+                inside(conductor, study) ? "inside an enclosure" : "outside an enclosure",
+                least),
+        judged.trail(),
+        List.copyOf(repairs));
+  }
+}

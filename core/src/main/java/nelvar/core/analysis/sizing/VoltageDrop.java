@@ -1,0 +1,152 @@
+package nelvar.core.analysis.sizing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.analysis.Study;
+import nelvar.core.model.Conductor;
+import nelvar.core.network.Feed;
+import nelvar.core.standards.MetricConductors;
+import nelvar.core.trail.Cited;
+import nelvar.core.trail.Computed;
+import nelvar.core.trail.Explained;
+import nelvar.core.trail.Working;
+import nelvar.core.units.CrossSection;
+import nelvar.core.units.Current;
+import nelvar.core.units.Length;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Resistance;
+import nelvar.core.units.ResistancePerLength;
+import nelvar.core.units.Significant;
+import nelvar.core.units.Temperature;
+import nelvar.core.units.Voltage;
+
+/// The voltage lost between a source and a load, out and back, with everything on that can be on
+/// together.
+///
+/// `ΔU = Σ I · R · cosφ` over the wires out and, with two wires, back; `√3 · Σ I · R · cosφ` with
+/// three lines. I in A is each wire's own design current, so that a shared way back counts all who
+/// share it; R in Ω at 70 °C; reactance is left out, which holds up to 16 mm² (IEC 60364-5-52:2009
+/// Annex G, unchecked).
+public final class VoltageDrop {
+  private static final Temperature WARM = new Temperature(70);
+
+  private VoltageDrop() {}
+
+  /// @param share ΔU against the source's voltage
+  /// @param worst the wire that loses most of it
+  public record Drop(Explained<Percent> share, Voltage lost, Optional<Conductor> worst) {}
+
+  /// `R = R20 · l · (234.5 + T)/254.5`, copper; T is the conductor's temperature.
+  public static Computed<Resistance> resistance(
+      CrossSection section, Length length, Temperature temperature) {
+    var perLength = MetricConductors.resistance(section);
+    if (perLength.isEmpty())
+      return Computed.missing("the resistance table has no row for " + section);
+    var w = Working.of("Resistance of a conductor");
+    var r20 = w.table("R20", perLength.get(), section + ", 20 °C");
+    w.given("l", length, "one way");
+    w.given("T", temperature, "conductor temperature");
+    var hot = r20.times((234.5 + temperature.celsius()) / 254.5);
+    return Computed.known(
+        w.explain(w.result("R", "R20 · l · (234.5 + T)/254.5", hot.over(length))));
+  }
+
+  /// The drop over one go-and-return pair or three lines of one section: the hand calculation.
+  public static Computed<Percent> over(
+      CrossSection section,
+      Length length,
+      Current current,
+      Voltage nominal,
+      int lines,
+      double powerFactor,
+      Temperature temperature) {
+    return resistance(section, length, temperature)
+        .fold(
+            resistance -> {
+              var w = Working.of("Voltage drop");
+              var r = w.use(resistance);
+              w.given("I", current, "design current");
+              w.given("cosφ", powerFactor, "power factor");
+              var factor = lines == 3 ? Math.sqrt(3) : 2;
+              var lost =
+                  w.result(
+                      "ΔU",
+                      lines == 3 ? "√3 · I · R · cosφ" : "2 · I · R · cosφ",
+                      current.across(r).times(factor * powerFactor));
+              w.given("Un", nominal, "nominal voltage");
+              return Computed.known(w.explain(w.result("u", "ΔU/Un", lost.of(nominal))));
+            },
+            Computed::missing);
+  }
+
+  public static Computed<Percent> of(Feed feed, Study study) {
+    return drop(feed, study, Sections.AS_DESIGNED)
+        .fold(drop -> Computed.known(drop.value().share()), Computed::missing);
+  }
+
+  /// The volts lost in one conductor at its design current, unit power factor.
+  public static Optional<Voltage> alone(Conductor conductor, Study study) {
+    return ohms(conductor, study, Sections.AS_DESIGNED)
+        .map(ohms -> study.designCurrent(conductor).across(ohms));
+  }
+
+  static Computed<Drop> drop(Feed feed, Study study, Sections sections) {
+    if (feed.source().isEmpty()) return Computed.missing("no supply reaches it");
+    var out = study.wires(feed.lineWays().getFirst());
+    var back = feed.intake().threePhase() ? List.<Conductor>of() : study.wires(feed.backWay());
+    var w = Working.of("Voltage drop to " + feed.name());
+    w.assumed("T", WARM, "conductors as warm as PVC allows; cooler ones lose less");
+    var cos =
+        w.given(
+            "cosφ",
+            study.currents().drawn(feed).powerFactor(),
+            "power factor of " + feed.device().designation());
+    var terms = new ArrayList<String>();
+    var lost = 0.0;
+    var most = -1.0;
+    Optional<Conductor> worst = Optional.empty();
+    for (var conductor : java.util.stream.Stream.concat(out.stream(), back.stream()).toList()) {
+      if (sections.of(conductor).isEmpty())
+        return Computed.missing("the section of " + conductor.label() + " is not chosen yet");
+      if (study.length(conductor).isEmpty())
+        return Computed.missing("the length of " + conductor.label() + " is not known yet");
+      var ohms = ohms(conductor, study, sections);
+      if (ohms.isEmpty())
+        return Computed.missing(
+            "the resistance table has no row for the section of " + conductor.label());
+      var current = study.designCurrent(conductor);
+      var volts = current.across(ohms.get()).volts() * cos;
+      w.given(
+          "R" + conductor.label(),
+          ohms.get(),
+          "%s, %s, carries %s"
+              .formatted(sections.of(conductor).get(), study.length(conductor).get(), current));
+      terms.add(Significant.digits(current.amperes()) + " A · " + ohms.get());
+      lost += volts;
+      if (volts > most) {
+        most = volts;
+        worst = Optional.of(conductor);
+      }
+    }
+    var total = feed.intake().threePhase() ? new Voltage(Math.sqrt(3) * lost) : new Voltage(lost);
+    w.result(
+        "ΔU",
+        feed.intake().threePhase() ? "√3 · cosφ · Σ I · R" : "cosφ · Σ I · R",
+        terms.isEmpty() ? "no wires" : String.join(" + ", terms),
+        total);
+    w.given("Un", feed.voltage(), "voltage of " + feed.source().get());
+    var share = w.result("u", "ΔU/Un", total.of(feed.voltage()));
+    return Computed.known(
+        new Explained<>(new Drop(w.explain(share), total, worst), w.explain(share).trail()));
+  }
+
+  static Optional<Resistance> ohms(Conductor conductor, Study study, Sections sections) {
+    return sections
+        .of(conductor)
+        .flatMap(MetricConductors::resistance)
+        .map(Cited<ResistancePerLength>::value)
+        .flatMap(perLength ->
+            study.length(conductor).map(perLength.times((234.5 + WARM.celsius()) / 254.5)::over));
+  }
+}

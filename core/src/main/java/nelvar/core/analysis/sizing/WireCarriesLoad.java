@@ -1,0 +1,60 @@
+package nelvar.core.analysis.sizing;
+
+import java.util.stream.Stream;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.finding.Repair;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Conductor;
+import nelvar.core.trail.Citation;
+import nelvar.core.trail.Explained;
+
+/// A conductor carries everything that can be on together without growing too warm.
+///
+/// `Ib ≤ Iz`. Demand: IEC 60204-1:2016, 12.4 and Annex D (unchecked).
+public final class WireCarriesLoad implements Rule {
+  @Override
+  public String id() {
+    return "sizing.ampacity";
+  }
+
+  @Override
+  public String asks() {
+    return "Every conductor carries its design current: Ib ≤ Iz.";
+  }
+
+  private static final Citation DEMAND = Citation.recalled("IEC 60204-1:2016", "12.4");
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    return study.project().conductors().stream()
+        .filter(c ->
+            c.function() != Conductor.Function.PROTECTIVE && study.designCurrent(c).amperes() > 0)
+        .map(c -> judge(c, study));
+  }
+
+  private static Verdict judge(Conductor conductor, Study study) {
+    return Ampacity.of(conductor, study)
+        .fold(
+            ampacity -> {
+              var design = study.designCurrent(conductor);
+              var judged = Explained.atLeast(ampacity, "Iz", design, DEMAND);
+              if (judged.holds()) return new Verdict.Pass(conductor.id(), judged.trail());
+              var repairs =
+                  SectionChoice.propose(conductor, study)
+                      .map(choice -> Repair.of(Sections.change(conductor, choice.value(), study)))
+                      .stream()
+                      .toList();
+              return new Verdict.Finding(
+                  conductor.id(),
+                  Severity.ERROR,
+                  "Carries more than it may",
+                  "%s carries %s with everything on; laid as it is, it may carry %s. Its insulation ages and can melt."
+                      .formatted(conductor.label(), design, ampacity.value()),
+                  judged.trail(),
+                  repairs);
+            },
+            why -> new Verdict.NotChecked(conductor.id(), why));
+  }
+}

@@ -1,0 +1,51 @@
+package nelvar.core.analysis.supply;
+
+import java.util.List;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.network.Source;
+import nelvar.core.trail.Working;
+
+/// No wire joins two terminals of one source.
+///
+/// Demand: physics.
+public final class DeadShort implements Rule {
+  @Override
+  public String id() {
+    return "supply.short";
+  }
+
+  @Override
+  public String asks() {
+    return "No source has its own terminals joined by wires and closed contacts.";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    return study.network().sources().stream()
+        .filter(source -> source.terminals().size() > 1)
+        .map(source -> judge(source, study));
+  }
+
+  private static Verdict judge(Source source, Study study) {
+    var w = Working.of("Short circuit");
+    w.given("terminals", source.terminals().size(), source.toString());
+    var trail = w.explain(source).trail();
+    return study
+        .network()
+        .shorted(source)
+        .<Verdict>map(pair ->
+            new Verdict.Finding(
+                source.device().id(),
+                Severity.ERROR,
+                "Shorted by its own wiring",
+                "Wires and contacts that are closed in work join %s of %s. Find the wire that lands on the wrong terminal before power comes near."
+                    .formatted(pair, source.device().designation()),
+                trail,
+                List.of()))
+        .orElseGet(() -> new Verdict.Pass(source.device().id(), trail));
+  }
+}

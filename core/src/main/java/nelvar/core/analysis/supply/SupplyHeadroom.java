@@ -1,0 +1,64 @@
+package nelvar.core.analysis.supply;
+
+import java.util.stream.Stream;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.network.Source;
+import nelvar.core.trail.Citation;
+import nelvar.core.trail.Explained;
+
+/// A supply keeps the headroom of the project's policy, 80 % of its rating where nothing else is
+/// said.
+///
+/// Demand: common practice (0.7 to 0.9 in use); the policy stands in the Brief.
+public final class SupplyHeadroom implements Rule {
+  @Override
+  public String id() {
+    return "supply.headroom";
+  }
+
+  @Override
+  public String asks() {
+    return "Every supply keeps headroom for warmth, ageing and what is added later.";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    return SupplyLoad.converters(study)
+        .filter(source -> study.designCurrent(source).compareTo(source.output().rating()) <= 0)
+        .map(source -> judge(source, study));
+  }
+
+  private static Verdict judge(Source source, Study study) {
+    var device = source.device();
+    var policy = study.project().brief().policies().headroom();
+    var usable = source.output().rating().times(policy.fraction());
+    var judged =
+        Explained.atMost(
+            SupplyLoad.of(source, study),
+            "Ib",
+            usable,
+            new Citation(
+                "headroom policy of this project",
+                policy + " of " + source.output().rating(),
+                Citation.Status.ASSUMED));
+    if (judged.holds()) return new Verdict.Pass(device.id(), judged.trail());
+    var text =
+        "%s gives %s of %s with everything on, that is %s; the policy of this project is %s. A warm or aged supply gives less."
+            .formatted(
+                device.designation(),
+                judged.value(),
+                source.output().rating(),
+                judged.value().of(source.output().rating()),
+                policy);
+    return new Verdict.Finding(
+        device.id(),
+        Severity.WARNING,
+        "Without headroom",
+        text,
+        judged.trail(),
+        SupplyLoad.larger(source, study));
+  }
+}

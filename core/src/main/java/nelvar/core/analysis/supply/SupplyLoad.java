@@ -1,0 +1,82 @@
+package nelvar.core.analysis.supply;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.ControlTransformer;
+import nelvar.core.catalogue.DcSupply;
+import nelvar.core.finding.Repair;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.network.Source;
+import nelvar.core.trail.Explained;
+import nelvar.core.trail.Working;
+import nelvar.core.units.Current;
+import nelvar.core.units.Percent;
+
+/// The load of a supply: what its loads take together, against its rating.
+///
+/// `I = Σ I · g`, g the simultaneity of each load; at least the largest load in full.
+public final class SupplyLoad {
+  private SupplyLoad() {}
+
+  /// Design current of a source with its working.
+  public static Explained<Current> of(Source source, Study study) {
+    var w = Working.of("Load of " + source);
+    var terms = new ArrayList<String>();
+    for (var feed : study.currents().served(source)) {
+      var own = study.designCurrent(feed);
+      if (own.amperes() == 0) continue;
+      var share = feed.device().work().simultaneityFactor();
+      var name = "I" + feed.device().designation();
+      w.given(
+          name,
+          own,
+          feed.name()
+              + (share < 1 ? ", " + Percent.ofFraction(share) + " together with the others" : ""));
+      terms.add(
+          share < 1
+              ? "%s · %s".formatted(nelvar.core.units.Significant.digits(share), own)
+              : own.toString());
+    }
+    return w.explain(
+        w.result(
+            "Ib",
+            "Σ I · g",
+            terms.isEmpty() ? "no load" : String.join(" + ", terms),
+            study.designCurrent(source)));
+  }
+
+  /// Sources that convert: supplies and transformers.
+  static Stream<Source> converters(Study study) {
+    return study.network().sources().stream()
+        .filter(source ->
+            study
+                .part(source.device())
+                .filter(part -> part instanceof DcSupply || part instanceof ControlTransformer)
+                .isPresent());
+  }
+
+  /// The repair that swaps a supply for the next of its kind whose rating leaves the headroom
+  /// wanted.
+  static List<Repair> larger(Source source, Study study) {
+    if (!(study.part(source.device()).orElse(null) instanceof DcSupply now)) return List.of();
+    var needed =
+        study.designCurrent(source).amperes()
+            / study.project().brief().policies().headroom().fraction();
+    return study
+        .catalogue()
+        .of(DcSupply.class)
+        .filter(next ->
+            next.output().equals(now.output())
+                && next.phases() == now.phases()
+                && next.rating().amperes() >= needed
+                && next.rating().compareTo(now.rating()) > 0)
+        .min(java.util.Comparator.comparing(DcSupply::rating))
+        .map(next ->
+            new Repair(
+                "Use the %s supply".formatted(next.rating()), Edits.swap(source.device(), next)))
+        .stream()
+        .toList();
+  }
+}

@@ -1,0 +1,26 @@
+package nelvar.core.finding;
+
+import java.util.List;
+import nelvar.core.model.Id;
+import nelvar.core.trail.Trail;
+
+/// What a rule says of one subject. Silence is never a pass.
+public sealed interface Verdict {
+  /// The device, conductor or cable it is about.
+  Id subject();
+
+  record Pass(Id subject, Trail trail) implements Verdict {}
+
+  /// @param title what is wrong, in a few words
+  /// @param text what will happen, why, and what to do
+  record Finding(
+      Id subject, Severity severity, String title, String text, Trail trail, List<Repair> repairs)
+      implements Verdict {
+    public Finding {
+      repairs = List.copyOf(repairs);
+    }
+  }
+
+  /// @param why what is missing before it can be judged
+  record NotChecked(Id subject, String why) implements Verdict {}
+}
