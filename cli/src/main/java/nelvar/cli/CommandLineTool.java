@@ -1,0 +1,66 @@
+package nelvar.cli;
+
+import java.io.PrintWriter;
+import picocli.CommandLine;
+
+/// The commands that need no window. `run` returns the exit code and never lets a stack trace out.
+@CommandLine.Command(
+    name = "nelvar",
+    description = "The electrical panel of a machine: computed, judged, documented.",
+    subcommands = {ReviewCommand.class, CalcCommand.class, PackCommand.class, ExportCommand.class, NewCommand.class, ImportCommand.class, CatalogueCommand.class},
+    mixinStandardHelpOptions = true,
+    version = "nelvar 0.1.0",
+    footer = {"", "Without a command the window opens; 'nelvar demo' opens it with the demo; 'nelvar --shot DIR' writes a picture of each stage."})
+public final class CommandLineTool implements Runnable {
+  @CommandLine.Spec CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
+
+  public static final int FINE = 0;
+  public static final int FOUND = 1;
+  public static final int BAD_USE = 2;
+
+  @Override
+  public void run() {
+    java.util.Objects.requireNonNull(spec).commandLine().usage(spec.commandLine().getOut());
+  }
+
+  public static int run(String[] arguments, PrintWriter out, PrintWriter err) {
+    var line = new CommandLine(new CommandLineTool());
+    line.setOut(out);
+    line.setErr(err);
+    line.setCaseInsensitiveEnumValuesAllowed(true);
+    line.setParameterExceptionHandler((problem, _) -> {
+      err.println("nelvar: " + problem.getMessage() + ". See: nelvar " + (problem.getCommandLine().getCommandName().equals("nelvar") ? "" : problem.getCommandLine().getCommandName() + " ") + "--help");
+      return BAD_USE;
+    });
+    line.setExecutionExceptionHandler((problem, _, _) -> {
+      err.println("nelvar: " + explain(problem));
+      return BAD_USE;
+    });
+    var code = line.execute(arguments);
+    out.flush();
+    err.flush();
+    return code;
+  }
+
+  private static String explain(Exception problem) {
+    return switch (problem) {
+      case nelvar.core.file.UnreadableFile unreadable -> String.valueOf(unreadable.getMessage());
+      case nelvar.core.calc.Calculator.WrongInput wrong -> String.valueOf(wrong.getMessage());
+      case java.nio.file.AccessDeniedException denied -> "may not write " + denied.getFile() + ": choose another folder";
+      case java.nio.file.FileAlreadyExistsException exists -> exists.getFile() + " exists already: choose another name";
+      case java.nio.file.NoSuchFileException missing -> "there is no file or folder " + missing.getFile();
+      case java.io.IOException io -> "cannot read or write: " + io.getMessage();
+      case BadUse use -> String.valueOf(use.getMessage());
+      default -> "this failed in the program (" + problem.getClass().getSimpleName() + ": " + problem.getMessage() + "). Nothing was changed.";
+    };
+  }
+
+  /// Something asked for that cannot be done; the message says what can.
+  static final class BadUse extends RuntimeException {
+    private static final long serialVersionUID = 1;
+
+    BadUse(String message) {
+      super(message);
+    }
+  }
+}

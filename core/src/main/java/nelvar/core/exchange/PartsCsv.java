@@ -1,0 +1,73 @@
+package nelvar.core.exchange;
+
+import java.io.IOException;
+import java.io.StringReader;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.Part;
+import nelvar.core.file.NelvarJson;
+import nelvar.core.file.UnreadableFile;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVRecord;
+import tools.jackson.core.JacksonException;
+
+/// A user's own parts from CSV: one row a part, the first column `kind`, then `id`, `name` and the properties of the kind.
+///
+/// Headings are the property names of docs/format/project-1.schema.json. Inner properties are written with a point
+/// (`coil.voltage`), lists with semicolons. Empty cells are left out. Comma or semicolon between cells, UTF-8.
+public final class PartsCsv {
+  private PartsCsv() {}
+
+  /// @param file its name, for messages
+  public static List<Part> read(String file, String text) throws UnreadableFile {
+    var separator = text.lines().findFirst().orElse("").contains(";") ? ';' : ',';
+    var format = CSVFormat.RFC4180.builder().setDelimiter(separator).setHeader().setSkipHeaderRecord(true).setIgnoreEmptyLines(true).setTrim(true).get();
+    try (var rows = format.parse(new StringReader(text.startsWith("\uFEFF") ? text.substring(1) : text))) {
+      if (!rows.getHeaderNames().containsAll(List.of("kind", "id", "name"))) {
+        throw wrong(file, 1, "the first row must name the columns kind, id and name, then the properties of the part");
+      }
+      var parts = new ArrayList<Part>();
+      for (var row : rows) parts.add(part(file, row));
+      if (parts.isEmpty()) throw wrong(file, 2, "there is no part below the headings");
+      return parts;
+    } catch (IOException | java.io.UncheckedIOException | IllegalStateException e) {
+      throw wrong(file, 0, "this is not readable CSV");
+    } catch (IllegalArgumentException e) {
+      throw wrong(file, 1, "a column heading is empty or stands twice");
+    }
+  }
+
+  private static Part part(String file, CSVRecord row) throws UnreadableFile {
+    var line = (int) row.getRecordNumber() + 1;
+    if (!row.isConsistent()) throw wrong(file, line, "the row has %d cells, the headings are %d".formatted(row.size(), row.getParser().getHeaderNames().size()));
+    var tree = NelvarJson.mapper().createObjectNode();
+    for (var cell : new LinkedHashMap<>(row.toMap()).entrySet()) {
+      if (cell.getValue().isEmpty()) continue;
+      var path = cell.getKey().split("\\.");
+      var at = tree;
+      for (var i = 0; i < path.length - 1; i++) at = at.withObjectProperty(path[i]);
+      put(at, path[path.length - 1], cell.getValue());
+    }
+    try {
+      return NelvarJson.mapper().treeToValue(tree, Part.class);
+    } catch (JacksonException e) {
+      throw wrong(file, line, nelvar.core.file.Explanations.of(e));
+    }
+  }
+
+  private static void put(tools.jackson.databind.node.ObjectNode at, String name, String value) {
+    if (value.contains(";") || name.equals("channels") || name.equals("controls")) {
+      var list = at.putArray(name);
+      for (var item : value.split("\\s*;\\s*")) list.add(item);
+    } else if (value.matches("[0-9]{1,9}")) at.put(name, Integer.parseInt(value));
+    else if (value.matches("[0-9]+[.,][0-9]+") && !name.equals("price")) at.put(name, Double.parseDouble(value.replace(',', '.')));
+    else if (value.equals("true") || value.equals("false")) at.put(name, value.equals("true"));
+    else at.put(name, value);
+  }
+
+  private static UnreadableFile wrong(String file, int line, String problem) {
+    return new UnreadableFile(file, line > 0 ? Optional.of(new UnreadableFile.Place(line, 0, "")) : Optional.empty(), problem, "Correct it in the CSV and read it again; nothing was added.");
+  }
+}

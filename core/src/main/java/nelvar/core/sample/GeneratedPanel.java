@@ -1,0 +1,101 @@
+package nelvar.core.sample;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import nelvar.core.model.Bundle;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Designation;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.Place;
+import nelvar.core.model.Project;
+import nelvar.core.model.Suppression;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.standards.InstallationMethod;
+import nelvar.core.units.CrossSection;
+import nelvar.core.units.Length;
+
+/// A panel of any size from a seed: 24 V supplies, each behind its breaker, each with up to twelve loads on terminals.
+///
+/// Every load is fed and returns; lengths and loads are drawn at random, sections are chosen generously. Each load also
+/// brings a few terminals in series, so that there are about ten conductors for each device.
+public final class GeneratedPanel {
+  private static final int LOADS_PER_SUPPLY = 12;
+  private static final int DETOURS = 14;
+  private static final int LOADS_PER_STRIP = 4;
+
+  private final Random random;
+  private final List<Device> devices = new ArrayList<>();
+  private final List<Conductor> conductors = new ArrayList<>();
+  private final List<Bundle> bundles = new ArrayList<>();
+  private int wire;
+
+  private GeneratedPanel(long seed) {
+    this.random = new Random(seed);
+  }
+
+  /// @param loads number of loads, 1 or more
+  public static Project of(int loads, long seed) {
+    return new GeneratedPanel(seed).build(loads);
+  }
+
+  private Project build(int loads) {
+    device("X0", "mains inlet", "inlet-3-n-pe", Place.PANEL);
+    device("X10", "PE bar", "block-protective-32", Place.PANEL);
+    wire("X0:PE", "X10:1", Conductor.Function.PROTECTIVE, 6, bundle(0));
+    var supplies = (loads + LOADS_PER_SUPPLY - 1) / LOADS_PER_SUPPLY;
+    for (var supply = 0; supply < supplies; supply++) supply(supply, Math.min(LOADS_PER_SUPPLY, loads - supply * LOADS_PER_SUPPLY));
+    return new Project("Generated panel, " + loads + " loads", "From the generator; not a machine.", List.of(), NewProject.usualBrief(), devices, bundles, List.of(), conductors, List.of(), List.of(), List.of());
+  }
+
+  private void supply(int number, int loads) {
+    var f = "F" + number;
+    var t = "T" + number;
+    var bundle = bundle(number + 1);
+    device(f, "supply " + number, "breaker-1p-c10", Place.PANEL);
+    device(t, "supply " + number, "supply-24v-20a", Place.PANEL);
+    device("XP" + number, "+24 V", "block-plus-32", Place.PANEL);
+    device("XM" + number, "0 V", "block-minus-32", Place.PANEL);
+    for (var strip = 0; strip * LOADS_PER_STRIP < loads; strip++) device("XS" + number + "." + strip, "terminals", "terminals-60x2p5", Place.PANEL);
+    wire("X0:L" + (number % 3 + 1), f + ":1", Conductor.Function.POWER, 6, bundle);
+    wire(f + ":2", t + ":L", Conductor.Function.POWER, 2.5, bundle);
+    wire(t + ":N", "X0:N", Conductor.Function.POWER, 6, bundle);
+    wire("X10:" + (2 + number % 31), t + ":PE", Conductor.Function.PROTECTIVE, 2.5, bundle);
+    wire(t + ":+", "XP" + number + ":1", Conductor.Function.POWER, 6, bundle);
+    wire("XM" + number + ":1", t + ":-", Conductor.Function.POWER, 6, bundle);
+    for (var load = 0; load < loads; load++) load(number, load, bundle);
+  }
+
+  private void load(int supply, int number, Id bundle) {
+    var name = "Y" + supply + "." + number;
+    var motor = random.nextInt(6) == 0;
+    devices.add(
+        new Device(new Id(name), new Designation("-" + name), motor ? "vibrator" : "valve", motor ? "vibrator-24v-2p5a" : "valve-24vdc-4w8", Place.MACHINE, Optional.empty(), Optional.empty(), motor ? Optional.empty() : Optional.of(Suppression.DIODE), List.of()));
+    var from = "XP" + supply + ":" + (number + 2);
+    for (var detour = 0; detour < DETOURS; detour++) {
+      var next = "XS" + supply + "." + number / LOADS_PER_STRIP + ":" + (number % LOADS_PER_STRIP * DETOURS + detour + 1);
+      wire(from, next, Conductor.Function.POWER, 6, bundle);
+      from = next;
+    }
+    wire(from, name + (motor ? ":+" : ":1"), Conductor.Function.POWER, 6, bundle);
+    wire(name + (motor ? ":-" : ":2"), "XM" + supply + ":" + (number + 2), Conductor.Function.POWER, 6, bundle);
+  }
+
+  private Id bundle(int number) {
+    var id = new Id("D" + number);
+    bundles.add(new Bundle(id, "duct " + number, InstallationMethod.B1, true));
+    return id;
+  }
+
+  private void device(String id, String purpose, String part, Place place) {
+    devices.add(Device.of(new Id(id), "-" + id, purpose, part, place));
+  }
+
+  private void wire(String from, String to, Conductor.Function function, double section, Id bundle) {
+    wire++;
+    conductors.add(
+        new Conductor(new Id("W" + wire), new Designation("W" + wire), TerminalRef.of(from), TerminalRef.of(to), function, Optional.of(new CrossSection(section)), Optional.of(new Length(0.3 + random.nextInt(30) / 10.0)), Optional.of("black"), Optional.empty(), Optional.of(bundle)));
+  }
+}

@@ -1,0 +1,65 @@
+package nelvar.documents.drawing;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Set;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.load.PowerTree.Branch;
+import nelvar.core.analysis.load.PowerTree.Kind;
+import nelvar.core.model.Id;
+
+/// Loads of one kind that hang side by side, drawn as one where there are many: `-B1…-B11`.
+///
+/// @param members one branch, or several loads of one kind of part
+public record Grouped(List<Branch> members) {
+  private static final int MANY = 4;
+
+  public Branch first() {
+    return members.getFirst();
+  }
+
+  public boolean single() {
+    return members.size() == 1;
+  }
+
+  public String name() {
+    return single() ? first().device().designation().text() : first().device().designation() + "…" + members.getLast().device().designation();
+  }
+
+  /// What the group is for: the purpose of one, the kind and number of many.
+  public String purpose(Study study) {
+    if (single()) return first().device().purpose();
+    var kind = study.part(first().device()).map(part -> part.getClass().getSimpleName()).orElse("load");
+    return members.size() + " " + switch (kind) {
+      case "Sensor" -> "sensors";
+      case "Solenoid" -> "coils";
+      case "Relay" -> "relay coils";
+      case "Contactor" -> "contactor coils";
+      default -> "loads";
+    };
+  }
+
+  public double amperes() {
+    return members.stream().mapToDouble(branch -> branch.design().amperes()).sum();
+  }
+
+  public double watts() {
+    return members.stream().mapToDouble(branch -> branch.power().watts()).sum();
+  }
+
+  /// The children in order, loads of one kind together where they are many and none of them is in `open`.
+  public static List<Grouped> of(List<Branch> children, Study study, Set<Id> open) {
+    var byKind = new LinkedHashMap<Object, List<Branch>>();
+    for (var child : children) {
+      Object key = child.kind() == Kind.LOAD ? study.part(child.device()).<Object>map(Object::getClass).orElse(child) : child;
+      byKind.computeIfAbsent(key, _ -> new ArrayList<>()).add(child);
+    }
+    var groups = new ArrayList<Grouped>();
+    for (var members : byKind.values()) {
+      if (members.size() >= MANY && members.stream().noneMatch(member -> open.contains(member.device().id()))) groups.add(new Grouped(members));
+      else members.forEach(member -> groups.add(new Grouped(List.of(member))));
+    }
+    return groups;
+  }
+}

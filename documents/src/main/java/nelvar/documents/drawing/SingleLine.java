@@ -1,0 +1,161 @@
+package nelvar.documents.drawing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.load.PowerTree;
+import nelvar.core.analysis.load.PowerTree.Branch;
+import nelvar.core.catalogue.DistributionBlock;
+import nelvar.core.catalogue.Guard;
+import nelvar.core.model.Device;
+import nelvar.core.network.Edge;
+import nelvar.core.units.Significant;
+
+/// The power single-line diagram: one line for each feed, with what lies in it, in millimetres.
+///
+/// Symbols after IEC 60617: breaker, fuse, contact, converter, motor; everything else is a box with its name.
+public final class SingleLine {
+  private static final double ROW = 8.2;
+  private static final double GUARD_STEP = 27;
+  private static final double CONVERTER_STEP = 33;
+  private static final double LEAVES = 128;
+  private static final double WIDTH = 176;
+  private static final Shape.Pen WIRE = Shape.Pen.of(Ink.TEXT, 0.3);
+
+  private final Study study;
+  private final List<Shape> shapes = new ArrayList<>();
+  private double y;
+
+  private SingleLine(Study study) {
+    this.study = study;
+  }
+
+  public static Drawing of(Study study) {
+    var drawing = new SingleLine(study);
+    for (var root : PowerTree.of(study)) drawing.root(root);
+    return new Drawing(WIDTH, drawing.y + 4, drawing.shapes, List.of());
+  }
+
+  private void root(Branch root) {
+    var top = y + ROW;
+    y = top;
+    var bus = 40.0;
+    var chain = chain(root);
+    var ends = new ArrayList<Double>();
+    for (var child : Grouped.of(root.children(), study, Set.of())) ends.add(group(child, bus));
+    var middle = ends.isEmpty() ? top : ends.getFirst();
+    shapes.add(Shape.text(0, middle - 2.2, root.device().designation().text(), Face.MONO_BOLD, 3, Ink.TEXT));
+    shapes.add(Shape.text(0, middle + 3.6, root.gives().map(Object::toString).orElse("").replaceFirst("^\\S+ ", ""), Face.TEXT, 2.6, Ink.TEXT_SOFT));
+    shapes.add(Shape.text(0, middle + 7, root.design() + " of " + root.hangsOn().output().rating(), Face.TEXT, 2.6, Ink.TEXT_SOFT));
+    shapes.add(Shape.line(0, middle, bus, middle, Shape.Pen.of(Ink.TEXT, 0.6)));
+    var x = 14.0;
+    for (var device : chain) {
+      contact(x, middle, device);
+      x += 13;
+    }
+    if (!ends.isEmpty()) shapes.add(Shape.line(bus, ends.getFirst(), bus, ends.getLast(), Shape.Pen.of(Ink.TEXT, 0.6)));
+  }
+
+  /// What lies between the inlet and the distribution: switches and filters that every feed passes.
+  private List<Device> chain(Branch root) {
+    var feed = root.all().flatMap(branch -> branch.feed().stream()).findFirst();
+    var devices = new ArrayList<Device>();
+    if (feed.isEmpty() || feed.get().lineWays().isEmpty()) return devices;
+    for (var edge : feed.get().lineWays().getFirst()) {
+      if (!(study.network().topology().edge(edge) instanceof Edge.Through(var device, var link))) continue;
+      if (link.guard().isPresent()) break;
+      if (!(study.part(device).orElse(null) instanceof DistributionBlock) && !devices.contains(device)) devices.add(device);
+    }
+    return devices;
+  }
+
+  /// Draws a branch from `x` on and returns the height of its line.
+  private double group(Grouped group, double x) {
+    var branch = group.first();
+    if (branch.children().isEmpty()) return leaf(group, x);
+    var step = branch.kind() == PowerTree.Kind.GUARD ? GUARD_STEP : CONVERTER_STEP;
+    var next = Math.min(x + step, LEAVES - 6);
+    var ends = new ArrayList<Double>();
+    for (var child : Grouped.of(branch.children(), study, Set.of())) ends.add(group(child, next));
+    var at = ends.getFirst();
+    if (ends.size() > 1) shapes.add(Shape.line(next, ends.getFirst(), next, ends.getLast(), WIRE));
+    shapes.add(Shape.line(x, at, next, at, WIRE));
+    cuts(branch, x, at);
+    if (branch.guard().isPresent()) guard(x + (branch.cutBy().isEmpty() ? 5 : 12), at, branch);
+    else converter(x + (branch.cutBy().isEmpty() ? 6 : 13), at, branch);
+    return at;
+  }
+
+  private void cuts(Branch branch, double x, double at) {
+    var contactors = branch.cutBy().stream().filter(device -> study.part(device).filter(part -> part instanceof nelvar.core.catalogue.Contactor).isPresent()).toList();
+    if (!contactors.isEmpty()) contact(x + 3, at, contactors.getLast());
+  }
+
+  private double leaf(Grouped group, double x) {
+    var at = y;
+    y += ROW;
+    shapes.add(Shape.line(x, at, LEAVES, at, WIRE));
+    cuts(group.first(), x, at);
+    var motor = study.part(group.first().device()).filter(part -> part instanceof nelvar.core.catalogue.InductionMotor || part instanceof nelvar.core.catalogue.ServoMotor || part instanceof nelvar.core.catalogue.StepperMotor || part instanceof nelvar.core.catalogue.DcMotor).isPresent();
+    if (motor) {
+      shapes.add(Shape.circle(LEAVES + 2.6, at, 2.6, Optional.of(Ink.CARD), Optional.of(WIRE)));
+      shapes.add(Shape.text(LEAVES + 2.6, at + 1.1, "M", Face.SEMIBOLD, 3, Ink.TEXT, Shape.Anchor.MIDDLE));
+    } else {
+      shapes.add(Shape.rectangle(LEAVES, at - 1.6, 5.2, 3.2, Optional.of(Ink.CARD), Optional.of(WIRE)));
+    }
+    shapes.add(Shape.text(LEAVES + 7, at - 0.2, Faces.fit(group.name(), Face.MONO, 2.5, 20), Face.MONO, 2.5, Ink.TEXT));
+    shapes.add(Shape.text(LEAVES + 7, at + 2.9, Faces.fit(group.purpose(study), Face.TEXT, 2.5, 28), Face.TEXT, 2.5, Ink.TEXT_SOFT));
+    shapes.add(Shape.text(WIDTH, at + 1, Significant.digits(group.amperes()) + " A", Face.SEMIBOLD, 2.7, Ink.TEXT, Shape.Anchor.END));
+    wire(group.first()).ifPresent(text -> shapes.add(Shape.text(LEAVES - 2, at - 0.8, text, Face.TEXT, 2.2, Ink.TEXT_FAINT, Shape.Anchor.END)));
+    return at;
+  }
+
+  /// Section of the last wire before a load.
+  private Optional<String> wire(Branch branch) {
+    return branch.feed().filter(feed -> !feed.lineWays().isEmpty()).flatMap(feed -> {
+      var wires = study.wires(feed.lineWays().getFirst());
+      return wires.isEmpty() ? Optional.empty() : wires.getLast().section().map(section -> wires.getLast().label() + "  " + section);
+    });
+  }
+
+  private void guard(double x, double at, Branch branch) {
+    if (branch.guard().orElseThrow().guard() instanceof Guard.Fuse) {
+      shapes.add(Shape.rectangle(x - 2.6, at - 1.2, 5.2, 2.4, Optional.of(Ink.CARD), Optional.of(WIRE)));
+      shapes.add(Shape.line(x - 2.6, at, x + 2.6, at, WIRE));
+    } else {
+      gap(x, at);
+      shapes.add(Shape.line(x - 2.4, at, x + 2, at - 2, WIRE));
+      shapes.add(Shape.line(x - 3.1, at - 0.7, x - 1.7, at + 0.7, WIRE));
+      shapes.add(Shape.line(x - 3.1, at + 0.7, x - 1.7, at - 0.7, WIRE));
+    }
+    shapes.add(Shape.text(x + 4, at - 1.2, branch.device().designation().text(), Face.MONO, 2.5, Ink.TEXT));
+    shapes.add(Shape.text(x + 4, at + 3.2, branch.guard().get().guard().toString(), Face.TEXT, 2.5, Ink.TEXT_SOFT));
+  }
+
+  private void contact(double x, double at, Device device) {
+    var filter = study.part(device).orElse(null) instanceof nelvar.core.catalogue.EmcFilter;
+    if (filter) {
+      shapes.add(Shape.rectangle(x - 3, at - 2, 6, 4, Optional.of(Ink.CARD), Optional.of(WIRE)));
+    } else {
+      gap(x, at);
+      shapes.add(Shape.line(x - 2.4, at, x + 2, at - 2, WIRE));
+    }
+    shapes.add(Shape.text(x, at + 4.6, device.designation().text(), Face.MONO, 2.3, Ink.TEXT, Shape.Anchor.MIDDLE));
+  }
+
+  private void gap(double x, double at) {
+    shapes.add(Shape.rectangle(x - 2.3, at - 0.5, 4.4, 1, Optional.of(Ink.CARD), Optional.empty()));
+  }
+
+  private void converter(double x, double at, Branch branch) {
+    shapes.add(Shape.rectangle(x, at - 2.8, 7, 5.6, Optional.of(Ink.CARD), Optional.of(WIRE)));
+    shapes.add(Shape.line(x, at + 2.8, x + 7, at - 2.8, WIRE));
+    shapes.add(Shape.text(x + 1.9, at - 0.3, branch.hangsOn().output().alternating() ? "~" : "=", Face.TEXT, 3, Ink.TEXT, Shape.Anchor.MIDDLE));
+    shapes.add(Shape.text(x + 5.1, at + 2.4, branch.gives().map(source -> source.output().alternating() ? "~" : "=").orElse(""), Face.TEXT, 3, Ink.TEXT, Shape.Anchor.MIDDLE));
+    shapes.add(Shape.text(x + 8.2, at - 1.2, branch.device().designation().text(), Face.MONO, 2.5, Ink.TEXT));
+    var given = branch.gives().map(source -> study.designCurrent(source) + " of " + source.output().rating()).orElse("");
+    shapes.add(Shape.text(x + 8.2, at + 3.2, given, Face.TEXT, 2.5, Ink.TEXT_SOFT));
+  }
+}

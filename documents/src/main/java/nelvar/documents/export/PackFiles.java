@@ -1,0 +1,31 @@
+package nelvar.documents.export;
+
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import nelvar.core.review.Review;
+import nelvar.documents.content.Lists;
+import nelvar.documents.content.Pack;
+import nelvar.documents.drawing.SingleLine;
+
+/// The files of a pack by name: the PDF, the single-line as SVG, each list as CSV, all lists as XLSX.
+public final class PackFiles {
+  private PackFiles() {}
+
+  public static Map<String, byte[]> of(Review review) {
+    var files = new LinkedHashMap<String, byte[]>();
+    files.put("pack.pdf", pdf(review));
+    files.put("single-line.svg", svg(review));
+    for (var list : Lists.all(review)) files.put(list.name() + ".csv", CsvExport.write(list).getBytes(StandardCharsets.UTF_8));
+    files.put("lists.xlsx", XlsxExport.write(Lists.all(review)));
+    return files;
+  }
+
+  public static byte[] pdf(Review review) {
+    return PdfExport.write(Pack.title(review), Pack.date(review), Pack.pages(review));
+  }
+
+  public static byte[] svg(Review review) {
+    return SvgExport.write(Pack.title(review) + ", power single-line", SingleLine.of(review.study())).getBytes(StandardCharsets.UTF_8);
+  }
+}

@@ -1,0 +1,94 @@
+package nelvar.documents.export;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDateTime;
+import java.util.List;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
+import java.util.zip.ZipOutputStream;
+import nelvar.documents.content.ListTable;
+import org.dhatim.fastexcel.Workbook;
+
+/// Lists as sheets of one XLSX workbook. Every cell is written as text or number, never as a formula.
+public final class XlsxExport {
+  private XlsxExport() {}
+
+  public static byte[] write(List<ListTable> tables) {
+    var out = new ByteArrayOutputStream();
+    try (var book = new Workbook(out, "Nelvar", "1.0")) {
+      for (var table : tables) {
+        var sheet = book.newWorksheet(table.title().substring(0, Math.min(31, table.title().length())));
+        for (var column = 0; column < table.columns().size(); column++) {
+          sheet.value(0, column, table.columns().get(column).heading());
+          sheet.style(0, column).bold().set();
+          sheet.width(column, Math.clamp(table.columns().get(column).weight() * 9, 8, 60));
+        }
+        for (var row = 0; row < table.rows().size(); row++) {
+          for (var column = 0; column < table.columns().size(); column++) cell(sheet, row + 1, column, table.rows().get(row).get(column), table.columns().get(column).number());
+        }
+        sheet.freezePane(0, 1);
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return withoutClock(out.toByteArray());
+  }
+
+  private static void cell(org.dhatim.fastexcel.Worksheet sheet, int row, int column, String text, boolean number) {
+    if (number && text.matches("-?[0-9]+(\\.[0-9]+)?")) sheet.value(row, column, Double.parseDouble(text));
+    else sheet.value(row, column, text);
+  }
+
+  /// The library writes the time of day into the file; the same lists must give the same bytes.
+  private static byte[] withoutClock(byte[] xlsx) {
+    var out = new ByteArrayOutputStream();
+    try (var file = new TemporaryZip(xlsx);
+        var to = new ZipOutputStream(out)) {
+      for (var entry : file.entries()) {
+        var bytes = file.read(entry);
+        if (entry.getName().equals("docProps/core.xml")) {
+          bytes = new String(bytes, StandardCharsets.UTF_8).replaceAll(">\\d{4}-\\d\\d-\\d\\dT[^<]*<", ">1980-01-01T00:00:00Z<").getBytes(StandardCharsets.UTF_8);
+        }
+        var plain = new ZipEntry(entry.getName());
+        plain.setTimeLocal(LocalDateTime.of(1980, 1, 1, 0, 0));
+        to.putNextEntry(plain);
+        to.write(bytes);
+        to.closeEntry();
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return out.toByteArray();
+  }
+
+  /// The library's archive can only be read by its directory, which the JDK does from a file.
+  private static final class TemporaryZip implements AutoCloseable {
+    private final Path path;
+    private final ZipFile zip;
+
+    TemporaryZip(byte[] bytes) throws IOException {
+      path = Files.createTempFile("nelvar", ".xlsx");
+      Files.write(path, bytes);
+      zip = new ZipFile(path.toFile());
+    }
+
+    List<? extends ZipEntry> entries() {
+      return zip.stream().toList();
+    }
+
+    byte[] read(ZipEntry entry) throws IOException {
+      return zip.getInputStream(entry).readAllBytes();
+    }
+
+    @Override
+    public void close() throws IOException {
+      zip.close();
+      Files.deleteIfExists(path);
+    }
+  }
+}
