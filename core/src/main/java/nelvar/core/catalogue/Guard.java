@@ -28,7 +28,7 @@ public sealed interface Guard {
   record Electronic(String channel, Current rating) implements Guard {
     @Override
     public String toString() {
-      return "channel " + channel + " " + rating;
+      return "ch. " + channel + ", " + rating;
     }
   }
 }

@@ -15,7 +15,6 @@ import nelvar.core.review.Review;
 import nelvar.core.review.RuleBook;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Trail;
-import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.Ink;
 import nelvar.documents.drawing.SingleLine;
 
@@ -32,8 +31,8 @@ public final class Pack {
     return revisions.isEmpty() ? "" : revisions.getLast().date();
   }
 
-  /// The pages, A4, in millimetres.
-  public static List<Drawing> pages(Review review) {
+  /// The pages, A4, in millimetres, with their contents.
+  public static Paper paper(Review review) {
     var blocks = new ArrayList<Block>();
     cover(review, blocks);
     blocks.add(new Block.NewPage());

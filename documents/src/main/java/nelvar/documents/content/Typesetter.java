@@ -25,6 +25,7 @@ public final class Typesetter {
 
   private final List<List<Shape>> pages = new ArrayList<>();
   private List<Shape> page = new ArrayList<>();
+  private final List<Paper.Entry> contents = new ArrayList<>();
   private double y = TOP;
 
   private Typesetter() {
@@ -32,14 +33,14 @@ public final class Typesetter {
   }
 
   /// @param head stands at the top left of each page, `foot` at its bottom left
-  public static List<Drawing> set(List<Block> blocks, String head, String revision, String foot) {
+  public static Paper set(List<Block> blocks, String head, String revision, String foot) {
     var setter = new Typesetter();
     for (var i = 0; i < blocks.size(); i++) {
       // A heading does not stand alone at the foot of a page.
-      if (blocks.get(i) instanceof Block.Heading && setter.y > HEIGHT - BOTTOM - 40) setter.newPage();
+      if (blocks.get(i) instanceof Block.Heading && setter.y > HEIGHT - BOTTOM - 26) setter.newPage();
       setter.put(blocks.get(i));
     }
-    return setter.finish(head, revision, foot);
+    return new Paper(setter.finish(head, revision, foot), setter.contents);
   }
 
   private void put(Block block) {
@@ -69,12 +70,13 @@ public final class Typesetter {
   private void heading(String text, int level) {
     var size = level == 1 ? 6.0 : 4.2;
     room(size * 3);
+    if (level == 1) contents.add(new Paper.Entry(text, pages.size() - 1));
     y += page.isEmpty() ? size : size * 1.5;
     for (var line : Faces.wrap(text, Face.BOLD, size, INNER)) {
       page.add(Shape.text(LEFT, y, line, Face.BOLD, size, Ink.TEXT));
       y += size * 1.1;
     }
-    y += level == 1 ? 1.5 : 0.4;
+    y += (level == 1 ? 3 : 1) - size * 1.1;
   }
 
   private void paragraph(String text) {

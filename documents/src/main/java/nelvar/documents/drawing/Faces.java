@@ -8,6 +8,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.regex.Pattern;
 import org.apache.fontbox.ttf.CmapLookup;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
@@ -18,6 +19,9 @@ public final class Faces {
   private record Metrics(TrueTypeFont font, CmapLookup cmap, int unitsPerEm) {}
 
   private static final Map<Face, Metrics> METRICS = load();
+
+  /// The space between a number and its unit, where no line may break.
+  private static final Pattern UNIT = Pattern.compile("(?<=[0-9]) (?=(?:°C|%|[kMmµ]?[AVWΩs]|mΩ/m|k?Hz|mm²?|m|AWG)(?![\\p{L}0-9]))");
 
   private Faces() {}
 
@@ -95,7 +99,7 @@ public final class Faces {
   /// `text` in lines no wider than `width`, broken at spaces; a longer word is cut.
   public static List<String> wrap(String text, Face face, double size, double width) {
     var lines = new ArrayList<String>();
-    for (var paragraph : text.split("\n", -1)) {
+    for (var paragraph : UNIT.matcher(text).replaceAll("\u00a0").split("\n", -1)) {
       var line = new StringBuilder();
       for (var word : paragraph.split(" ", -1)) {
         var candidate = line.isEmpty() ? word : line + " " + word;

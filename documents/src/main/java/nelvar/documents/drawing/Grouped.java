@@ -24,13 +24,17 @@ public record Grouped(List<Branch> members) {
   }
 
   public String name() {
-    return single() ? first().device().designation().text() : first().device().designation() + "…" + members.getLast().device().designation();
+    var name = first().device().designation().text();
+    if (single()) return name;
+    return name + (members.size() == 2 ? ", " : "…") + members.getLast().device().designation();
   }
 
   /// What the group is for: the purpose of one, the kind and number of many.
   public String purpose(Study study) {
     if (single()) return first().device().purpose();
-    var kind = study.part(first().device()).map(part -> part.getClass().getSimpleName()).orElse("load");
+    var kinds = members.stream().map(member -> study.part(member.device()).map(part -> part.getClass().getSimpleName()).orElse("load")).distinct().toList();
+    if (members.size() == 2) return first().device().purpose() + ", " + members.getLast().device().purpose();
+    var kind = kinds.size() == 1 ? kinds.getFirst() : "load";
     return members.size() + " " + switch (kind) {
       case "Sensor" -> "sensors";
       case "Solenoid" -> "coils";
@@ -46,6 +50,13 @@ public record Grouped(List<Branch> members) {
 
   public double watts() {
     return members.stream().mapToDouble(branch -> branch.power().watts()).sum();
+  }
+
+  /// All loads behind one protective device as one, while none of them is in `open`; else as [#of].
+  public static List<Grouped> behind(Branch parent, Study study, Set<Id> open) {
+    var children = parent.children();
+    var together = parent.kind() == Kind.GUARD && children.size() > 1 && children.stream().allMatch(child -> child.kind() == Kind.LOAD && !open.contains(child.device().id()));
+    return together && !open.contains(parent.device().id()) ? List.of(new Grouped(children)) : of(children, study, open);
   }
 
   /// The children in order, loads of one kind together where they are many and none of them is in `open`.

@@ -18,9 +18,10 @@ import nelvar.core.units.Significant;
 /// Symbols after IEC 60617: breaker, fuse, contact, converter, motor; everything else is a box with its name.
 public final class SingleLine {
   private static final double ROW = 8.2;
-  private static final double GUARD_STEP = 27;
-  private static final double CONVERTER_STEP = 33;
-  private static final double LEAVES = 128;
+  private static final double GUARD_STEP = 22;
+  private static final double CONVERTER_STEP = 25;
+  private static final double CONTACT_STEP = 7;
+  private static final double LEAVES = 134;
   private static final double WIDTH = 176;
   private static final Shape.Pen WIRE = Shape.Pen.of(Ink.TEXT, 0.3);
 
@@ -41,7 +42,7 @@ public final class SingleLine {
   private void root(Branch root) {
     var top = y + ROW;
     y = top;
-    var bus = 40.0;
+    var bus = 32.0;
     var chain = chain(root);
     var ends = new ArrayList<Double>();
     for (var child : Grouped.of(root.children(), study, Set.of())) ends.add(group(child, bus));
@@ -50,10 +51,10 @@ public final class SingleLine {
     shapes.add(Shape.text(0, middle + 3.6, root.gives().map(Object::toString).orElse("").replaceFirst("^\\S+ ", ""), Face.TEXT, 2.6, Ink.TEXT_SOFT));
     shapes.add(Shape.text(0, middle + 7, root.design() + " of " + root.hangsOn().output().rating(), Face.TEXT, 2.6, Ink.TEXT_SOFT));
     shapes.add(Shape.line(0, middle, bus, middle, Shape.Pen.of(Ink.TEXT, 0.6)));
-    var x = 14.0;
+    var x = 15.0;
     for (var device : chain) {
       contact(x, middle, device);
-      x += 13;
+      x += 9;
     }
     if (!ends.isEmpty()) shapes.add(Shape.line(bus, ends.getFirst(), bus, ends.getLast(), Shape.Pen.of(Ink.TEXT, 0.6)));
   }
@@ -75,22 +76,27 @@ public final class SingleLine {
   private double group(Grouped group, double x) {
     var branch = group.first();
     if (branch.children().isEmpty()) return leaf(group, x);
-    var step = branch.kind() == PowerTree.Kind.GUARD ? GUARD_STEP : CONVERTER_STEP;
-    var next = Math.min(x + step, LEAVES - 6);
+    var cut = contactor(branch).isPresent() ? CONTACT_STEP : 0;
+    var step = cut + (branch.kind() == PowerTree.Kind.GUARD ? GUARD_STEP : CONVERTER_STEP);
+    var next = Math.min(x + step, LEAVES);
     var ends = new ArrayList<Double>();
     for (var child : Grouped.of(branch.children(), study, Set.of())) ends.add(group(child, next));
     var at = ends.getFirst();
     if (ends.size() > 1) shapes.add(Shape.line(next, ends.getFirst(), next, ends.getLast(), WIRE));
     shapes.add(Shape.line(x, at, next, at, WIRE));
     cuts(branch, x, at);
-    if (branch.guard().isPresent()) guard(x + (branch.cutBy().isEmpty() ? 5 : 12), at, branch);
-    else converter(x + (branch.cutBy().isEmpty() ? 6 : 13), at, branch);
+    if (branch.guard().isPresent()) guard(x + cut + 5, at, branch);
+    else converter(x + cut + 4, at, branch);
     return at;
   }
 
   private void cuts(Branch branch, double x, double at) {
-    var contactors = branch.cutBy().stream().filter(device -> study.part(device).filter(part -> part instanceof nelvar.core.catalogue.Contactor).isPresent()).toList();
-    if (!contactors.isEmpty()) contact(x + 3, at, contactors.getLast());
+    contactor(branch).ifPresent(device -> contact(x + 4, at, device));
+  }
+
+  /// The contactor that cuts a branch, where one does.
+  private Optional<Device> contactor(Branch branch) {
+    return branch.cutBy().stream().filter(device -> study.part(device).filter(part -> part instanceof nelvar.core.catalogue.Contactor).isPresent()).findFirst();
   }
 
   private double leaf(Grouped group, double x) {
@@ -106,9 +112,9 @@ public final class SingleLine {
       shapes.add(Shape.rectangle(LEAVES, at - 1.6, 5.2, 3.2, Optional.of(Ink.CARD), Optional.of(WIRE)));
     }
     shapes.add(Shape.text(LEAVES + 7, at - 0.2, Faces.fit(group.name(), Face.MONO, 2.5, 20), Face.MONO, 2.5, Ink.TEXT));
-    shapes.add(Shape.text(LEAVES + 7, at + 2.9, Faces.fit(group.purpose(study), Face.TEXT, 2.5, 28), Face.TEXT, 2.5, Ink.TEXT_SOFT));
+    shapes.add(Shape.text(LEAVES + 7, at + 2.9, Faces.fit(group.purpose(study), Face.TEXT, 2.5, 25), Face.TEXT, 2.5, Ink.TEXT_SOFT));
     shapes.add(Shape.text(WIDTH, at + 1, Significant.digits(group.amperes()) + " A", Face.SEMIBOLD, 2.7, Ink.TEXT, Shape.Anchor.END));
-    wire(group.first()).ifPresent(text -> shapes.add(Shape.text(LEAVES - 2, at - 0.8, text, Face.TEXT, 2.2, Ink.TEXT_FAINT, Shape.Anchor.END)));
+    if (LEAVES - x > 20) wire(group.first()).ifPresent(text -> shapes.add(Shape.text(LEAVES - 2, at - 0.8, text, Face.TEXT, 2.2, Ink.TEXT_FAINT, Shape.Anchor.END)));
     return at;
   }
 
@@ -155,7 +161,7 @@ public final class SingleLine {
     shapes.add(Shape.text(x + 1.9, at - 0.3, branch.hangsOn().output().alternating() ? "~" : "=", Face.TEXT, 3, Ink.TEXT, Shape.Anchor.MIDDLE));
     shapes.add(Shape.text(x + 5.1, at + 2.4, branch.gives().map(source -> source.output().alternating() ? "~" : "=").orElse(""), Face.TEXT, 3, Ink.TEXT, Shape.Anchor.MIDDLE));
     shapes.add(Shape.text(x + 8.2, at - 1.2, branch.device().designation().text(), Face.MONO, 2.5, Ink.TEXT));
-    var given = branch.gives().map(source -> study.designCurrent(source) + " of " + source.output().rating()).orElse("");
-    shapes.add(Shape.text(x + 8.2, at + 3.2, given, Face.TEXT, 2.5, Ink.TEXT_SOFT));
+    var given = branch.gives().map(source -> Significant.digits(study.designCurrent(source).amperes()) + " of " + source.output().rating()).orElse("");
+    shapes.add(Shape.text(x + 8.2, at + 3.2, given, Face.TEXT, 2.3, Ink.TEXT_SOFT));
   }
 }

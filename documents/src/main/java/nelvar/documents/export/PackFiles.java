@@ -22,7 +22,7 @@ public final class PackFiles {
   }
 
   public static byte[] pdf(Review review) {
-    return PdfExport.write(Pack.title(review), Pack.date(review), Pack.pages(review));
+    return PdfExport.write(Pack.title(review), Pack.date(review), Pack.paper(review).pages());
   }
 
   public static byte[] svg(Review review) {

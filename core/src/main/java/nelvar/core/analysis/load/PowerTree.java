@@ -108,7 +108,7 @@ public final class PowerTree {
     var guarding = nelvar.core.analysis.protection.Guards.of(guard, study);
     var design = guarding.map(g -> g.design()).orElse(new Current(0));
     var running = guarding.map(g -> g.running()).orElse(new Current(0));
-    return new Branch(Kind.GUARD, guard.device(), Optional.of(guard), Optional.empty(), Optional.empty(), source, design, running, sum(below), List.of(), below);
+    return new Branch(Kind.GUARD, guard.device(), Optional.of(guard), Optional.empty(), Optional.empty(), source, design, running, sum(below), contacts(below.getFirst().feed().orElseThrow(), true), below);
   }
 
   private Branch branch(Feed feed, Source source) {
@@ -126,18 +126,25 @@ public final class PowerTree {
         new Current(drawn.full()),
         new Current(drawn.running()),
         new Power(drawn.designWatts() * feed.device().work().simultaneityFactor()),
-        contacts(feed),
+        contacts(feed, false),
         children);
   }
 
-  /// Devices with contacts on the way from the source, in order.
-  private List<Device> contacts(Feed feed) {
+  /// Devices with contacts on the way from the source: before the protective device nearest to the load, or after it.
+  private List<Device> contacts(Feed feed, boolean beforeGuard) {
     var devices = new LinkedHashSet<Device>();
     for (var way : feed.lineWays()) {
-      for (var edge : way) {
-        if (study.network().topology().edge(edge) instanceof Edge.Through(var device, var link) && (link.kind() == Link.Kind.CONTACT || link.kind() == Link.Kind.OUTPUT)) devices.add(device);
+      var guardAt = guardAt(way);
+      for (var i = 0; i < way.size(); i++) {
+        if (i < guardAt != beforeGuard) continue;
+        if (study.network().topology().edge(way.get(i)) instanceof Edge.Through(var device, var link) && (link.kind() == Link.Kind.CONTACT || link.kind() == Link.Kind.OUTPUT)) devices.add(device);
       }
     }
     return List.copyOf(devices);
+  }
+
+  private int guardAt(List<Integer> way) {
+    for (var i = way.size() - 1; i >= 0; i--) if (study.network().topology().edge(way.get(i)) instanceof Edge.Through(_, var link) && link.guard().isPresent()) return i;
+    return -1;
   }
 }

@@ -1,0 +1,55 @@
+package nelvar.desktop.app;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.VBox;
+import nelvar.core.finding.Severity;
+import nelvar.core.review.Review;
+import nelvar.desktop.control.Icon;
+import nelvar.desktop.stage.Stage;
+import nelvar.desktop.style.Theme;
+
+/// The stages in working order, each with its state: worst open finding and how many, or settled. A route, not a wizard.
+final class JobLine extends VBox {
+  private final List<Stage> stages;
+  private final List<ToggleButton> buttons = new ArrayList<>();
+
+  JobLine(List<Stage> stages, Consumer<Stage> choose) {
+    this.stages = stages;
+    getStyleClass().add("job-line");
+    var group = new ToggleGroup();
+    for (var stage : stages) {
+      var button = new ToggleButton(stage.name());
+      button.getStyleClass().setAll("button-base", "job");
+      button.setToggleGroup(group);
+      button.setMaxWidth(Double.MAX_VALUE);
+      button.setId("job-" + stage.name().toLowerCase(java.util.Locale.ROOT));
+      button.setOnAction(_ -> {
+        button.setSelected(true);
+        choose.accept(stage);
+      });
+      buttons.add(button);
+      getChildren().add(button);
+    }
+  }
+
+  void show(Stage current, Review review, Theme theme) {
+    for (var i = 0; i < stages.size(); i++) {
+      var stage = stages.get(i);
+      var button = buttons.get(i);
+      button.setSelected(stage == current);
+      var open = review.open().stream().filter(stage::owns).toList();
+      var pack = stages.getLast() == stage;
+      var errors = pack && review.count(Severity.ERROR) > 0;
+      var mark = new BorderPane();
+      mark.setLeft(open.isEmpty() ? errors ? Icon.notBegun(theme) : Icon.settled(theme) : Icon.of(open.getFirst().finding().orElseThrow().severity(), theme));
+      button.setText(open.isEmpty() ? stage.name() : stage.name() + "   " + open.size());
+      button.setGraphic(mark);
+      button.setAccessibleText(stage.name() + (open.isEmpty() ? ", settled" : ", " + open.size() + " open findings"));
+    }
+  }
+}

@@ -1,0 +1,317 @@
+package nelvar.desktop.app;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.animation.PauseTransition;
+import javafx.application.Platform;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.StackPane;
+import javafx.util.Duration;
+import nelvar.core.analysis.load.PathTo;
+import nelvar.core.model.Id;
+import nelvar.core.review.Review;
+import nelvar.desktop.control.DrawingPane;
+import nelvar.desktop.control.SideSheet;
+import nelvar.desktop.session.Places;
+import nelvar.desktop.session.Session;
+import nelvar.desktop.stage.Stage;
+import nelvar.desktop.stage.brief.BriefStage;
+import nelvar.desktop.stage.pack.PackStage;
+import nelvar.desktop.stage.power.PowerStage;
+import nelvar.desktop.stage.runs.RunsStage;
+import nelvar.desktop.style.Style;
+import nelvar.desktop.style.Theme;
+import nelvar.documents.drawing.Drawing;
+import nelvar.documents.drawing.PathStrip;
+
+/// The frame: job line, stage, side sheet, path strip, head. It shows the session and sends what is asked to [Desk].
+public final class MainWindow {
+  private final StackPane root = new StackPane();
+  private final BorderPane frame = new BorderPane();
+  private final BorderPane centre = new BorderPane();
+  private final Head head = new Head();
+  private final SideSheet side = new SideSheet();
+  private final DrawingPane strip = new DrawingPane("The way of the current to the selection and back", false);
+  private final Label stripHint = new Label();
+  private final HBox message = new HBox();
+  private final Label messageText = new Label();
+  private final PauseTransition messageTime = new PauseTransition(Duration.seconds(6));
+  private final List<Stage> stages;
+  private final JobLine jobLine;
+  private final Desk desk;
+  private final List<Command> commands;
+  private final Places places;
+  private Stage current;
+  private Optional<Session> session = Optional.empty();
+  private Optional<Node> overlay = Optional.empty();
+  private Theme theme;
+
+  public MainWindow(Workers workers, Picker picker, Places places, String today) {
+    this.places = places;
+    this.theme = places.dark() ? Theme.DARK : Theme.LIGHT;
+    this.desk = new Desk(this, workers, picker, places);
+    this.stages = List.of(new BriefStage(), new PowerStage(), new RunsStage(), new PackStage(workers.pages(), desk::writePack));
+    this.current = stages.get(1);
+    this.jobLine = new JobLine(stages, this::choose);
+    this.commands = desk.commands(stages);
+    this.today = today;
+    build();
+    Style.apply(root, theme);
+    welcome("");
+  }
+
+  private final String today;
+
+  private void build() {
+    frame.setTop(head);
+    frame.setLeft(jobLine);
+    var sideFrame = new BorderPane(side);
+    sideFrame.getStyleClass().add("side-frame");
+    frame.setRight(sideFrame);
+    stripHint.getStyleClass().add("soft");
+    stripHint.setPadding(new Insets(6, 18, 0, 18));
+    var scroll = new ScrollPane(strip);
+    scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    scroll.setFocusTraversable(false);
+    var bottom = new BorderPane(scroll);
+    bottom.setTop(stripHint);
+    bottom.getStyleClass().add("path-strip");
+    bottom.setPrefHeight(PathStrip.HEIGHT + 36);
+    bottom.setMinHeight(PathStrip.HEIGHT + 36);
+    strip.setId("path-strip");
+    strip.onSelect(this::select);
+    centre.setBottom(bottom);
+    frame.setCenter(centre);
+    message.getStyleClass().add("message");
+    message.getChildren().add(messageText);
+    message.setMaxSize(javafx.scene.layout.Region.USE_PREF_SIZE, javafx.scene.layout.Region.USE_PREF_SIZE);
+    message.setVisible(false);
+    messageText.setId("message");
+    messageText.setWrapText(true);
+    messageText.setMaxWidth(700);
+    StackPane.setAlignment(message, Pos.BOTTOM_CENTER);
+    StackPane.setMargin(message, new Insets(0, 0, 14, 0));
+    messageTime.setOnFinished(_ -> message.setVisible(false));
+    var finder = new Finder(head.find(), this::hits);
+    StackPane.setAlignment(finder.list(), Pos.TOP_LEFT);
+    finder.list().setMaxWidth(430);
+    finder.list().visibleProperty().addListener((_, _, shown) -> {
+      if (!shown) return;
+      var at = head.find().localToScene(0, head.find().getHeight());
+      StackPane.setMargin(finder.list(), new Insets(at.getY() + 2, 0, 0, at.getX()));
+    });
+    finder.list().setManaged(true);
+    root.getChildren().addAll(frame, finder.list(), message);
+    root.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+  }
+
+  public Parent root() {
+    return root;
+  }
+
+  public List<Stage> stages() {
+    return stages;
+  }
+
+  public Desk desk() {
+    return desk;
+  }
+
+  public List<Command> commands() {
+    return commands;
+  }
+
+  public Optional<Session> session() {
+    return session;
+  }
+
+  public SideSheet side() {
+    return side;
+  }
+
+  private List<Finder.Hit> hits() {
+    var hits = new ArrayList<Finder.Hit>();
+    for (var command : commands) hits.add(new Finder.Hit(command.name(), command.keyText(), command.run()));
+    session.ifPresent(s -> hits.addAll(Finder.things(s.review().get(), this::select)));
+    return hits;
+  }
+
+  private void key(KeyEvent e) {
+    if (e.getCode() == KeyCode.ESCAPE && overlay.isPresent() && session.isPresent()) {
+      closeOverlay();
+      e.consume();
+      return;
+    }
+    for (var command : commands) {
+      if (command.keys().isPresent() && command.keys().get().match(e)) {
+        command.run().run();
+        e.consume();
+        return;
+      }
+    }
+  }
+
+  /// Takes up a session in place of the one before.
+  void take(Session next) {
+    session = Optional.of(next);
+    closeOverlay();
+    next.review().addListener(_ -> show());
+    next.history().addListener(_ -> head.show(next, next.review().get()));
+    next.selection().addListener(_ -> show());
+    next.message().addListener((_, _, text) -> tell(text));
+    next.stale().addListener((_, _, stale) -> root.setCursor(stale ? javafx.scene.Cursor.WAIT : javafx.scene.Cursor.DEFAULT));
+    show();
+    current.firstFocus().requestFocus();
+  }
+
+  void tell(String text) {
+    if (text.isEmpty()) return;
+    messageText.setText(text);
+    message.setVisible(true);
+    message.toFront();
+    messageTime.playFromStart();
+  }
+
+  /// Asks in a bar, without stopping the work.
+  void ask(String text, String yes, Runnable onYes, String no, Runnable onNo) {
+    var label = new Label(text);
+    label.getStyleClass().add("wrapping");
+    var take = new Button(yes);
+    take.getStyleClass().add("repair");
+    take.setId("ask-yes");
+    var leave = new Button(no);
+    leave.setId("ask-no");
+    var bar = new HBox(12, label, take, leave);
+    bar.setAlignment(Pos.CENTER_LEFT);
+    bar.getStyleClass().add("caution");
+    take.setOnAction(_ -> {
+      centre.setTop(null);
+      onYes.run();
+    });
+    leave.setOnAction(_ -> {
+      centre.setTop(null);
+      onNo.run();
+    });
+    centre.setTop(bar);
+  }
+
+  private void show() {
+    session.ifPresent(s -> {
+      var review = s.review().get();
+      head.show(s, review);
+      jobLine.show(current, review, theme);
+      side.show(s, review, theme, today);
+      centre.setCenter(current.view());
+      current.show(s, review, theme);
+      path(s, review);
+    });
+  }
+
+  private void path(Session session, Review review) {
+    var selected = session.selection().get();
+    var subject = selected.or(() -> fullestLoad(review));
+    var path = subject.flatMap(id -> PathTo.of(id, review.study()));
+    if (path.isEmpty()) {
+      stripHint.setText(selected.isPresent() ? "No source reaches " + review.study().label(selected.get()) + ", or it carries no load." : "Select a device or wire to see the way of the current to it and back.");
+      strip.show(new Drawing(10, PathStrip.HEIGHT, List.of(), List.of()), theme);
+      return;
+    }
+    stripHint.setText(path.get().title());
+    strip.show(PathStrip.of(path.get(), review.study(), selected), theme);
+    strip.focusOn(selected);
+  }
+
+  private static Optional<Id> fullestLoad(Review review) {
+    return review.study().network().feeds().stream().filter(feed -> feed.source().isPresent()).max(java.util.Comparator.comparingDouble(feed -> review.study().designPower(feed).watts())).map(feed -> feed.device().id());
+  }
+
+  public void choose(Stage stage) {
+    current = stage;
+    show();
+    Platform.runLater(() -> stage.firstFocus().requestFocus());
+  }
+
+  public Stage current() {
+    return current;
+  }
+
+  public void select(Id id) {
+    session.ifPresent(s -> s.selection().set(Optional.of(id)));
+  }
+
+  /// Goes to the next open finding, in the stage it belongs to.
+  void nextFinding() {
+    session.ifPresent(s -> {
+      var open = s.review().get().open();
+      if (open.isEmpty()) {
+        s.tell("No finding is open.");
+        return;
+      }
+      var selected = s.selection().get();
+      var at = -1;
+      for (var i = 0; i < open.size(); i++) if (selected.filter(open.get(i).verdict().subject()::equals).isPresent()) at = i;
+      var next = open.get((at + 1) % open.size());
+      stages.stream().filter(stage -> stage.owns(next)).findFirst().ifPresent(stage -> current = stage);
+      s.selection().set(Optional.of(next.verdict().subject()));
+      show();
+    });
+  }
+
+  void focusFind() {
+    head.find().requestFocus();
+    head.find().selectAll();
+  }
+
+  void focusPath() {
+    strip.requestFocus();
+  }
+
+  void clearSelection() {
+    session.ifPresent(s -> s.selection().set(Optional.empty()));
+  }
+
+  void theme(boolean dark) {
+    theme = dark ? Theme.DARK : Theme.LIGHT;
+    places.dark(dark);
+    Style.apply(root, theme);
+    show();
+  }
+
+  public Theme theme() {
+    return theme;
+  }
+
+  void welcome(String problem) {
+    overlay(new Welcome(places.recent(), desk::openDemo, desk::begin, desk::open, desk::open, problem));
+  }
+
+  void shortcuts() {
+    var sheet = new ShortcutSheet(commands, this::closeOverlay);
+    overlay(sheet);
+    sheet.focus();
+  }
+
+  private void overlay(Node node) {
+    closeOverlay();
+    overlay = Optional.of(node);
+    root.getChildren().add(node);
+    frame.setDisable(node instanceof Welcome);
+  }
+
+  private void closeOverlay() {
+    overlay.ifPresent(root.getChildren()::remove);
+    overlay = Optional.empty();
+    frame.setDisable(false);
+  }
+}

@@ -1,0 +1,52 @@
+package nelvar.desktop.app;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import nelvar.desktop.session.Places;
+
+/// The application: `demo` opens the demo machine, a file name opens that project, `--shot DIR` writes pictures and ends.
+public final class NelvarApp extends Application {
+  @Override
+  public void start(javafx.stage.Stage primary) {
+    var arguments = getParameters().getRaw();
+    if (!arguments.isEmpty() && arguments.getFirst().equals("--shot")) {
+      shoot(arguments.size() > 1 ? arguments.get(1) : "", primary);
+      return;
+    }
+    var window = new MainWindow(Workers.start(), Picker.NATIVE, Places.usual(), LocalDate.now().toString());
+    primary.setTitle("Nelvar");
+    primary.setScene(new Scene(window.root(), 1280, 800));
+    primary.setMinWidth(1024);
+    primary.setMinHeight(700);
+    primary.setOnCloseRequest(_ -> window.desk().close());
+    primary.show();
+    if (!arguments.isEmpty()) {
+      if (arguments.getFirst().equals("demo")) {
+        window.desk().openDemo();
+        window.desk().offerUntitled();
+      } else if (Files.exists(Path.of(arguments.getFirst()))) window.desk().open(Path.of(arguments.getFirst()));
+      else window.welcome("There is no command and no file '" + arguments.getFirst() + "'. Known commands: nelvar --help");
+    }
+    if (System.getProperty("nelvar.started") != null) {
+      // For the start-up benchmark: says when the first picture stands, then ends.
+      Platform.runLater(() -> Platform.runLater(() -> {
+        System.out.println("window up " + (System.currentTimeMillis() - ProcessHandle.current().info().startInstant().orElseThrow().toEpochMilli()) + " ms after the process began");
+        Platform.exit();
+      }));
+    }
+  }
+
+  private static void shoot(String folder, javafx.stage.Stage primary) {
+    if (folder.isEmpty()) {
+      System.err.println("nelvar: --shot needs a folder: nelvar --shot DIR");
+      System.exit(2);
+    }
+    var code = Shots.write(Path.of(folder), primary);
+    Platform.exit();
+    if (code != 0) System.exit(code);
+  }
+}

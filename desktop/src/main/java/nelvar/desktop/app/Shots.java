@@ -1,0 +1,73 @@
+package nelvar.desktop.app;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import javafx.animation.PauseTransition;
+import javafx.application.Platform;
+import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.Scene;
+import javafx.util.Duration;
+import nelvar.core.model.Id;
+import nelvar.desktop.session.Places;
+import nelvar.desktop.stage.pack.PackStage;
+
+/// One picture of each stage at 1280×800, from the demo, without a display.
+public final class Shots {
+  private Shots() {}
+
+  /// @return exit code: 0 fine, 2 the folder cannot be written
+  static int write(Path folder, javafx.stage.Stage primary) {
+    try {
+      Files.createDirectories(folder);
+      var places = new Places(Files.createTempDirectory("nelvar-shot"));
+      var window = new MainWindow(Workers.start(), Picker.NATIVE, places, "2026-01-01");
+      var scene = new Scene(window.root(), 1280, 800);
+      primary.setScene(scene);
+      primary.show();
+      picture(scene, folder.resolve("0-welcome.png"));
+      window.desk().openDemo();
+      var stages = window.stages();
+      for (var i = 0; i < stages.size(); i++) {
+        var subject = switch (stages.get(i).name()) {
+          case "Power" -> Optional.of(new Id("T2"));
+          case "Runs" -> Optional.of(new Id("W32"));
+          default -> Optional.<Id>empty();
+        };
+        window.session().orElseThrow().selection().set(subject);
+        window.choose(stages.get(i));
+        if (stages.get(i) instanceof PackStage pack) settle(pack);
+        picture(scene, folder.resolve("%d-%s.png".formatted(i + 1, stages.get(i).name().toLowerCase(java.util.Locale.ROOT))));
+      }
+      window.theme(true);
+      window.select(new Id("M6"));
+      window.choose(stages.get(1));
+      picture(scene, folder.resolve("5-power-dark.png"));
+      return 0;
+    } catch (IOException e) {
+      System.err.println("nelvar: the pictures cannot be written: " + e.getMessage());
+      return 2;
+    }
+  }
+
+  private static void settle(PackStage pack) {
+    // The pages are set by a worker; its result comes through this thread's own queue.
+    for (var turn = 0; turn < 200 && !pack.settled(); turn++) pulse(50);
+  }
+
+  /// Lets the toolkit lay out and paint for a while.
+  private static void pulse(int milliseconds) {
+    var loop = new Object();
+    var pause = new PauseTransition(Duration.millis(milliseconds));
+    pause.setOnFinished(_ -> Platform.exitNestedEventLoop(loop, null));
+    pause.play();
+    Platform.enterNestedEventLoop(loop);
+  }
+
+  private static void picture(Scene scene, Path file) throws IOException {
+    pulse(250);
+    var image = scene.snapshot(null);
+    javax.imageio.ImageIO.write(SwingFXUtils.fromFXImage(image, null), "png", file.toFile());
+  }
+}

@@ -1,0 +1,122 @@
+package nelvar.desktop.control;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.load.InletLoad;
+import nelvar.core.analysis.protection.BreakerChoice;
+import nelvar.core.analysis.protection.Guards;
+import nelvar.core.analysis.sizing.Ampacity;
+import nelvar.core.analysis.sizing.SectionChoice;
+import nelvar.core.analysis.sizing.VoltageDrop;
+import nelvar.core.analysis.supply.SupplyLoad;
+import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.MainsInlet;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
+import nelvar.core.trail.Computed;
+import nelvar.core.trail.Trail;
+import nelvar.core.units.Current;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Power;
+
+/// The numbers of a thing, each with its working where it has one. In one order for every kind of thing.
+public final class Facts {
+  /// @param value with its unit
+  public record Fact(String name, String value, Optional<Trail> working) {
+    static Fact of(String name, Object value) {
+      return new Fact(name, value.toString(), Optional.empty());
+    }
+
+    static Fact of(String name, Object value, Trail working) {
+      return new Fact(name, value.toString(), Optional.of(working));
+    }
+  }
+
+  private Facts() {}
+
+  public static List<Fact> of(Device device, Study study) {
+    var facts = new ArrayList<Fact>();
+    inlet(device, study, facts);
+    guard(device, study, facts);
+    gives(device, study, facts);
+    takes(device, study, facts);
+    return facts;
+  }
+
+  private static void inlet(Device device, Study study, List<Fact> facts) {
+    if (!(study.part(device).orElse(null) instanceof MainsInlet)) return;
+    InletLoad.of(study).ifPresent(load -> facts.add(Fact.of("Most loaded line", load.value(), load.trail())));
+    InletLoad.running(study).ifPresent(current -> facts.add(Fact.of("Running, with duty", current)));
+    facts.add(Fact.of("Upstream device", study.project().brief().supply().upstream()));
+    study.project().brief().supply().loopImpedance().ifPresent(z -> facts.add(Fact.of("Loop impedance", z)));
+  }
+
+  private static void guard(Device device, Study study, List<Fact> facts) {
+    for (var guarding : Guards.all(study)) {
+      if (!guarding.device().device().id().equals(device.id())) continue;
+      var guard = guarding.device().guard();
+      facts.add(Fact.of(guard instanceof Guard.Electronic(var channel, _) ? "Channel " + channel + ", all on" : "All on", "%s of %s".formatted(guarding.design(), guard.rating())));
+      if (guard instanceof Guard.Breaker) {
+        if (guarding.inrushPeak().amperes() > 0) facts.add(Fact.of("At switching on", guarding.inrushPeak() + " peak"));
+        BreakerChoice.propose(guarding.design(), Optional.of(guarding.inrushPeak())).ifPresent(choice -> facts.add(Fact.of("Least that would do", choice.value(), choice.trail())));
+      }
+    }
+  }
+
+  private static void gives(Device device, Study study, List<Fact> facts) {
+    for (var source : study.network().sources(device)) {
+      if (study.part(device).orElse(null) instanceof MainsInlet || source.output().name().equals("B")) continue;
+      var load = SupplyLoad.of(source, study);
+      facts.add(Fact.of("Gives, all on", "%s of %s".formatted(load.value(), source.output().rating()), load.trail()));
+      facts.add(Fact.of("Share of its rating", load.value().of(source.output().rating())));
+      facts.add(Fact.of("Gives, with duty", study.runningCurrent(source)));
+      loss(device, study).ifPresent(power -> facts.add(Fact.of("Heat, all on", power)));
+    }
+  }
+
+  /// What goes in and does not come out.
+  private static Optional<Power> loss(Device device, Study study) {
+    var in = study.network().feeds(device.id()).stream().mapToDouble(feed -> study.designPower(feed).watts()).sum();
+    var out = study.network().sources(device).stream().flatMap(source -> study.currents().served(source).stream()).mapToDouble(feed -> study.designPower(feed).watts() * feed.device().work().simultaneityFactor()).sum();
+    return in > out && out > 0 ? Optional.of(new Power(in - out)) : study.part(device).flatMap(part -> part.loss());
+  }
+
+  private static void takes(Device device, Study study, List<Fact> facts) {
+    for (var feed : study.network().feeds(device.id())) {
+      if (feed.intake().name().equals("B") && study.network().feeds(device.id()).size() > 1) continue;
+      if (feed.source().isEmpty()) {
+        facts.add(Fact.of("Takes", "not fed"));
+        continue;
+      }
+      facts.add(Fact.of("Takes, all on", study.designCurrent(feed)));
+      facts.add(Fact.of("Takes, with duty", new Current(study.currents().drawn(feed).running())));
+      facts.add(Fact.of("From", feed.source().get()));
+      feed.intake().inrush().ifPresent(inrush -> facts.add(Fact.of("At switching on", inrush)));
+      facts.add(Fact.of("Accepts", feed.intake().accepts()));
+      switch (VoltageDrop.of(feed, study)) {
+        case Computed.Known<Percent>(var drop) -> {
+          facts.add(Fact.of("Drop on its wires", drop.value(), drop.trail()));
+          facts.add(Fact.of("Voltage at it", feed.voltage().less(feed.voltage().times(drop.value().fraction()))));
+        }
+        case Computed.Missing<Percent>(var why) -> facts.add(Fact.of("Drop on its wires", "not known: " + why));
+      }
+    }
+  }
+
+  public static List<Fact> of(Conductor conductor, Study study) {
+    var facts = new ArrayList<Fact>();
+    facts.add(Fact.of("Carries, all on (Ib)", study.designCurrent(conductor)));
+    facts.add(Fact.of("Carries, with duty", study.runningCurrent(conductor)));
+    study.circuit(conductor).ifPresent(circuit -> facts.add(Fact.of("Guarded by (In)", circuit.guard().map(guard -> guard.device().designation() + " " + guard.guard()).orElse("none; " + circuit.source() + ", " + circuit.limit()))));
+    switch (Ampacity.of(conductor, study)) {
+      case Computed.Known<Current>(var iz) -> facts.add(Fact.of("May carry (Iz)", iz.value(), iz.trail()));
+      case Computed.Missing<Current>(var why) -> facts.add(Fact.of("May carry (Iz)", "not known: " + why));
+    }
+    VoltageDrop.alone(conductor, study).ifPresent(lost -> facts.add(Fact.of("Loses", lost)));
+    if (conductor.function() != Conductor.Function.PROTECTIVE) SectionChoice.propose(conductor, study).ifPresent(choice -> facts.add(Fact.of("Least that would do", choice.value(), choice.trail())));
+    study.bundle(conductor).ifPresent(bundle -> facts.add(Fact.of("Lies in", bundle.name())));
+    return facts;
+  }
+}

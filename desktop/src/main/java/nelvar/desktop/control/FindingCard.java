@@ -1,0 +1,110 @@
+package nelvar.desktop.control;
+
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import nelvar.core.finding.Repair;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Deviation;
+import nelvar.core.review.Review;
+import nelvar.desktop.style.Theme;
+
+/// One finding: what, why, the ways out, its working, and accepting it with a written reason.
+public final class FindingCard extends VBox {
+  private final VBox more = new VBox(4);
+  private final Verdict.Finding finding;
+  private boolean workingShown;
+
+  /// What a card can ask for.
+  public interface Actions {
+    void repair(Repair repair);
+
+    void accept(String rule, Verdict.Finding finding, String reason);
+
+    void reopen(Deviation deviation);
+  }
+
+  public FindingCard(Review.Entry entry, Theme theme, Actions actions) {
+    finding = entry.finding().orElseThrow();
+    getStyleClass().addAll("finding", entry.accepted().isPresent() ? "accepted" : finding.severity().name().toLowerCase(java.util.Locale.ROOT));
+    var title = new Label(finding.title());
+    title.getStyleClass().addAll("strong", "wrapping");
+    title.setMinHeight(USE_PREF_SIZE);
+    var word = new Label(entry.accepted().isPresent() ? "accepted" : finding.severity().name().toLowerCase(java.util.Locale.ROOT));
+    word.getStyleClass().add("faint");
+    word.setMinWidth(USE_PREF_SIZE);
+    var space = new javafx.scene.layout.Region();
+    HBox.setHgrow(space, javafx.scene.layout.Priority.ALWAYS);
+    var top = new HBox(7, Icon.of(finding.severity(), theme), title, space, word);
+    var text = new Label(finding.text());
+    text.getStyleClass().add("wrapping");
+    text.setMinHeight(USE_PREF_SIZE);
+    getChildren().addAll(top, text);
+    if (entry.accepted().isPresent()) accepted(entry.accepted().get(), actions);
+    else open(entry, actions);
+    getChildren().add(more);
+    setAccessibleText(finding.severity() + ": " + finding.title() + ". " + finding.text());
+  }
+
+  private void open(Review.Entry entry, Actions actions) {
+    var row = new FlowPane(8, 6);
+    for (var repair : finding.repairs()) {
+      var button = new Button(repair.label());
+      button.getStyleClass().add("repair");
+      button.setMaxWidth(252);
+      button.setOnAction(_ -> actions.repair(repair));
+      row.getChildren().add(button);
+    }
+    row.getChildren().addAll(link("Working", this::working), link("Accept…", () -> ask(reason -> actions.accept(entry.rule().id(), finding, reason))));
+    getChildren().add(row);
+  }
+
+  private void accepted(Deviation deviation, Actions actions) {
+    var reason = new Label("Accepted: " + deviation.reason() + " (" + deviation.by() + ", " + deviation.date() + ")");
+    reason.getStyleClass().add("wrapping");
+    reason.setMinHeight(USE_PREF_SIZE);
+    getChildren().addAll(reason, new FlowPane(8, 6, link("Working", this::working), link("Reopen", () -> actions.reopen(deviation))));
+  }
+
+  private static Button link(String text, Runnable action) {
+    var button = new Button(text);
+    button.getStyleClass().add("link");
+    button.setOnAction(_ -> action.run());
+    return button;
+  }
+
+  /// Shows or hides the working.
+  public void working() {
+    workingShown = !workingShown;
+    more.getChildren().clear();
+    if (workingShown) more.getChildren().add(new TrailView(finding.trail()));
+  }
+
+  private void ask(Consumer<String> accept) {
+    workingShown = false;
+    var reason = new TextField();
+    reason.setPromptText("Why it may stay so");
+    reason.setAccessibleText("Reason for accepting");
+    reason.setId("accept-reason");
+    var take = new Button("Accept with this reason");
+    take.getStyleClass().add("repair");
+    take.disableProperty().bind(javafx.beans.binding.Bindings.createBooleanBinding(() -> reason.getText().strip().length() < 4, reason.textProperty()));
+    Runnable done = () -> {
+      if (!take.isDisabled()) accept.accept(reason.getText().strip());
+    };
+    take.setOnAction(_ -> done.run());
+    reason.setOnAction(_ -> done.run());
+    more.getChildren().setAll(reason, take);
+    reason.requestFocus();
+  }
+
+  /// The first repair, if there is one.
+  public Optional<Repair> firstRepair() {
+    return finding.repairs().stream().findFirst();
+  }
+}

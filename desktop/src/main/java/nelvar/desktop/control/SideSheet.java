@@ -1,0 +1,268 @@
+package nelvar.desktop.control;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import nelvar.core.finding.Repair;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Deviation;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.review.Review;
+import nelvar.desktop.session.Session;
+import nelvar.desktop.style.Theme;
+
+/// The selection: what it is, its numbers with their working, its findings with their ways out, its settings. The same
+/// order for every kind of thing. With nothing selected: what is open.
+public final class SideSheet extends ScrollPane implements FindingCard.Actions {
+  private final VBox content = new VBox();
+  private final Set<String> opened = new HashSet<>();
+  private Optional<Session> session = Optional.empty();
+  private Optional<Id> shown = Optional.empty();
+  private Theme theme = Theme.LIGHT;
+  private String today = "";
+
+  public SideSheet() {
+    getStyleClass().add("side-sheet");
+    content.getStyleClass().add("side-content");
+    setContent(content);
+    setFitToWidth(true);
+    setHbarPolicy(ScrollBarPolicy.NEVER);
+    setFocusTraversable(false);
+  }
+
+  /// @param date written into accepted deviations
+  public void show(Session next, Review review, Theme look, String date) {
+    session = Optional.of(next);
+    theme = look;
+    today = date;
+    var selected = next.selection().get();
+    if (!selected.equals(shown)) {
+      opened.clear();
+      setVvalue(0);
+    }
+    shown = selected;
+    var focused = focusedId();
+    content.getChildren().clear();
+    var device = selected.flatMap(id -> next.project().device(id));
+    var conductor = selected.flatMap(id -> next.project().conductor(id));
+    if (device.isPresent()) device(device.get(), next, review);
+    else if (conductor.isPresent()) conductor(conductor.get(), next, review);
+    else overview(next, review);
+    focused.ifPresent(id -> {
+      if (content.lookup("#" + id) instanceof Node node) node.requestFocus();
+    });
+  }
+
+  private Optional<String> focusedId() {
+    return getScene() != null && getScene().getFocusOwner() instanceof Node owner && owner.getId() != null && content.lookup("#" + owner.getId()) == owner ? Optional.of(owner.getId()) : Optional.empty();
+  }
+
+  private void overview(Session session, Review review) {
+    var title = new Label(review.open().isEmpty() ? "Nothing open" : "Open findings");
+    title.getStyleClass().add("subtitle");
+    content.getChildren().add(title);
+    if (review.open().isEmpty()) content.getChildren().add(wrapped("Everything this version checks holds, or was accepted with a reason. What it does not check stands on the cover of the pack."));
+    for (var entry : review.open()) content.getChildren().add(row(session, review, entry));
+    if (!review.accepted().isEmpty()) {
+      content.getChildren().add(section("Accepted"));
+      for (var entry : review.accepted()) content.getChildren().add(row(session, review, entry));
+    }
+    if (!review.notChecked().isEmpty()) {
+      content.getChildren().add(section("Not checked"));
+      for (var entry : review.notChecked()) {
+        var button = fact(review.study().label(entry.verdict().subject()), ((Verdict.NotChecked) entry.verdict()).why());
+        button.setOnAction(_ -> session.selection().set(Optional.of(entry.verdict().subject())));
+        content.getChildren().add(button);
+      }
+    }
+    var caution = wrapped("Lock off and prove dead before you touch. Local codes and a licensed electrician decide.");
+    caution.getStyleClass().add("caution");
+    content.getChildren().add(caution);
+  }
+
+  private Node row(Session session, Review review, Review.Entry entry) {
+    var finding = entry.finding().orElseThrow();
+    var name = new Label(review.study().label(finding.subject()));
+    name.getStyleClass().add("mono");
+    name.setMinWidth(Region.USE_PREF_SIZE);
+    var what = new Label(finding.title());
+    what.getStyleClass().add("wrapping");
+    var box = new HBox(8, Icon.of(finding.severity(), theme), name, what);
+    box.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    var button = new Button();
+    button.setGraphic(box);
+    button.getStyleClass().add("fact");
+    button.setMaxWidth(Double.MAX_VALUE);
+    button.setAccessibleText(finding.severity() + " on " + name.getText() + ": " + finding.title());
+    button.setOnAction(_ -> session.selection().set(Optional.of(finding.subject())));
+    return button;
+  }
+
+  private void head(String designation, String title, String purpose) {
+    var mark = new Label(designation);
+    mark.getStyleClass().add("designation");
+    var back = new Button("All findings");
+    back.getStyleClass().add("link");
+    back.setOnAction(_ -> session.ifPresent(s -> s.selection().set(Optional.empty())));
+    var space = new Region();
+    HBox.setHgrow(space, Priority.ALWAYS);
+    var name = new Label(title);
+    name.getStyleClass().addAll("subtitle", "wrapping");
+    name.setMinHeight(Region.USE_PREF_SIZE);
+    content.getChildren().addAll(new HBox(mark, space, back), name);
+    if (!purpose.isEmpty()) content.getChildren().add(soft(purpose));
+  }
+
+  private void device(Device device, Session session, Review review) {
+    var part = review.study().part(device);
+    head(device.designation().text(), part.map(p -> p.name()).orElse(device.part()), device.purpose().isEmpty() ? device.place().words() : device.purpose() + ", " + device.place().words());
+    facts(Facts.of(device, review.study()));
+    findings(device.id(), review);
+    content.getChildren().add(section("Settings"));
+    DeviceSettings.of(device, session, review).forEach(content.getChildren()::add);
+    wires(device, session, review);
+  }
+
+  private void wires(Device device, Session session, Review review) {
+    var wires = review.study().at(device.id());
+    if (wires.isEmpty()) return;
+    content.getChildren().add(section("Wires"));
+    for (var wire : wires) {
+      var here = wire.from().device().equals(device.id()) ? wire.from() : wire.to();
+      var there = wire.from().device().equals(device.id()) ? wire.to() : wire.from();
+      var button = fact("%s  %s to %s:%s".formatted(wire.label(), here.terminal(), review.study().label(there.device()), there.terminal()), wire.section().map(Object::toString).orElse("no section"));
+      button.setOnAction(_ -> session.selection().set(Optional.of(wire.id())));
+      content.getChildren().add(button);
+    }
+  }
+
+  private void conductor(Conductor conductor, Session session, Review review) {
+    var study = review.study();
+    var where = "%s:%s to %s:%s".formatted(study.label(conductor.from().device()), conductor.from().terminal(), study.label(conductor.to().device()), conductor.to().terminal());
+    head(conductor.label().text(), where, "%s wire%s".formatted(conductor.function().words(), study.cable(conductor).map(cable -> ", core of " + cable.label()).orElse("")));
+    facts(Facts.of(conductor, study));
+    findings(conductor.id(), review);
+    content.getChildren().add(section("Settings"));
+    ConductorSettings.of(conductor, session, study).forEach(content.getChildren()::add);
+    content.getChildren().add(section("Ends"));
+    for (var end : List.of(conductor.from(), conductor.to())) {
+      var button = fact(study.label(end.device()) + ":" + end.terminal(), study.device(end.device()).map(Device::purpose).orElse(""));
+      button.setOnAction(_ -> session.selection().set(Optional.of(end.device())));
+      content.getChildren().add(button);
+    }
+  }
+
+  private void facts(List<Facts.Fact> facts) {
+    var list = new VBox();
+    content.getChildren().add(list);
+    for (var fact : facts) {
+      if (fact.working().isEmpty()) {
+        list.getChildren().add(plain(fact));
+        continue;
+      }
+      var box = new VBox();
+      var button = fact(fact.name(), fact.value() + "  " + (opened.contains(fact.name()) ? "▾" : "▸"));
+      button.setId("fact-" + fact.name().toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-"));
+      button.setAccessibleText(fact.name() + " " + fact.value() + ", show its working");
+      box.getChildren().add(button);
+      if (opened.contains(fact.name())) box.getChildren().add(new TrailView(fact.working().get()));
+      button.setOnAction(_ -> {
+        if (!opened.add(fact.name())) opened.remove(fact.name());
+        if (opened.contains(fact.name())) box.getChildren().add(new TrailView(fact.working().get()));
+        else box.getChildren().removeLast();
+      });
+      list.getChildren().add(box);
+    }
+  }
+
+  /// Opens or closes the working of every number and finding shown.
+  public void toggleWorking() {
+    content.lookupAll(".fact").stream().filter(node -> node instanceof Button && node.getId() != null).forEach(node -> ((Button) node).fire());
+    content.lookupAll(".finding").stream().filter(FindingCard.class::isInstance).forEach(node -> ((FindingCard) node).working());
+  }
+
+  /// The first way out among the findings shown.
+  public Optional<Repair> firstRepair() {
+    return content.getChildren().stream().filter(FindingCard.class::isInstance).map(FindingCard.class::cast).flatMap(card -> card.firstRepair().stream()).findFirst();
+  }
+
+  private void findings(Id id, Review review) {
+    var entries = review.about(id).filter(entry -> entry.finding().isPresent()).toList();
+    if (entries.isEmpty()) return;
+    content.getChildren().add(section("Findings"));
+    for (var entry : entries) content.getChildren().add(new FindingCard(entry, theme, this));
+  }
+
+  @Override
+  public void repair(Repair repair) {
+    session.ifPresent(s -> s.edit(repair.edit().named(repair.label())));
+  }
+
+  @Override
+  public void accept(String rule, Verdict.Finding finding, String reason) {
+    session.ifPresent(s -> s.edit(Edits.accept(new Deviation(rule, finding.subject(), reason, System.getProperty("user.name", "unknown"), today))));
+  }
+
+  @Override
+  public void reopen(Deviation deviation) {
+    session.ifPresent(s -> s.edit(Edits.reopen(deviation)));
+  }
+
+  private static Label section(String text) {
+    var label = new Label(text);
+    label.getStyleClass().add("section-title");
+    return label;
+  }
+
+  private static Label soft(String text) {
+    var label = wrapped(text);
+    label.getStyleClass().add("soft");
+    return label;
+  }
+
+  private static Label wrapped(String text) {
+    var label = new Label(text);
+    label.getStyleClass().add("wrapping");
+    label.setMinHeight(Region.USE_PREF_SIZE);
+    return label;
+  }
+
+  private static HBox line(String name, String value) {
+    var left = new Label(name);
+    left.setMinWidth(Region.USE_PREF_SIZE);
+    var right = new Label(value);
+    right.getStyleClass().addAll("value", "wrapping");
+    right.setTextAlignment(javafx.scene.text.TextAlignment.RIGHT);
+    var space = new Region();
+    HBox.setHgrow(space, Priority.ALWAYS);
+    return new HBox(10, left, space, right);
+  }
+
+  private static Node plain(Facts.Fact fact) {
+    var line = line(fact.name(), fact.value());
+    line.getStyleClass().add("fact");
+    return line;
+  }
+
+  private static Button fact(String name, String value) {
+    var button = new Button();
+    button.setGraphic(line(name, value));
+    ((HBox) button.getGraphic()).prefWidthProperty().bind(button.widthProperty());
+    button.getStyleClass().add("fact");
+    button.setMaxWidth(Double.MAX_VALUE);
+    button.setAccessibleText(name + " " + value);
+    return button;
+  }
+}

@@ -1,0 +1,212 @@
+package nelvar.desktop.stage.brief;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.BiFunction;
+import java.util.function.Function;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.RadioButton;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import nelvar.core.model.Brief;
+import nelvar.core.model.edit.Edit;
+import nelvar.core.review.Review;
+import nelvar.core.units.ImpossibleQuantity;
+import nelvar.core.units.Kind;
+import nelvar.core.units.MainsVoltage;
+import nelvar.core.units.Quantity;
+import nelvar.core.units.Reading;
+import nelvar.desktop.control.DrawingPane;
+import nelvar.desktop.control.QuantityField;
+import nelvar.desktop.session.Session;
+import nelvar.desktop.stage.Stage;
+import nelvar.desktop.style.Theme;
+
+/// What the machine is fed from, where it stands, and which schools its design follows, with the argument of each side.
+public final class BriefStage implements Stage {
+  private final BorderPane view = new BorderPane();
+  private final VBox left = new VBox(12);
+  private final VBox right = new VBox(12);
+  private final Label name = new Label();
+  private Optional<Node> first = Optional.empty();
+
+  public BriefStage() {
+    view.getStyleClass().add("stage");
+    var title = new Label("Brief");
+    title.getStyleClass().add("title");
+    name.getStyleClass().addAll("soft", "wrapping");
+    var head = new HBox(title, name);
+    head.getStyleClass().add("stage-head");
+    view.setTop(head);
+    left.setPrefWidth(392);
+    left.setMinWidth(350);
+    var columns = new HBox(14, left, right);
+    HBox.setHgrow(right, Priority.ALWAYS);
+    columns.setStyle("-fx-padding: 4 18 18 18;");
+    var scroll = new ScrollPane(columns);
+    scroll.setFitToWidth(true);
+    scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    scroll.setFocusTraversable(false);
+    view.setCenter(scroll);
+  }
+
+  @Override
+  public String name() {
+    return "Brief";
+  }
+
+  @Override
+  public Node view() {
+    return view;
+  }
+
+  @Override
+  public Node firstFocus() {
+    return first.orElse(view);
+  }
+
+  @Override
+  public void show(Session session, Review review, Theme theme) {
+    var focused = view.getScene() == null || view.getScene().getFocusOwner() == null ? Optional.<String>empty() : Optional.ofNullable(view.getScene().getFocusOwner().getId());
+    name.setText(review.project().description().isEmpty() ? "What is it fed from, where does it stand, which schools does it follow?" : review.project().description());
+    var brief = session.project().brief();
+    left.getChildren().setAll(supply(session, brief), surroundings(session, brief), cautions());
+    right.getChildren().setAll(lines(review, theme), schools(session, brief));
+    first = Optional.ofNullable(left.lookup("#field-mains-voltage"));
+    focused.map(id -> view.lookup("#" + id)).ifPresent(Node::requestFocus);
+  }
+
+  private static VBox card(String title, Node... nodes) {
+    var label = new Label(title);
+    label.getStyleClass().add("subtitle");
+    var card = new VBox(label);
+    card.getStyleClass().add("card");
+    card.getChildren().addAll(nodes);
+    return card;
+  }
+
+  private static <Q> QuantityField<Q> field(String name, String unit, String now, Function<String, Reading<Q>> read, Session session, BiFunction<Brief, Q, Edit> edit) {
+    var field = new QuantityField<Q>(name, unit, read, next -> {
+      try {
+        return session.edit(edit.apply(session.project().brief(), next));
+      } catch (ImpossibleQuantity impossible) {
+        session.tell(String.valueOf(impossible.getMessage()));
+        return false;
+      }
+    });
+    field.show(now);
+    return field;
+  }
+
+  private static <Q extends Quantity> Reading<Q> aboveZero(Kind<Q> kind, String text) {
+    return switch (kind.read(text)) {
+      case Reading.Value<Q>(var value) when value.si() <= 0 -> new Reading.Misread<>("This must be above zero, such as " + kind.example());
+      case Reading<Q> reading -> reading;
+    };
+  }
+
+  private static Node supply(Session session, Brief brief) {
+    var s = brief.supply();
+    return card(
+        "Supply",
+        field("Mains voltage", "", s.voltage().toString(), MainsVoltage::read, session, Briefs::voltage),
+        field("Frequency", "", s.frequency().toString(), text -> aboveZero(Kind.FREQUENCY, text), session, Briefs::frequency),
+        choices("Earthing system", List.of(Brief.Earthing.values()), s.earthing(), Brief.Earthing::words, next -> session.edit(Briefs.earthing(session.project().brief(), next))),
+        field("Upstream device", "", s.upstream().toString(), text -> aboveZero(Kind.CURRENT, text), session, Briefs::upstream),
+        field("Loop impedance at the inlet", "", s.loopImpedance().map(Object::toString).orElse(""), text -> aboveZero(Kind.RESISTANCE, text), session, Briefs::loop),
+        field("Short-circuit current at the inlet", "", s.prospectiveShortCircuitCurrent().map(Object::toString).orElse(""), text -> aboveZero(Kind.CURRENT, text), session, Briefs::shortCircuit));
+  }
+
+  private static Node surroundings(Session session, Brief brief) {
+    var a = brief.surroundings();
+    return card(
+        "Surroundings",
+        field("Lowest ambient", "", a.least().toString(), Kind.TEMPERATURE::read, session, (b, next) -> Briefs.around("Set the lowest ambient to " + next, b, next, b.surroundings().greatest(), b.surroundings().inside())),
+        field("Highest ambient", "", a.greatest().toString(), Kind.TEMPERATURE::read, session, (b, next) -> Briefs.around("Set the highest ambient to " + next, b, b.surroundings().least(), next, b.surroundings().inside())),
+        field("Inside the cabinet", "", a.inside().toString(), Kind.TEMPERATURE::read, session, (b, next) -> Briefs.around("Set the inside temperature to " + next, b, b.surroundings().least(), b.surroundings().greatest(), next)),
+        soft("The inside temperature is yours to set; it is not computed from the losses yet." + (a.remarks().isEmpty() ? "" : " " + a.remarks() + ".")));
+  }
+
+  private static Node cautions() {
+    var text = soft("Local codes and a licensed electrician decide. Lock off and prove dead before work; wait for stored charge, then measure; protective conductor first. Nelvar says what it checked and what it did not.");
+    text.getStyleClass().add("caution");
+    return text;
+  }
+
+  private static Node lines(Review review, Theme theme) {
+    var pane = new DrawingPane("Current of each mains line against the upstream device", false);
+    pane.show(PhaseBars.of(review.study()), theme);
+    pane.setFocusTraversable(false);
+    return card("Taken from the mains", pane);
+  }
+
+  private static Node schools(Session session, Brief brief) {
+    var p = brief.policies();
+    return card(
+        "Schools and policies",
+        school("Sizing", "Metric: IEC 60204-1 and IEC 60364, mm², 40 °C reference. The only one this version computes.", List.of(), p.sizing(), _ -> "", _ -> {}),
+        school("A protective device per branch, or grouped", "Per branch: one fault stops one thing, and each device fits its wire; industry builds so. Grouped: converters that protect themselves share one device where space is short; small shops build so. A bare transformer always needs its own.", List.of(Brief.Protection.values()), p.protection(), v -> v == Brief.Protection.PER_BRANCH ? "per branch" : "grouped", next -> session.edit(policies(session, "Follow the " + (next == Brief.Protection.PER_BRANCH ? "per-branch" : "grouped") + " school", next, session.project().brief().policies().fuses()))),
+        school("gG fuse against wire", "Strict: I2 ≤ 1.45 Iz to the letter, the fuse one size smaller. By rating: In ≤ Iz, since real mountings fuse sooner; national practice in places.", List.of(Brief.FuseReading.values()), p.fuses(), v -> v == Brief.FuseReading.STRICT ? "strict" : "by rating", next -> session.edit(policies(session, "Read gG fuses " + (next == Brief.FuseReading.STRICT ? "strictly" : "by rating"), session.project().brief().policies().protection(), next))),
+        field("Use of a supply", "% of rating", nelvar.core.units.Significant.digits(p.headroom().percent()), Kind.PERCENT::read, session, (b, next) -> Briefs.policies("Set the headroom policy to " + next, b, b.policies().protection(), b.policies().fuses(), next, b.policies().drop())),
+        field("Voltage drop limit", "% of Un", nelvar.core.units.Significant.digits(p.drop().percent()), Kind.PERCENT::read, session, (b, next) -> Briefs.policies("Set the drop limit to " + next, b, b.policies().protection(), b.policies().fuses(), b.policies().headroom(), next)));
+  }
+
+  private static Edit policies(Session session, String what, Brief.Protection protection, Brief.FuseReading fuses) {
+    var p = session.project().brief().policies();
+    return Briefs.policies(what, session.project().brief(), protection, fuses, p.headroom(), p.drop());
+  }
+
+  private static <T> Node school(String title, String argument, List<T> options, T now, Function<T, String> words, java.util.function.Consumer<T> take) {
+    var label = new Label(title);
+    label.getStyleClass().add("strong");
+    var box = new VBox(label, soft(argument));
+    box.getStyleClass().add("school");
+    if (!options.isEmpty()) box.getChildren().add(radios(title, options, now, words, take));
+    return box;
+  }
+
+  private static <T> Node choices(String title, List<T> options, T now, Function<T, String> words, java.util.function.Consumer<T> take) {
+    var label = new Label(title);
+    label.setMinWidth(104);
+    label.setPrefWidth(104);
+    var box = new HBox(8, label, radios(title, options, now, words, take));
+    box.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    return box;
+  }
+
+  private static <T> HBox radios(String title, List<T> options, T now, Function<T, String> words, java.util.function.Consumer<T> take) {
+    var row = new HBox(9);
+    var group = new ToggleGroup();
+    for (var option : options) {
+      var radio = new RadioButton(words.apply(option));
+      radio.setToggleGroup(group);
+      radio.setMinWidth(Region.USE_PREF_SIZE);
+      radio.setSelected(option.equals(now));
+      radio.setAccessibleText(title + ": " + words.apply(option));
+      radio.setId("radio-" + words.apply(option).toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-"));
+      radio.setOnAction(_ -> {
+        if (radio.isSelected() && !option.equals(now)) take.accept(option);
+      });
+      row.getChildren().add(radio);
+    }
+    return row;
+  }
+
+  private static Label soft(String text) {
+    var label = new Label(text);
+    label.getStyleClass().addAll("soft", "wrapping");
+    label.setMinHeight(Region.USE_PREF_SIZE);
+    return label;
+  }
+
+  @Override
+  public boolean owns(Review.Entry entry) {
+    return entry.rule().id().equals("load.inlet");
+  }
+}

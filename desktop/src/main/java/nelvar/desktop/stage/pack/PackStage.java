@@ -1,0 +1,143 @@
+package nelvar.desktop.stage.pack;
+
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.ProgressIndicator;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import nelvar.core.review.Review;
+import nelvar.desktop.control.DrawingPane;
+import nelvar.desktop.session.Session;
+import nelvar.desktop.stage.Stage;
+import nelvar.desktop.style.Theme;
+import nelvar.documents.content.Pack;
+import nelvar.documents.content.Paper;
+import nelvar.documents.drawing.Drawing;
+
+/// The pages themselves, as they will be printed, with their contents beside them.
+public final class PackStage implements Stage {
+  private static final double SCALE = 2.75;
+
+  private final BorderPane view = new BorderPane();
+  private final ListView<Drawing> pages = new ListView<>();
+  private final ListView<Paper.Entry> contents = new ListView<>();
+  private final Label count = new Label();
+  private final ProgressIndicator busy = new ProgressIndicator();
+  private final Executor worker;
+  private Optional<Review> set = Optional.empty();
+  private Optional<Review> wanted = Optional.empty();
+
+  /// @param worker sets the pages; @param write what the button does
+  public PackStage(Executor worker, Runnable write) {
+    this.worker = worker;
+    view.getStyleClass().add("stage");
+    var title = new Label("Pack");
+    title.getStyleClass().add("title");
+    count.getStyleClass().add("soft");
+    count.setId("pack-count");
+    busy.setMaxSize(18, 18);
+    busy.setVisible(false);
+    var space = new Region();
+    HBox.setHgrow(space, Priority.ALWAYS);
+    var button = new Button("Write the pack…");
+    button.getStyleClass().add("primary");
+    button.setId("write-pack");
+    button.setOnAction(_ -> write.run());
+    var head = new HBox(title, count, busy, space, button);
+    head.getStyleClass().add("stage-head");
+    view.setTop(head);
+    pages.setCellFactory(_ -> new Sheet());
+    pages.setAccessibleText("Pages");
+    pages.setId("pack-pages");
+    contents.setPrefWidth(190);
+    contents.setAccessibleText("Contents");
+    contents.setId("pack-contents");
+    contents.setCellFactory(_ -> new ListCell<>() {
+      @Override
+      protected void updateItem(Paper.Entry entry, boolean empty) {
+        super.updateItem(entry, empty);
+        setText(empty || entry == null ? null : entry.title());
+      }
+    });
+    contents.getSelectionModel().selectedItemProperty().addListener((_, _, entry) -> {
+      if (entry != null) pages.scrollTo(entry.page());
+    });
+    view.setLeft(contents);
+    view.setCenter(pages);
+  }
+
+  /// A page, always on white paper whatever the theme.
+  private static final class Sheet extends ListCell<Drawing> {
+    @Override
+    protected void updateItem(Drawing page, boolean empty) {
+      super.updateItem(page, empty);
+      if (empty || page == null) {
+        setGraphic(null);
+        return;
+      }
+      var canvas = new Canvas(page.width() * SCALE, page.height() * SCALE);
+      var g = canvas.getGraphicsContext2D();
+      g.setFill(javafx.scene.paint.Color.WHITE);
+      g.fillRect(0, 0, canvas.getWidth(), canvas.getHeight());
+      g.scale(SCALE, SCALE);
+      for (var shape : page.shapes()) DrawingPane.paint(g, shape, Theme.LIGHT);
+      var frame = new StackPane(canvas);
+      frame.setStyle("-fx-padding: 6 0 10 0;");
+      setGraphic(frame);
+    }
+  }
+
+  @Override
+  public String name() {
+    return "Pack";
+  }
+
+  @Override
+  public Node view() {
+    return view;
+  }
+
+  @Override
+  public Node firstFocus() {
+    return contents;
+  }
+
+  @Override
+  public void show(Session session, Review review, Theme theme) {
+    if (set.filter(review::equals).isPresent() || wanted.filter(r -> r == review).isPresent()) return;
+    wanted = Optional.of(review);
+    busy.setVisible(true);
+    worker.execute(() -> {
+      if (wanted.filter(r -> r == review).isEmpty()) return;
+      var paper = Pack.paper(review);
+      Platform.runLater(() -> {
+        if (wanted.filter(r -> r == review).isEmpty()) return;
+        set = wanted;
+        busy.setVisible(false);
+        pages.getItems().setAll(paper.pages());
+        contents.getItems().setAll(paper.contents());
+        count.setText("%d pages, revision %s".formatted(paper.pages().size(), review.project().revision()));
+      });
+    });
+  }
+
+  /// Whether the pages shown are those of the newest review.
+  public boolean settled() {
+    return !busy.isVisible();
+  }
+
+  @Override
+  public boolean owns(Review.Entry entry) {
+    return false;
+  }
+}

@@ -1,0 +1,102 @@
+package nelvar.desktop.stage.power;
+
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import nelvar.core.analysis.load.InletLoad;
+import nelvar.core.analysis.load.PowerTree;
+import nelvar.core.review.Review;
+import nelvar.core.units.Power;
+import nelvar.desktop.control.DrawingPane;
+import nelvar.desktop.session.Session;
+import nelvar.desktop.stage.Stage;
+import nelvar.desktop.style.Theme;
+import nelvar.documents.drawing.River;
+
+/// Feeds as a river: from the inlet through gates and vessels to the loads.
+public final class PowerStage implements Stage {
+  private final BorderPane view = new BorderPane();
+  private final DrawingPane river = new DrawingPane("The feeds from the inlet to the loads. Arrow keys walk, Enter selects.", true);
+  private final Label summary = new Label();
+  private final ToggleButton amps = new ToggleButton("Amps");
+  private final ToggleButton dry = new ToggleButton("Contactors open");
+  private Optional<Session> session = Optional.empty();
+  private Optional<Review> review = Optional.empty();
+  private Theme theme = Theme.LIGHT;
+
+  public PowerStage() {
+    view.getStyleClass().add("stage");
+    var title = new Label("Power");
+    title.getStyleClass().add("title");
+    summary.getStyleClass().add("soft");
+    var watts = new ToggleButton("Watts");
+    var unit = new ToggleGroup();
+    watts.setToggleGroup(unit);
+    amps.setToggleGroup(unit);
+    watts.setSelected(true);
+    unit.selectedToggleProperty().addListener((_, before, now) -> {
+      if (now == null) before.setSelected(true);
+      else draw();
+    });
+    dry.selectedProperty().addListener(_ -> draw());
+    dry.setId("power-dry");
+    amps.setId("power-amps");
+    var space = new Region();
+    HBox.setHgrow(space, Priority.ALWAYS);
+    var head = new HBox(title, summary, space, dry, new HBox(watts, amps));
+    head.getStyleClass().add("stage-head");
+    view.setTop(head);
+    view.setCenter(river);
+    river.setId("river");
+    river.onSelect(id -> session.ifPresent(s -> s.selection().set(Optional.of(id))));
+  }
+
+  @Override
+  public String name() {
+    return "Power";
+  }
+
+  @Override
+  public Node view() {
+    return view;
+  }
+
+  @Override
+  public Node firstFocus() {
+    return river;
+  }
+
+  public DrawingPane river() {
+    return river;
+  }
+
+  @Override
+  public void show(Session next, Review newest, Theme look) {
+    session = Optional.of(next);
+    review = Optional.of(newest);
+    theme = look;
+    draw();
+  }
+
+  private void draw() {
+    if (session.isEmpty() || review.isEmpty()) return;
+    var study = review.get().study();
+    var selected = session.get().selection().get();
+    river.show(River.of(review.get(), new River.View(amps.isSelected(), dry.isSelected(), selected)), theme);
+    river.focusOn(selected);
+    var watts = PowerTree.of(study).stream().mapToDouble(root -> root.power().watts()).sum();
+    summary.setText("%s with everything on, %s in the most loaded line".formatted(new Power(watts), InletLoad.of(study).map(load -> load.value().toString()).orElse("no inlet")));
+  }
+
+  @Override
+  public boolean owns(Review.Entry entry) {
+    var id = entry.rule().id();
+    return !id.equals("load.inlet") && (id.startsWith("supply.") || id.startsWith("protection.") || id.startsWith("load.") || id.startsWith("parts.") || id.equals("completeness.load-fed"));
+  }
+}

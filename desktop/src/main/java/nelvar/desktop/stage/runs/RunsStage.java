@@ -1,0 +1,268 @@
+package nelvar.desktop.stage.runs;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import javafx.collections.FXCollections;
+import javafx.collections.ObservableList;
+import javafx.collections.transformation.FilteredList;
+import javafx.collections.transformation.SortedList;
+import javafx.css.PseudoClass;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.SelectionMode;
+import javafx.scene.control.TableCell;
+import javafx.scene.control.TableColumn;
+import javafx.scene.control.TableView;
+import javafx.scene.control.TextField;
+import javafx.scene.control.cell.TextFieldTableCell;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.util.converter.DefaultStringConverter;
+import nelvar.core.analysis.sizing.Sections;
+import nelvar.core.finding.Severity;
+import nelvar.core.model.Bundle;
+import nelvar.core.model.Id;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.review.Review;
+import nelvar.core.units.Kind;
+import nelvar.core.units.Quantity;
+import nelvar.core.units.Reading;
+import nelvar.desktop.control.DrawingPane;
+import nelvar.desktop.session.Session;
+import nelvar.desktop.stage.Stage;
+import nelvar.desktop.style.Theme;
+import nelvar.documents.drawing.BundleSection;
+
+/// Every conductor as a row to compare and edit, beside a cut through the bundle it lies in.
+public final class RunsStage implements Stage {
+  private static final PseudoClass ERROR = PseudoClass.getPseudoClass("error");
+  private static final int SECTION = 3;
+  private static final int LENGTH = 4;
+
+  private final BorderPane view = new BorderPane();
+  private final ObservableList<RunRow> rows = FXCollections.observableArrayList();
+  private final FilteredList<RunRow> filtered = new FilteredList<>(rows);
+  private final TableView<RunRow> table = new TableView<>();
+  private final TextField filter = new TextField();
+  private final Label count = new Label();
+  private final VBox cut = new VBox();
+  private Optional<Session> session = Optional.empty();
+  private Optional<Review> review = Optional.empty();
+  private Optional<Review> tabled = Optional.empty();
+  private Theme theme = Theme.LIGHT;
+  private boolean showing;
+
+  public RunsStage() {
+    view.getStyleClass().add("stage");
+    var title = new Label("Runs");
+    title.getStyleClass().add("title");
+    count.getStyleClass().add("soft");
+    filter.setPromptText("Filter: W3, -T2, valve …");
+    filter.setAccessibleText("Filter the run list");
+    filter.setId("runs-filter");
+    filter.setPrefColumnCount(16);
+    filter.textProperty().addListener((_, _, words) -> {
+      filtered.setPredicate(words.isBlank() ? null : row -> row.matches(words.strip()));
+      counted();
+    });
+    var space = new Region();
+    HBox.setHgrow(space, Priority.ALWAYS);
+    var head = new HBox(title, count, space, filter);
+    head.getStyleClass().add("stage-head");
+    view.setTop(head);
+    table();
+    var section = new ScrollPane(cut);
+    section.setFitToWidth(true);
+    section.setPrefHeight(176);
+    section.setMinHeight(150);
+    cut.setStyle("-fx-padding: 8 18 8 18; -fx-spacing: 4;");
+    view.setCenter(table);
+    view.setBottom(section);
+  }
+
+  private void table() {
+    var sorted = new SortedList<>(filtered);
+    sorted.comparatorProperty().bind(table.comparatorProperty());
+    table.setItems(sorted);
+    table.setId("runs-table");
+    table.setEditable(true);
+    table.setAccessibleText("Run list");
+    table.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
+    table.setColumnResizePolicy(TableView.CONSTRAINED_RESIZE_POLICY_ALL_COLUMNS);
+    table.setPlaceholder(new Label("No conductor matches. Clear the filter, or connect devices first."));
+    var widths = new double[] {58, 84, 84, 78, 70, 58, 58, 62, 150};
+    for (var i = 0; i < RunRow.HEADINGS.size(); i++) table.getColumns().add(column(i, widths[i]));
+    table.getSelectionModel().selectedItemProperty().addListener((_, _, row) -> {
+      if (!showing && row != null) session.ifPresent(s -> s.selection().set(Optional.of(row.conductor().id())));
+    });
+    table.setOnKeyPressed(e -> {
+      if (e.getCode() == KeyCode.C && e.isShortcutDown()) copy();
+      if (e.getCode() == KeyCode.F2 || e.getCode() == KeyCode.ENTER) edit();
+    });
+  }
+
+  private TableColumn<RunRow, String> column(int index, double width) {
+    var column = new TableColumn<RunRow, String>(RunRow.HEADINGS.get(index));
+    column.setPrefWidth(width);
+    column.setCellValueFactory(cell -> new javafx.beans.property.SimpleStringProperty(cell.getValue().lines().get(index)));
+    column.setComparator(index >= SECTION && index <= 7 ? RunsStage::byNumber : RunsStage::natural);
+    if (index == SECTION || index == LENGTH) {
+      column.setCellFactory(_ -> new TextFieldTableCell<>(new DefaultStringConverter()));
+      column.setOnEditCommit(e -> {
+        if (index == SECTION) change(e.getRowValue(), e.getNewValue(), Kind.CROSS_SECTION, (row, value) -> Sections.change(row.conductor(), value, review.orElseThrow().study()));
+        else change(e.getRowValue(), e.getNewValue(), Kind.LENGTH, (row, value) -> Edits.length(row.conductor(), value));
+        table.refresh();
+      });
+    } else {
+      column.setEditable(false);
+      column.setCellFactory(_ -> new Cell(index == 0));
+    }
+    if (index >= LENGTH && index <= 7) column.getStyleClass().add("number");
+    return column;
+  }
+
+  /// The number of a wire with its worst finding in shape and colour.
+  private final class Cell extends TableCell<RunRow, String> {
+    private final boolean number;
+
+    Cell(boolean number) {
+      this.number = number;
+    }
+
+    @Override
+    protected void updateItem(String text, boolean empty) {
+      super.updateItem(text, empty);
+      setText(empty ? "" : text);
+      var worst = empty || getTableRow() == null || getTableRow().getItem() == null ? Optional.<Severity>empty() : getTableRow().getItem().worst();
+      setGraphic(number && worst.isPresent() ? nelvar.desktop.control.Icon.of(worst.get(), theme) : null);
+      pseudoClassStateChanged(ERROR, number && worst.filter(s -> s == Severity.ERROR).isPresent());
+    }
+  }
+
+  private <Q extends Quantity> void change(RunRow row, String text, Kind<Q> kind, java.util.function.BiFunction<RunRow, Q, nelvar.core.model.edit.Edit> edit) {
+    session.ifPresent(s -> {
+      switch (kind.read(text)) {
+        case Reading.Misread<Q>(var message) -> s.tell(message);
+        case Reading.Value<Q>(var value) -> s.edit(edit.apply(row, value));
+      }
+    });
+  }
+
+  private static int byNumber(String a, String b) {
+    return Double.compare(parsed(a), parsed(b));
+  }
+
+  private static double parsed(String text) {
+    var digits = text.replaceAll("[^0-9.]", "");
+    return digits.isEmpty() ? -1 : Double.parseDouble(digits);
+  }
+
+  private static int natural(String a, String b) {
+    return new nelvar.core.model.Designation(a.isBlank() ? "-" : a.replace(' ', '_').substring(0, Math.min(24, a.length()))).compareTo(new nelvar.core.model.Designation(b.isBlank() ? "-" : b.replace(' ', '_').substring(0, Math.min(24, b.length()))));
+  }
+
+  /// Copies the selected rows with headings, tab-separated.
+  private void copy() {
+    var text = table.getSelectionModel().getSelectedItems().stream().map(row -> String.join("\t", row.lines())).collect(Collectors.joining("\n"));
+    var content = new ClipboardContent();
+    content.putString(String.join("\t", RunRow.HEADINGS) + "\n" + text);
+    Clipboard.getSystemClipboard().setContent(content);
+  }
+
+  private void edit() {
+    var focused = table.getFocusModel().getFocusedCell();
+    var column = focused.getColumn() == LENGTH ? LENGTH : SECTION;
+    if (focused.getRow() >= 0) table.edit(focused.getRow(), table.getColumns().get(column));
+  }
+
+  @Override
+  public String name() {
+    return "Runs";
+  }
+
+  @Override
+  public Node view() {
+    return view;
+  }
+
+  @Override
+  public Node firstFocus() {
+    return table;
+  }
+
+  @Override
+  public void show(Session next, Review newest, Theme look) {
+    session = Optional.of(next);
+    review = Optional.of(newest);
+    theme = look;
+    showing = true;
+    if (tabled.isEmpty() || tabled.get() != newest) {
+      var worst = new HashMap<Id, Severity>();
+      for (var entry : newest.open()) worst.merge(entry.verdict().subject(), entry.finding().orElseThrow().severity(), (a, b) -> a.compareTo(b) <= 0 ? a : b);
+      rows.setAll(newest.project().conductors().stream().map(conductor -> RunRow.of(conductor, newest, worst)).toList());
+      tabled = Optional.of(newest);
+    }
+    counted();
+    select(next.selection().get());
+    showing = false;
+    cut(newest, next.selection().get());
+  }
+
+  private void counted() {
+    count.setText(filtered.size() == rows.size() ? rows.size() + " conductors" : "%d of %d conductors".formatted(filtered.size(), rows.size()));
+  }
+
+  private void select(Optional<Id> selected) {
+    for (var i = 0; i < table.getItems().size(); i++) {
+      if (selected.filter(table.getItems().get(i).conductor().id()::equals).isEmpty()) continue;
+      if (table.getSelectionModel().getSelectedIndex() != i) {
+        table.getSelectionModel().clearAndSelect(i);
+        table.scrollTo(Math.max(0, i - 4));
+      }
+      return;
+    }
+    table.getSelectionModel().clearSelection();
+  }
+
+  private void cut(Review newest, Optional<Id> selected) {
+    cut.getChildren().clear();
+    var study = newest.study();
+    var bundle = selected.flatMap(study::conductor).flatMap(study::bundle).or(() -> newest.project().bundles().stream().findFirst());
+    if (bundle.isEmpty()) {
+      cut.getChildren().add(new Label("No duct, tray or carrier yet: wires that lie nowhere cannot be rated."));
+      return;
+    }
+    var drawing = BundleSection.of(bundle.get(), study, selected, 560);
+    var pane = new DrawingPane("Cut through " + bundle.get().name(), false);
+    pane.show(drawing, theme);
+    pane.onSelect(id -> session.ifPresent(s -> s.selection().set(Optional.of(id))));
+    var title = new Label(bundle.get().name());
+    title.getStyleClass().add("strong");
+    var words = new Label(describe(bundle.get(), newest));
+    words.getStyleClass().add("soft");
+    cut.getChildren().addAll(new HBox(10, title, words), pane);
+  }
+
+  private static String describe(Bundle bundle, Review review) {
+    var around = review.project().brief().surroundings();
+    Map<Boolean, Long> kinds = review.study().lyingIn(bundle).stream().collect(Collectors.partitioningBy(c -> c.cable().isPresent(), Collectors.counting()));
+    var cables = review.study().lyingIn(bundle).stream().flatMap(c -> c.cable().stream()).collect(Collectors.toMap(Function.identity(), Function.identity(), (a, _) -> a)).size();
+    return "%s (method %s), air %s; %d wires, %d cables; cut to scale".formatted(bundle.method().words(), bundle.method(), bundle.inside() ? around.inside() : around.greatest(), kinds.getOrDefault(false, 0L), cables);
+  }
+
+  @Override
+  public boolean owns(Review.Entry entry) {
+    var id = entry.rule().id();
+    return id.startsWith("sizing.") || id.startsWith("earthing.") || id.equals("completeness.length") || id.equals("completeness.unconnected-terminal") || id.equals("completeness.duplicate-designation");
+  }
+}
