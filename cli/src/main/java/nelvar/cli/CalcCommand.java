@@ -10,12 +10,22 @@ import nelvar.core.trail.Computed;
 import nelvar.core.trail.Line;
 import picocli.CommandLine;
 
-@CommandLine.Command(name = "calc", description = "One quick calculation with its working; without a name, the list of them.", mixinStandardHelpOptions = true)
+@CommandLine.Command(
+    name = "calc",
+    description = "One quick calculation with its working; without a name, the list of them.",
+    mixinStandardHelpOptions = true)
 final class CalcCommand implements Callable<Integer> {
-  @CommandLine.Parameters(index = "0", arity = "0..1", paramLabel = "NAME", description = "Which calculation.")
+  @CommandLine.Parameters(
+      index = "0",
+      arity = "0..1",
+      paramLabel = "NAME",
+      description = "Which calculation.")
   private String name = "";
 
-  @CommandLine.Parameters(index = "1..*", paramLabel = "KEY=VALUE", description = "Its inputs, as people write them: S=1.5mm2 I=5A")
+  @CommandLine.Parameters(
+      index = "1..*",
+      paramLabel = "KEY=VALUE",
+      description = "Its inputs, as people write them: S=1.5mm2 I=5A")
   private List<String> inputs = List.of();
 
   @CommandLine.Option(names = "--json", description = "Machine-readable, version 1.")
@@ -23,7 +33,8 @@ final class CalcCommand implements Callable<Integer> {
 
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
 
-  private record Answer(int version, String name, String gives, String answer, List<String> working) {}
+  private record Answer(
+      int version, String name, String gives, String answer, List<String> working) {}
 
   @Override
   public Integer call() {
@@ -31,21 +42,51 @@ final class CalcCommand implements Callable<Integer> {
     if (name.isEmpty()) {
       for (var calculator : Calculators.ALL) {
         out.printf("%-21s %s: %s%n", calculator.name(), calculator.title(), calculator.gives());
-        for (var input : calculator.inputs()) out.printf("    %-9s %s, such as %s%s%n", input.symbol(), input.meaning(), input.symbol() + "=" + input.example(), input.usual().map(usual -> "; usually " + usual).orElse(""));
+        for (var input : calculator.inputs())
+          out.printf(
+              "    %-9s %s, such as %s%s%n",
+              input.symbol(),
+              input.meaning(),
+              input.symbol() + "=" + input.example(),
+              input.usual().map(usual -> "; usually " + usual).orElse(""));
       }
       return CommandLineTool.FINE;
     }
-    var calculator = Calculators.named(name).orElseThrow(() -> new CommandLineTool.BadUse("there is no calculation '%s'; there are %s".formatted(name, String.join(", ", Calculators.ALL.stream().map(Calculator::name).toList()))));
+    var calculator =
+        Calculators.named(name)
+            .orElseThrow(() ->
+                new CommandLineTool.BadUse(
+                    "there is no calculation '%s'; there are %s"
+                        .formatted(
+                            name,
+                            String.join(
+                                ", ", Calculators.ALL.stream().map(Calculator::name).toList()))));
     var written = new LinkedHashMap<String, String>();
     for (var input : inputs) {
       var equals = input.indexOf('=');
-      if (equals < 1) throw new CommandLineTool.BadUse("'" + input + "' is not an input: write KEY=VALUE, such as S=1.5mm2");
-      if (written.put(input.substring(0, equals), input.substring(equals + 1)) != null) throw new CommandLineTool.BadUse("input '%s' is given twice".formatted(input.substring(0, equals)));
+      if (equals < 1)
+        throw new CommandLineTool.BadUse(
+            "'" + input + "' is not an input: write KEY=VALUE, such as S=1.5mm2");
+      if (written.put(input.substring(0, equals), input.substring(equals + 1)) != null)
+        throw new CommandLineTool.BadUse(
+            "input '%s' is given twice".formatted(input.substring(0, equals)));
     }
     return switch (calculator.answer(written)) {
-      case Computed.Missing<?>(var why) -> throw new CommandLineTool.BadUse("cannot be computed, because " + why);
+      case Computed.Missing<?>(var why) ->
+          throw new CommandLineTool.BadUse("cannot be computed, because " + why);
       case Computed.Known<?>(var explained) -> {
-        if (json) out.println(NelvarJson.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(new Answer(1, calculator.name(), calculator.gives(), String.valueOf(explained.value()), explained.trail().lines().stream().map(Line::text).toList())).replace("\r\n", "\n"));
+        if (json)
+          out.println(
+              NelvarJson.mapper()
+                  .writerWithDefaultPrettyPrinter()
+                  .writeValueAsString(
+                      new Answer(
+                          1,
+                          calculator.name(),
+                          calculator.gives(),
+                          String.valueOf(explained.value()),
+                          explained.trail().lines().stream().map(Line::text).toList()))
+                  .replace("\r\n", "\n"));
         else {
           out.println(explained.trail().text());
           out.println(calculator.gives() + ": " + explained.value());

@@ -7,10 +7,21 @@ import picocli.CommandLine;
 @CommandLine.Command(
     name = "nelvar",
     description = "The electrical panel of a machine: computed, judged, documented.",
-    subcommands = {ReviewCommand.class, CalcCommand.class, PackCommand.class, ExportCommand.class, NewCommand.class, ImportCommand.class, CatalogueCommand.class},
+    subcommands = {
+      ReviewCommand.class,
+      CalcCommand.class,
+      PackCommand.class,
+      ExportCommand.class,
+      NewCommand.class,
+      ImportCommand.class,
+      CatalogueCommand.class
+    },
     mixinStandardHelpOptions = true,
     version = "nelvar 0.1.0",
-    footer = {"", "Without a command the window opens; 'nelvar demo' opens it with the demo; 'nelvar --shot DIR' writes a picture of each stage."})
+    footer = {
+      "",
+      "Without a command the window opens; 'nelvar demo' opens it with the demo; 'nelvar --shot DIR' writes a picture of each stage."
+    })
 public final class CommandLineTool implements Runnable {
   @CommandLine.Spec CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
 
@@ -29,7 +40,14 @@ public final class CommandLineTool implements Runnable {
     line.setErr(err);
     line.setCaseInsensitiveEnumValuesAllowed(true);
     line.setParameterExceptionHandler((problem, _) -> {
-      err.println("nelvar: " + problem.getMessage() + ". See: nelvar " + (problem.getCommandLine().getCommandName().equals("nelvar") ? "" : problem.getCommandLine().getCommandName() + " ") + "--help");
+      err.println(
+          "nelvar: "
+              + problem.getMessage()
+              + ". See: nelvar "
+              + (problem.getCommandLine().getCommandName().equals("nelvar")
+                  ? ""
+                  : problem.getCommandLine().getCommandName() + " ")
+              + "--help");
       return BAD_USE;
     });
     line.setExecutionExceptionHandler((problem, _, _) -> {
@@ -46,12 +64,20 @@ public final class CommandLineTool implements Runnable {
     return switch (problem) {
       case nelvar.core.file.UnreadableFile unreadable -> String.valueOf(unreadable.getMessage());
       case nelvar.core.calc.Calculator.WrongInput wrong -> String.valueOf(wrong.getMessage());
-      case java.nio.file.AccessDeniedException denied -> "may not write " + denied.getFile() + ": choose another folder";
-      case java.nio.file.FileAlreadyExistsException exists -> exists.getFile() + " exists already: choose another name";
-      case java.nio.file.NoSuchFileException missing -> "there is no file or folder " + missing.getFile();
+      case java.nio.file.AccessDeniedException denied ->
+          "may not write " + denied.getFile() + ": choose another folder";
+      case java.nio.file.FileAlreadyExistsException exists ->
+          exists.getFile() + " exists already: choose another name";
+      case java.nio.file.NoSuchFileException missing ->
+          "there is no file or folder " + missing.getFile();
       case java.io.IOException io -> "cannot read or write: " + io.getMessage();
       case BadUse use -> String.valueOf(use.getMessage());
-      default -> "this failed in the program (" + problem.getClass().getSimpleName() + ": " + problem.getMessage() + "). Nothing was changed.";
+      default ->
+          "this failed in the program ("
+              + problem.getClass().getSimpleName()
+              + ": "
+              + problem.getMessage()
+              + "). Nothing was changed.";
     };
   }
 

@@ -11,15 +11,27 @@ import nelvar.documents.export.PackFiles;
 import nelvar.documents.export.XlsxExport;
 import picocli.CommandLine;
 
-@CommandLine.Command(name = "export", description = "Write one thing of a project in one format.", mixinStandardHelpOptions = true)
+@CommandLine.Command(
+    name = "export",
+    description = "Write one thing of a project in one format.",
+    mixinStandardHelpOptions = true)
 final class ExportCommand implements Callable<Integer> {
   @CommandLine.Parameters(paramLabel = "FILE", description = "Project file (*.nelvar.json).")
   private Path file = Path.of("");
 
-  @CommandLine.Option(names = "--format", required = true, paramLabel = "F", description = "pdf, svg (single-line), xlsx (all lists), json (review), or a list as CSV: wire-list, cable-list, terminal-plan, bill-of-materials, settings, findings, deviations, not-checked.")
+  @CommandLine.Option(
+      names = "--format",
+      required = true,
+      paramLabel = "F",
+      description =
+          "pdf, svg (single-line), xlsx (all lists), json (review), or a list as CSV: wire-list, cable-list, terminal-plan, bill-of-materials, settings, findings, deviations, not-checked.")
   private String format = "";
 
-  @CommandLine.Option(names = "--out", required = true, paramLabel = "PATH", description = "File to write.")
+  @CommandLine.Option(
+      names = "--out",
+      required = true,
+      paramLabel = "PATH",
+      description = "File to write.")
   private Path out = Path.of("");
 
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
@@ -40,7 +52,17 @@ final class ExportCommand implements Callable<Integer> {
       case "svg" -> PackFiles.svg(review);
       case "xlsx" -> XlsxExport.write(Lists.all(review));
       case "json" -> (ReviewJson.of(review) + "\n").getBytes(StandardCharsets.UTF_8);
-      default -> Lists.named(format, review).map(list -> CsvExport.write(list).getBytes(StandardCharsets.UTF_8)).orElseThrow(() -> new CommandLineTool.BadUse("there is no format '%s'; there are pdf, svg, xlsx, json, %s".formatted(format, String.join(", ", Lists.all(review).stream().map(list -> list.name()).toList()))));
+      default ->
+          Lists.named(format, review)
+              .map(list -> CsvExport.write(list).getBytes(StandardCharsets.UTF_8))
+              .orElseThrow(() ->
+                  new CommandLineTool.BadUse(
+                      "there is no format '%s'; there are pdf, svg, xlsx, json, %s"
+                          .formatted(
+                              format,
+                              String.join(
+                                  ", ",
+                                  Lists.all(review).stream().map(list -> list.name()).toList()))));
     };
   }
 }

@@ -9,9 +9,15 @@ import nelvar.core.model.edit.EditRefused;
 import nelvar.core.model.edit.Edits;
 import picocli.CommandLine;
 
-@CommandLine.Command(name = "import", description = "Add your own parts to a project from CSV; see docs/guide/parts.md.", mixinStandardHelpOptions = true)
+@CommandLine.Command(
+    name = "import",
+    description = "Add your own parts to a project from CSV; see docs/guide/parts.md.",
+    mixinStandardHelpOptions = true)
 final class ImportCommand implements Callable<Integer> {
-  @CommandLine.Parameters(index = "0", paramLabel = "FILE", description = "Project file (*.nelvar.json).")
+  @CommandLine.Parameters(
+      index = "0",
+      paramLabel = "FILE",
+      description = "Project file (*.nelvar.json).")
   private Path file = Path.of("");
 
   @CommandLine.Parameters(index = "1", paramLabel = "CSV", description = "Parts, one row each.")
@@ -29,7 +35,10 @@ final class ImportCommand implements Callable<Integer> {
     } catch (EditRefused refused) {
       throw new CommandLineTool.BadUse(String.valueOf(refused.getMessage()));
     }
-    java.util.Objects.requireNonNull(spec).commandLine().getOut().printf("%d parts added to %s%n", parts.size(), file);
+    java.util.Objects.requireNonNull(spec)
+        .commandLine()
+        .getOut()
+        .printf("%d parts added to %s%n", parts.size(), file);
     return CommandLineTool.FINE;
   }
 }

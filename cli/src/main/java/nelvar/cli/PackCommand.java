@@ -6,12 +6,19 @@ import java.util.concurrent.Callable;
 import nelvar.documents.export.PackFiles;
 import picocli.CommandLine;
 
-@CommandLine.Command(name = "pack", description = "Write the papers: PDF, single-line as SVG, the lists as CSV and XLSX.", mixinStandardHelpOptions = true)
+@CommandLine.Command(
+    name = "pack",
+    description = "Write the papers: PDF, single-line as SVG, the lists as CSV and XLSX.",
+    mixinStandardHelpOptions = true)
 final class PackCommand implements Callable<Integer> {
   @CommandLine.Parameters(paramLabel = "FILE", description = "Project file (*.nelvar.json).")
   private Path file = Path.of("");
 
-  @CommandLine.Option(names = "--out", required = true, paramLabel = "DIR", description = "Folder for the papers; made where it is missing.")
+  @CommandLine.Option(
+      names = "--out",
+      required = true,
+      paramLabel = "DIR",
+      description = "Folder for the papers; made where it is missing.")
   private Path folder = Path.of("");
 
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
@@ -19,11 +26,15 @@ final class PackCommand implements Callable<Integer> {
   @Override
   public Integer call() throws Exception {
     var files = PackFiles.of(ReviewCommand.review(file));
-    if (Files.exists(folder) && !Files.isDirectory(folder)) throw new CommandLineTool.BadUse(folder + " is a file: choose a folder");
+    if (Files.exists(folder) && !Files.isDirectory(folder))
+      throw new CommandLineTool.BadUse(folder + " is a file: choose a folder");
     Files.createDirectories(folder);
     for (var entry : files.entrySet()) {
       Files.write(folder.resolve(entry.getKey()), entry.getValue());
-      java.util.Objects.requireNonNull(spec).commandLine().getOut().println(folder.resolve(entry.getKey()));
+      java.util.Objects.requireNonNull(spec)
+          .commandLine()
+          .getOut()
+          .println(folder.resolve(entry.getKey()));
     }
     return CommandLineTool.FINE;
   }

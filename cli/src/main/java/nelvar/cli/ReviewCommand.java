@@ -9,12 +9,18 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.review.Review;
 import picocli.CommandLine;
 
-@CommandLine.Command(name = "review", description = "Judge a project: its findings, what was accepted, what was not checked. Exit 0 without open errors, 1 with some.", mixinStandardHelpOptions = true)
+@CommandLine.Command(
+    name = "review",
+    description =
+        "Judge a project: its findings, what was accepted, what was not checked. Exit 0 without open errors, 1 with some.",
+    mixinStandardHelpOptions = true)
 final class ReviewCommand implements Callable<Integer> {
   @CommandLine.Parameters(paramLabel = "FILE", description = "Project file (*.nelvar.json).")
   private Path file = Path.of("");
 
-  @CommandLine.Option(names = "--json", description = "Machine-readable, version 1; see docs/guide/command-line.md.")
+  @CommandLine.Option(
+      names = "--json",
+      description = "Machine-readable, version 1; see docs/guide/command-line.md.")
   private boolean json;
 
   @CommandLine.Option(names = "--working", description = "Print the working under each finding.")
@@ -38,18 +44,44 @@ final class ReviewCommand implements Callable<Integer> {
   private void text(Review review, java.io.PrintWriter out) {
     for (var entry : review.open()) {
       var finding = entry.finding().orElseThrow();
-      out.printf("%-7s %s: %s  [%s]%n", finding.severity().name().toLowerCase(java.util.Locale.ROOT), review.study().label(finding.subject()), finding.title(), entry.rule().id());
+      out.printf(
+          "%-7s %s: %s  [%s]%n",
+          finding.severity().name().toLowerCase(java.util.Locale.ROOT),
+          review.study().label(finding.subject()),
+          finding.title(),
+          entry.rule().id());
       out.println("        " + finding.text());
       for (var repair : finding.repairs()) out.println("        Way out: " + repair.label());
       if (working) finding.trail().text().lines().forEach(line -> out.println("          " + line));
     }
     for (var entry : review.accepted()) {
       var deviation = entry.accepted().orElseThrow();
-      out.printf("accepted %s: %s  [%s]%n        Reason: %s (%s, %s)%n", review.study().label(deviation.subject()), entry.finding().orElseThrow().title(), deviation.rule(), deviation.reason(), deviation.by(), deviation.date());
+      out.printf(
+          "accepted %s: %s  [%s]%n        Reason: %s (%s, %s)%n",
+          review.study().label(deviation.subject()),
+          entry.finding().orElseThrow().title(),
+          deviation.rule(),
+          deviation.reason(),
+          deviation.by(),
+          deviation.date());
     }
-    for (var entry : review.notChecked()) out.printf("not checked %s, because %s  [%s]%n", review.study().label(entry.verdict().subject()), ((Verdict.NotChecked) entry.verdict()).why(), entry.rule().id());
-    var passed = review.entries().stream().filter(entry -> entry.verdict() instanceof Verdict.Pass).count();
-    out.printf("%d verdicts: %d passed, %d errors, %d warnings, %d advice, %d accepted, %d not checked%n", review.entries().size(), passed, review.count(Severity.ERROR), review.count(Severity.WARNING), review.count(Severity.ADVICE), review.accepted().size(), review.notChecked().size());
+    for (var entry : review.notChecked())
+      out.printf(
+          "not checked %s, because %s  [%s]%n",
+          review.study().label(entry.verdict().subject()),
+          ((Verdict.NotChecked) entry.verdict()).why(),
+          entry.rule().id());
+    var passed =
+        review.entries().stream().filter(entry -> entry.verdict() instanceof Verdict.Pass).count();
+    out.printf(
+        "%d verdicts: %d passed, %d errors, %d warnings, %d advice, %d accepted, %d not checked%n",
+        review.entries().size(),
+        passed,
+        review.count(Severity.ERROR),
+        review.count(Severity.WARNING),
+        review.count(Severity.ADVICE),
+        review.accepted().size(),
+        review.notChecked().size());
     out.println("Nelvar claims no compliance. Local codes and a licensed electrician decide.");
   }
 }

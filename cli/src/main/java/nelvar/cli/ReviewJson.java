@@ -10,19 +10,51 @@ import nelvar.core.trail.Line;
 
 /// A review as JSON, version 1.
 final class ReviewJson {
-  private record Document(int version, String project, String revision, Counts counts, List<Found> findings, List<Found> accepted, List<Open> notChecked) {}
+  private record Document(
+      int version,
+      String project,
+      String revision,
+      Counts counts,
+      List<Found> findings,
+      List<Found> accepted,
+      List<Open> notChecked) {}
 
-  private record Counts(int verdicts, long passed, long errors, long warnings, long advice, int accepted, int notChecked) {}
+  private record Counts(
+      int verdicts,
+      long passed,
+      long errors,
+      long warnings,
+      long advice,
+      int accepted,
+      int notChecked) {}
 
-  private record Found(String rule, String severity, String subject, String label, String title, String text, List<String> working, List<String> repairs, java.util.Optional<String> reason) {}
+  private record Found(
+      String rule,
+      String severity,
+      String subject,
+      String label,
+      String title,
+      String text,
+      List<String> working,
+      List<String> repairs,
+      java.util.Optional<String> reason) {}
 
   private record Open(String rule, String subject, String label, String why) {}
 
   private ReviewJson() {}
 
   static String of(Review review) {
-    var passed = review.entries().stream().filter(entry -> entry.verdict() instanceof Verdict.Pass).count();
-    var counts = new Counts(review.entries().size(), passed, review.count(Severity.ERROR), review.count(Severity.WARNING), review.count(Severity.ADVICE), review.accepted().size(), review.notChecked().size());
+    var passed =
+        review.entries().stream().filter(entry -> entry.verdict() instanceof Verdict.Pass).count();
+    var counts =
+        new Counts(
+            review.entries().size(),
+            passed,
+            review.count(Severity.ERROR),
+            review.count(Severity.WARNING),
+            review.count(Severity.ADVICE),
+            review.accepted().size(),
+            review.notChecked().size());
     var document =
         new Document(
             1,
@@ -31,8 +63,18 @@ final class ReviewJson {
             counts,
             review.open().stream().map(entry -> found(review, entry)).toList(),
             review.accepted().stream().map(entry -> found(review, entry)).toList(),
-            review.notChecked().stream().map(entry -> new Open(entry.rule().id(), entry.verdict().subject().text(), review.study().label(entry.verdict().subject()), ((Verdict.NotChecked) entry.verdict()).why())).toList());
-    return NelvarJson.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(document).replace("\r\n", "\n");
+            review.notChecked().stream()
+                .map(entry ->
+                    new Open(
+                        entry.rule().id(),
+                        entry.verdict().subject().text(),
+                        review.study().label(entry.verdict().subject()),
+                        ((Verdict.NotChecked) entry.verdict()).why()))
+                .toList());
+    return NelvarJson.mapper()
+        .writerWithDefaultPrettyPrinter()
+        .writeValueAsString(document)
+        .replace("\r\n", "\n");
   }
 
   private static Found found(Review review, Review.Entry entry) {

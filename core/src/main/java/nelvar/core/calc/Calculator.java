@@ -10,7 +10,8 @@ import nelvar.core.units.ImpossibleQuantity;
 /// One quick calculation: its name, its inputs, and what it does with them.
 ///
 /// @param gives the symbol and meaning of the answer
-public record Calculator(String name, String title, String gives, List<Input> inputs, Function calculate) {
+public record Calculator(
+    String name, String title, String gives, List<Input> inputs, Function calculate) {
 
   /// @param symbol the field's own: `S`, `Ta`, `I`
   /// @param example also shows the unit
@@ -35,14 +36,24 @@ public record Calculator(String name, String title, String gives, List<Input> in
   public Computed<?> answer(Map<String, String> written) {
     for (var symbol : written.keySet()) {
       if (inputs.stream().noneMatch(input -> input.symbol().equals(symbol))) {
-        throw new WrongInput("%s has no input '%s'; it takes %s".formatted(name, symbol, String.join(", ", inputs.stream().map(Input::symbol).toList())));
+        throw new WrongInput(
+            "%s has no input '%s'; it takes %s"
+                .formatted(
+                    name, symbol, String.join(", ", inputs.stream().map(Input::symbol).toList())));
       }
     }
     var all = new LinkedHashMap<String, String>();
     for (var input : inputs) {
       var text = written.getOrDefault(input.symbol(), "");
       if (text.isBlank()) {
-        text = input.usual().orElseThrow(() -> new WrongInput("%s is missing: %s, such as %s=%s".formatted(input.symbol(), input.meaning(), input.symbol(), input.example())));
+        text =
+            input
+                .usual()
+                .orElseThrow(() ->
+                    new WrongInput(
+                        "%s is missing: %s, such as %s=%s"
+                            .formatted(
+                                input.symbol(), input.meaning(), input.symbol(), input.example())));
       }
       all.put(input.symbol(), text);
     }

@@ -13,20 +13,34 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 import tools.jackson.core.JacksonException;
 
-/// A user's own parts from CSV: one row a part, the first column `kind`, then `id`, `name` and the properties of the kind.
+/// A user's own parts from CSV: one row a part, the first column `kind`, then `id`, `name` and the
+/// properties of the kind.
 ///
-/// Headings are the property names of docs/format/project-1.schema.json. Inner properties are written with a point
-/// (`coil.voltage`), lists with semicolons. Empty cells are left out. Comma or semicolon between cells, UTF-8.
+/// Headings are the property names of docs/format/project-1.schema.json. Inner properties are
+/// written with a point (`coil.voltage`), lists with semicolons. Empty cells are left out. Comma or
+/// semicolon between cells, UTF-8.
 public final class PartsCsv {
   private PartsCsv() {}
 
   /// @param file its name, for messages
   public static List<Part> read(String file, String text) throws UnreadableFile {
     var separator = text.lines().findFirst().orElse("").contains(";") ? ';' : ',';
-    var format = CSVFormat.RFC4180.builder().setDelimiter(separator).setHeader().setSkipHeaderRecord(true).setIgnoreEmptyLines(true).setTrim(true).get();
-    try (var rows = format.parse(new StringReader(text.startsWith("\uFEFF") ? text.substring(1) : text))) {
+    var format =
+        CSVFormat.RFC4180
+            .builder()
+            .setDelimiter(separator)
+            .setHeader()
+            .setSkipHeaderRecord(true)
+            .setIgnoreEmptyLines(true)
+            .setTrim(true)
+            .get();
+    try (var rows =
+        format.parse(new StringReader(text.startsWith("\uFEFF") ? text.substring(1) : text))) {
       if (!rows.getHeaderNames().containsAll(List.of("kind", "id", "name"))) {
-        throw wrong(file, 1, "the first row must name the columns kind, id and name, then the properties of the part");
+        throw wrong(
+            file,
+            1,
+            "the first row must name the columns kind, id and name, then the properties of the part");
       }
       var parts = new ArrayList<Part>();
       for (var row : rows) parts.add(part(file, row));
@@ -41,7 +55,12 @@ public final class PartsCsv {
 
   private static Part part(String file, CSVRecord row) throws UnreadableFile {
     var line = (int) row.getRecordNumber() + 1;
-    if (!row.isConsistent()) throw wrong(file, line, "the row has %d cells, the headings are %d".formatted(row.size(), row.getParser().getHeaderNames().size()));
+    if (!row.isConsistent())
+      throw wrong(
+          file,
+          line,
+          "the row has %d cells, the headings are %d"
+              .formatted(row.size(), row.getParser().getHeaderNames().size()));
     var tree = NelvarJson.mapper().createObjectNode();
     for (var cell : new LinkedHashMap<>(row.toMap()).entrySet()) {
       if (cell.getValue().isEmpty()) continue;
@@ -61,13 +80,19 @@ public final class PartsCsv {
     if (value.contains(";") || name.equals("channels") || name.equals("controls")) {
       var list = at.putArray(name);
       for (var item : value.split("\\s*;\\s*")) list.add(item);
-    } else if (value.matches("[0-9]{1,9}")) at.put(name, Integer.parseInt(value));
-    else if (value.matches("[0-9]+[.,][0-9]+") && !name.equals("price")) at.put(name, Double.parseDouble(value.replace(',', '.')));
+    } else if (name.equals("price")) at.put(name, value);
+    else if (value.matches("[0-9]{1,9}")) at.put(name, Integer.parseInt(value));
+    else if (value.matches("[0-9]+[.,][0-9]+"))
+      at.put(name, Double.parseDouble(value.replace(',', '.')));
     else if (value.equals("true") || value.equals("false")) at.put(name, value.equals("true"));
     else at.put(name, value);
   }
 
   private static UnreadableFile wrong(String file, int line, String problem) {
-    return new UnreadableFile(file, line > 0 ? Optional.of(new UnreadableFile.Place(line, 0, "")) : Optional.empty(), problem, "Correct it in the CSV and read it again; nothing was added.");
+    return new UnreadableFile(
+        file,
+        line > 0 ? Optional.of(new UnreadableFile.Place(line, 0, "")) : Optional.empty(),
+        problem,
+        "Correct it in the CSV and read it again; nothing was added.");
   }
 }

@@ -8,6 +8,12 @@ public final class Explanations {
 
   public static String of(JacksonException e) {
     var problem = Problems.of("", e);
-    return problem.place().map(UnreadableFile.Place::path).filter(path -> !path.isEmpty()).map(path -> path + ": ").orElse("") + problem.problem();
+    return problem
+            .place()
+            .map(UnreadableFile.Place::path)
+            .filter(path -> !path.isEmpty())
+            .map(path -> path + ": ")
+            .orElse("")
+        + problem.problem();
   }
 }

@@ -97,15 +97,15 @@ public final class NelvarJson {
             DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES,
             DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES,
             DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
-        .disable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
+        .enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
         .changeDefaultPropertyInclusion(_ ->
             JsonInclude.Value.construct(JsonInclude.Include.NON_EMPTY, JsonInclude.Include.ALWAYS))
         .withConfigOverride(
             List.class,
             list ->
                 list.setNullHandling(
-                    com.fasterxml.jackson.annotation.JsonSetter.Value.forValueNulls(
-                        Nulls.AS_EMPTY)))
+                    com.fasterxml.jackson.annotation.JsonSetter.Value.construct(
+                        Nulls.AS_EMPTY, Nulls.FAIL)))
         .withConfigOverride(
             String.class,
             string ->

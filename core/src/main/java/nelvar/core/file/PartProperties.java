@@ -8,7 +8,8 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/// A part as names and texts, for editing a project's own parts property by property; inner ones with a point: `coil.voltage`.
+/// A part as names and texts, for editing a project's own parts property by property; inner ones
+/// with a point: `coil.voltage`.
 public final class PartProperties {
   private PartProperties() {}
 
@@ -22,14 +23,19 @@ public final class PartProperties {
   }
 
   private static ObjectNode tree(Part part) {
-    return (ObjectNode) NelvarJson.mapper().readTree(NelvarJson.mapper().writerFor(Part.class).writeValueAsString(part));
+    return (ObjectNode)
+        NelvarJson.mapper()
+            .readTree(NelvarJson.mapper().writerFor(Part.class).writeValueAsString(part));
   }
 
   private static void collect(String prefix, JsonNode node, Map<String, String> all) {
-    node.properties().forEach(entry -> {
-      if (entry.getValue().isObject()) collect(prefix + entry.getKey() + ".", entry.getValue(), all);
-      else if (entry.getValue().isValueNode()) all.put(prefix + entry.getKey(), entry.getValue().asString());
-    });
+    node.properties()
+        .forEach(entry -> {
+          if (entry.getValue().isObject())
+            collect(prefix + entry.getKey() + ".", entry.getValue(), all);
+          else if (entry.getValue().isValueNode())
+            all.put(prefix + entry.getKey(), entry.getValue().asString());
+        });
   }
 
   /// The part with one property changed, or what is wrong with the text.
@@ -42,14 +48,18 @@ public final class PartProperties {
     var before = at.get(name);
     try {
       if (before != null && before.isInt()) at.put(name, Integer.parseInt(text.strip()));
-      else if (before != null && before.isNumber()) at.put(name, Double.parseDouble(text.strip().replace(',', '.')));
-      else if (before != null && before.isBoolean()) at.put(name, Boolean.parseBoolean(text.strip()));
+      else if (before != null && before.isNumber())
+        at.put(name, Double.parseDouble(text.strip().replace(',', '.')));
+      else if (before != null && before.isBoolean())
+        at.put(name, Boolean.parseBoolean(text.strip()));
       else at.put(name, text.strip());
       return new Reading.Value<>(NelvarJson.mapper().treeToValue(tree, Part.class));
     } catch (NumberFormatException e) {
       return new Reading.Misread<>("'" + text + "' is not a number");
     } catch (JacksonException e) {
-      return new Reading.Misread<>(Explanations.of(e).replaceFirst("^" + java.util.regex.Pattern.quote(property) + ": ", ""));
+      return new Reading.Misread<>(
+          Explanations.of(e)
+              .replaceFirst("^" + java.util.regex.Pattern.quote(property) + ": ", ""));
     }
   }
 

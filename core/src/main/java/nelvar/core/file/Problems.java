@@ -73,6 +73,14 @@ final class Problems {
         java.util.regex.Pattern.compile("[Mm]issing required creator property '([^']+)'")
             .matcher(message);
     if (missing.find()) return "the property '" + missing.group(1) + "' is missing";
+    var nullProperty =
+        java.util.regex.Pattern.compile("Null value for creator property '([^']+)'")
+            .matcher(message);
+    if (nullProperty.find())
+      return "the property '"
+          + nullProperty.group(1)
+          + "' is null: write its value, or leave it out where it may be missing";
+    if (message.startsWith("Invalid `null` value")) return "an entry of this list is null";
     if (e.getCause() instanceof ImpossibleQuantity impossible)
       return String.valueOf(impossible.getMessage());
     if (message.startsWith("expected a text")) return message;

@@ -17,10 +17,12 @@ import nelvar.core.standards.InstallationMethod;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Length;
 
-/// A panel of any size from a seed: 24 V supplies, each behind its breaker, each with up to twelve loads on terminals.
+/// A panel of any size from a seed: 24 V supplies, each behind its breaker, each with up to twelve
+/// loads on terminals.
 ///
-/// Every load is fed and returns; lengths and loads are drawn at random, sections are chosen generously. Each load also
-/// brings a few terminals in series, so that there are about ten conductors for each device.
+/// Every load is fed and returns; lengths and loads are drawn at random, sections are chosen
+/// generously. Each load also brings a few terminals in series, so that there are about ten
+/// conductors for each device.
 public final class GeneratedPanel {
   private static final int LOADS_PER_SUPPLY = 12;
   private static final int DETOURS = 14;
@@ -46,8 +48,20 @@ public final class GeneratedPanel {
     device("X10", "PE bar", "block-protective-32", Place.PANEL);
     wire("X0:PE", "X10:1", Conductor.Function.PROTECTIVE, 6, bundle(0));
     var supplies = (loads + LOADS_PER_SUPPLY - 1) / LOADS_PER_SUPPLY;
-    for (var supply = 0; supply < supplies; supply++) supply(supply, Math.min(LOADS_PER_SUPPLY, loads - supply * LOADS_PER_SUPPLY));
-    return new Project("Generated panel, " + loads + " loads", "From the generator; not a machine.", List.of(), NewProject.usualBrief(), devices, bundles, List.of(), conductors, List.of(), List.of(), List.of());
+    for (var supply = 0; supply < supplies; supply++)
+      supply(supply, Math.min(LOADS_PER_SUPPLY, loads - supply * LOADS_PER_SUPPLY));
+    return new Project(
+        "Generated panel, " + loads + " loads",
+        "From the generator; not a machine.",
+        List.of(),
+        NewProject.usualBrief(),
+        devices,
+        bundles,
+        List.of(),
+        conductors,
+        List.of(),
+        List.of(),
+        List.of());
   }
 
   private void supply(int number, int loads) {
@@ -58,7 +72,8 @@ public final class GeneratedPanel {
     device(t, "supply " + number, "supply-24v-20a", Place.PANEL);
     device("XP" + number, "+24 V", "block-plus-32", Place.PANEL);
     device("XM" + number, "0 V", "block-minus-32", Place.PANEL);
-    for (var strip = 0; strip * LOADS_PER_STRIP < loads; strip++) device("XS" + number + "." + strip, "terminals", "terminals-60x2p5", Place.PANEL);
+    for (var strip = 0; strip * LOADS_PER_STRIP < loads; strip++)
+      device("XS" + number + "." + strip, "terminals", "terminals-60x2p5", Place.PANEL);
     wire("X0:L" + (number % 3 + 1), f + ":1", Conductor.Function.POWER, 6, bundle);
     wire(f + ":2", t + ":L", Conductor.Function.POWER, 2.5, bundle);
     wire(t + ":N", "X0:N", Conductor.Function.POWER, 6, bundle);
@@ -72,15 +87,35 @@ public final class GeneratedPanel {
     var name = "Y" + supply + "." + number;
     var motor = random.nextInt(6) == 0;
     devices.add(
-        new Device(new Id(name), new Designation("-" + name), motor ? "vibrator" : "valve", motor ? "vibrator-24v-2p5a" : "valve-24vdc-4w8", Place.MACHINE, Optional.empty(), Optional.empty(), motor ? Optional.empty() : Optional.of(Suppression.DIODE), List.of()));
+        new Device(
+            new Id(name),
+            new Designation("-" + name),
+            motor ? "vibrator" : "valve",
+            motor ? "vibrator-24v-2p5a" : "valve-24vdc-4w8",
+            Place.MACHINE,
+            Optional.empty(),
+            Optional.empty(),
+            motor ? Optional.empty() : Optional.of(Suppression.DIODE),
+            List.of()));
     var from = "XP" + supply + ":" + (number + 2);
     for (var detour = 0; detour < DETOURS; detour++) {
-      var next = "XS" + supply + "." + number / LOADS_PER_STRIP + ":" + (number % LOADS_PER_STRIP * DETOURS + detour + 1);
+      var next =
+          "XS"
+              + supply
+              + "."
+              + number / LOADS_PER_STRIP
+              + ":"
+              + (number % LOADS_PER_STRIP * DETOURS + detour + 1);
       wire(from, next, Conductor.Function.POWER, 6, bundle);
       from = next;
     }
     wire(from, name + (motor ? ":+" : ":1"), Conductor.Function.POWER, 6, bundle);
-    wire(name + (motor ? ":-" : ":2"), "XM" + supply + ":" + (number + 2), Conductor.Function.POWER, 6, bundle);
+    wire(
+        name + (motor ? ":-" : ":2"),
+        "XM" + supply + ":" + (number + 2),
+        Conductor.Function.POWER,
+        6,
+        bundle);
   }
 
   private Id bundle(int number) {
@@ -93,9 +128,20 @@ public final class GeneratedPanel {
     devices.add(Device.of(new Id(id), "-" + id, purpose, part, place));
   }
 
-  private void wire(String from, String to, Conductor.Function function, double section, Id bundle) {
+  private void wire(
+      String from, String to, Conductor.Function function, double section, Id bundle) {
     wire++;
     conductors.add(
-        new Conductor(new Id("W" + wire), new Designation("W" + wire), TerminalRef.of(from), TerminalRef.of(to), function, Optional.of(new CrossSection(section)), Optional.of(new Length(0.3 + random.nextInt(30) / 10.0)), Optional.of("black"), Optional.empty(), Optional.of(bundle)));
+        new Conductor(
+            new Id("W" + wire),
+            new Designation("W" + wire),
+            TerminalRef.of(from),
+            TerminalRef.of(to),
+            function,
+            Optional.of(new CrossSection(section)),
+            Optional.of(new Length(0.3 + random.nextInt(30) / 10.0)),
+            Optional.of("black"),
+            Optional.empty(),
+            Optional.of(bundle)));
   }
 }

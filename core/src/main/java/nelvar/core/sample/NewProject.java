@@ -24,14 +24,38 @@ public final class NewProject {
         List.of(
             Device.of(new Id("X0"), "-X0", "mains inlet", "inlet-3-n-pe", Place.PANEL),
             Device.of(new Id("X10"), "-X10", "PE bar", "block-protective-16", Place.PANEL));
-    return new Project(name, "", List.of(), usualBrief(), devices, List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
+    return new Project(
+        name,
+        "",
+        List.of(),
+        usualBrief(),
+        devices,
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of());
   }
 
   /// 3x400 V, 50 Hz, TN-S, 16 A upstream; 5 to 40 °C, 45 °C inside; the default schools.
   public static Brief usualBrief() {
     return new Brief(
-        new Brief.Supply(new MainsVoltage(MainsVoltage.Phases.THREE, new Voltage(400)), new Frequency(50), Brief.Earthing.TN_S, new Current(16), Optional.empty(), Optional.empty()),
-        new Brief.Surroundings(new Temperature(5), new Temperature(40), new Temperature(45), new Length(200), ""),
-        new Brief.Policies(Brief.Sizing.METRIC, Brief.Protection.PER_BRANCH, Brief.FuseReading.STRICT, new Percent(80), new Percent(5), "EUR"));
+        new Brief.Supply(
+            new MainsVoltage(MainsVoltage.Phases.THREE, new Voltage(400)),
+            new Frequency(50),
+            Brief.Earthing.TN_S,
+            new Current(16),
+            Optional.empty(),
+            Optional.empty()),
+        new Brief.Surroundings(
+            new Temperature(5), new Temperature(40), new Temperature(45), new Length(200), ""),
+        new Brief.Policies(
+            Brief.Sizing.METRIC,
+            Brief.Protection.PER_BRANCH,
+            Brief.FuseReading.STRICT,
+            new Percent(80),
+            new Percent(5),
+            "EUR"));
   }
 }

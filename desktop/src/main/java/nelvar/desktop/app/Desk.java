@@ -21,7 +21,8 @@ import nelvar.desktop.stage.Stage;
 import nelvar.desktop.style.Theme;
 import nelvar.documents.export.PackFiles;
 
-/// What can be done at the desk: open, begin, save, undo, print and the other commands, by name and key.
+/// What can be done at the desk: open, begin, save, undo, print and the other commands, by name and
+/// key.
 public final class Desk {
   private static final String DEMO = "/nelvar/demo/seed-tray-filler/seed-tray-filler.nelvar.json";
 
@@ -41,12 +42,14 @@ public final class Desk {
     var all = new ArrayList<Command>();
     for (var i = 0; i < stages.size(); i++) {
       var stage = stages.get(i);
-      all.add(Command.of("Go to " + stage.name(), "Shortcut+" + (i + 1), () -> window.choose(stage)));
+      all.add(
+          Command.of("Go to " + stage.name(), "Shortcut+" + (i + 1), () -> window.choose(stage)));
     }
     all.add(Command.of("Find or do anything", "Shortcut+K", window::focusFind));
     all.add(Command.of("Next finding", "F8", window::nextFinding));
     all.add(Command.of("Take the first way out", "Shortcut+Enter", this::repair));
-    all.add(Command.of("Show or hide the working", "Shortcut+W", () -> window.side().toggleWorking()));
+    all.add(
+        Command.of("Show or hide the working", "Shortcut+W", () -> window.side().toggleWorking()));
     all.add(Command.of("Trace the path", "Shortcut+P", window::focusPath));
     all.add(Command.of("All findings (clear the selection)", "Shortcut+L", window::clearSelection));
     all.add(Command.of("Undo", "Shortcut+Z", () -> window.session().ifPresent(Session::undo)));
@@ -58,20 +61,35 @@ public final class Desk {
     all.add(Command.of("Open the demo machine", "", this::openDemo));
     all.add(Command.of("Write the pack…", "Shortcut+D", this::writePack));
     all.add(Command.of("Add parts from CSV…", "", this::importParts));
-    all.add(Command.of("Light or dark", "Shortcut+T", () -> window.theme(window.theme() == Theme.LIGHT)));
+    all.add(
+        Command.of(
+            "Light or dark", "Shortcut+T", () -> window.theme(window.theme() == Theme.LIGHT)));
     all.add(Command.of("Keys", "F1", window::shortcuts));
     all.add(Command.of("Welcome and recent projects", "", () -> window.welcome("")));
     return all;
   }
 
   private void repair() {
-    window.session().ifPresent(session -> window.side().firstRepair().ifPresentOrElse(window.side()::repair, () -> session.tell("There is no way out on offer here. Select a finding's subject first (F8).")));
+    window
+        .session()
+        .ifPresent(session ->
+            window
+                .side()
+                .firstRepair()
+                .ifPresentOrElse(
+                    window.side()::repair,
+                    () ->
+                        session.tell(
+                            "There is no way out on offer here. Select a finding's subject first (F8).")));
   }
 
   public void openDemo() {
     try (var in = Desk.class.getResourceAsStream(DEMO)) {
       if (in == null) throw new IOException("the demo is missing from this build");
-      take(ProjectFormat.read("demo", in.readAllBytes(), CatalogueFile.standard()), Optional.empty(), true);
+      take(
+          ProjectFormat.read("demo", in.readAllBytes(), CatalogueFile.standard()),
+          Optional.empty(),
+          true);
     } catch (IOException | UnreadableFile e) {
       window.welcome(String.valueOf(e.getMessage()));
     }
@@ -89,21 +107,26 @@ public final class Desk {
   /// Opens a project off the interface thread; on trouble says what, where and what to do.
   public void open(Path path) {
     var file = ProjectFile.at(path);
-    workers.reviewing().execute(() -> {
-      try {
-        var project = file.open();
-        var unsaved = file.recover().filter(left -> !left.equals(project));
-        Platform.runLater(() -> {
-          take(project, Optional.of(file), true);
-          places.opened(path);
-          unsaved.ifPresent(this::offer);
+    workers
+        .reviewing()
+        .execute(() -> {
+          try {
+            var project = file.open();
+            var unsaved = file.recover().filter(left -> !left.equals(project));
+            Platform.runLater(() -> {
+              take(project, Optional.of(file), true);
+              places.opened(path);
+              unsaved.ifPresent(this::offer);
+            });
+          } catch (UnreadableFile e) {
+            Platform.runLater(() -> trouble(String.valueOf(e.getMessage())));
+          } catch (RuntimeException e) {
+            Platform.runLater(() ->
+                trouble(
+                    "%s cannot be opened; this failed in the program (%s). The file was left as it is."
+                        .formatted(path.getFileName(), e.getClass().getSimpleName())));
+          }
         });
-      } catch (UnreadableFile e) {
-        Platform.runLater(() -> trouble(String.valueOf(e.getMessage())));
-      } catch (RuntimeException e) {
-        Platform.runLater(() -> trouble("%s cannot be opened; this failed in the program (%s). The file was left as it is.".formatted(path.getFileName(), e.getClass().getSimpleName())));
-      }
-    });
   }
 
   private void trouble(String problem) {
@@ -112,71 +135,137 @@ public final class Desk {
   }
 
   private void offer(Project unsaved) {
-    window.ask("Edits from last time were never saved.", "Take them back", () -> window.session().ifPresent(session -> session.edit(new nelvar.core.model.edit.Edit("Take back unsaved edits", _ -> unsaved))), "Forget them", () -> window.session().ifPresent(Session::closeSaved));
+    window.ask(
+        "Edits from last time were never saved.",
+        "Take them back",
+        () ->
+            window
+                .session()
+                .ifPresent(session ->
+                    session.edit(
+                        new nelvar.core.model.edit.Edit("Take back unsaved edits", _ -> unsaved))),
+        "Forget them",
+        () -> window.session().ifPresent(Session::closeSaved));
   }
 
   private void take(Project project, Optional<ProjectFile> file, boolean onDisk) {
     places.ready();
     var journal = file.orElseGet(() -> ProjectFile.at(places.untitled()));
-    window.take(new Session(project, file, journal, onDisk, CatalogueFile.standard(), workers.reviewing(), workers.writing(), Platform::runLater));
+    window.take(
+        new Session(
+            project,
+            file,
+            journal,
+            onDisk,
+            CatalogueFile.standard(),
+            workers.reviewing(),
+            workers.writing(),
+            Platform::runLater));
   }
 
   /// Offers what was left of a project that had never been saved.
   public void offerUntitled() {
-    ProjectFile.at(places.untitled()).recover().ifPresent(left -> {
-      if (window.session().isEmpty()) return;
-      window.ask("An unsaved project from last time was found: " + left.name() + ".", "Open it", () -> take(left, Optional.empty(), false), "Forget it", () -> window.session().ifPresent(Session::closeSaved));
-    });
+    ProjectFile.at(places.untitled())
+        .recover()
+        .ifPresent(left -> {
+          if (window.session().isEmpty()) return;
+          window.ask(
+              "An unsaved project from last time was found: " + left.name() + ".",
+              "Open it",
+              () -> take(left, Optional.empty(), false),
+              "Forget it",
+              () -> window.session().ifPresent(Session::closeSaved));
+        });
   }
 
   void save() {
-    window.session().ifPresent(session -> {
-      if (session.file().get().isEmpty()) saveAs();
-      else session.save();
-    });
+    window
+        .session()
+        .ifPresent(session -> {
+          if (session.file().get().isEmpty()) saveAs();
+          else session.save();
+        });
   }
 
   private void saveAs() {
-    window.session().ifPresent(session -> picker.save(window.root().getScene().getWindow(), session.project().name().toLowerCase(java.util.Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-") + ProjectFile.EXTENSION).ifPresent(path -> {
-      if (session.saveAs(path)) places.opened(path);
-    }));
+    window
+        .session()
+        .ifPresent(session ->
+            picker
+                .save(
+                    window.root().getScene().getWindow(),
+                    session
+                            .project()
+                            .name()
+                            .toLowerCase(java.util.Locale.ROOT)
+                            .replaceAll("[^\\p{L}\\p{N}]+", "-")
+                        + ProjectFile.EXTENSION)
+                .ifPresent(path -> {
+                  if (session.saveAs(path)) places.opened(path);
+                }));
   }
 
   void writePack() {
-    window.session().ifPresent(session -> picker.folder(window.root().getScene().getWindow()).ifPresent(folder -> {
-      if (session.stale().get()) {
-        session.tell("The review is being brought up to date; try again in a moment.");
-        return;
-      }
-      var review = session.review().get();
-      session.tell("Writing the pack …");
-      workers.pages().execute(() -> {
-        try {
-          Files.createDirectories(folder);
-          for (var entry : PackFiles.of(review).entrySet()) Files.write(folder.resolve(entry.getKey()), entry.getValue());
-          Platform.runLater(() -> session.tell("The pack is in " + folder));
-        } catch (IOException e) {
-          Platform.runLater(() -> session.tell("The pack was not written: " + e.getMessage() + ". Choose another folder."));
-        }
-      });
-    }));
+    window
+        .session()
+        .ifPresent(session ->
+            picker
+                .folder(window.root().getScene().getWindow())
+                .ifPresent(folder -> {
+                  if (session.stale().get()) {
+                    session.tell("The review is being brought up to date; try again in a moment.");
+                    return;
+                  }
+                  var review = session.review().get();
+                  session.tell("Writing the pack …");
+                  workers
+                      .pages()
+                      .execute(() -> {
+                        try {
+                          Files.createDirectories(folder);
+                          for (var entry : PackFiles.of(review).entrySet())
+                            Files.write(folder.resolve(entry.getKey()), entry.getValue());
+                          Platform.runLater(() -> session.tell("The pack is in " + folder));
+                        } catch (IOException e) {
+                          Platform.runLater(() ->
+                              session.tell(
+                                  "The pack was not written: "
+                                      + e.getMessage()
+                                      + ". Choose another folder."));
+                        }
+                      });
+                }));
   }
 
   private void importParts() {
-    window.session().ifPresent(session -> picker.csv(window.root().getScene().getWindow()).ifPresent(path -> {
-      try {
-        var parts = PartsCsv.read(String.valueOf(path.getFileName()), Files.readString(path));
-        if (session.edit(Edits.ownParts("Add %d parts from %s".formatted(parts.size(), path.getFileName()), parts))) session.tell(parts.size() + " parts added to this project");
-      } catch (UnreadableFile e) {
-        session.tell(String.valueOf(e.getMessage()));
-      } catch (IOException e) {
-        session.tell(path.getFileName() + " cannot be read as UTF-8 text: save the CSV as UTF-8.");
-      }
-    }));
+    window
+        .session()
+        .ifPresent(session ->
+            picker
+                .csv(window.root().getScene().getWindow())
+                .ifPresent(path -> {
+                  try {
+                    var parts =
+                        PartsCsv.read(String.valueOf(path.getFileName()), Files.readString(path));
+                    if (session.edit(
+                        Edits.ownParts(
+                            "Add %d parts from %s".formatted(parts.size(), path.getFileName()),
+                            parts))) session.tell(parts.size() + " parts added to this project");
+                  } catch (UnreadableFile e) {
+                    session.tell(String.valueOf(e.getMessage()));
+                  } catch (IOException e) {
+                    session.tell(
+                        path.getFileName()
+                            + " cannot be read as UTF-8 text: save the CSV as UTF-8.");
+                  }
+                }));
   }
 
   /// On closing: what is saved leaves no journal; what is not stays in it and is offered next time.
   void close() {
-    window.session().filter(session -> !session.history().get().unsaved()).ifPresent(Session::closeSaved);
+    window
+        .session()
+        .filter(session -> !session.history().get().unsaved())
+        .ifPresent(Session::closeSaved);
   }
 }

@@ -7,7 +7,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -37,10 +36,12 @@ final class Finder {
     list.setFixedCellSize(28);
     list.setCellFactory(_ -> new HitCell());
     field.textProperty().addListener(_ -> update());
-    field.focusedProperty().addListener((_, _, focused) -> {
-      if (!focused) list.setVisible(false);
-      else update();
-    });
+    field
+        .focusedProperty()
+        .addListener((_, _, focused) -> {
+          if (!focused) list.setVisible(false);
+          else update();
+        });
     field.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
     list.setOnMouseReleased(_ -> go());
   }
@@ -55,14 +56,18 @@ final class Finder {
     if (field.isFocused()) {
       for (var hit : all.get()) {
         var text = (hit.name() + " " + hit.hint()).toLowerCase(java.util.Locale.ROOT);
-        if (words.isEmpty() ? !hit.hint().isEmpty() : java.util.Arrays.stream(words.split("\\s+")).allMatch(text::contains)) hits.add(hit);
+        if (words.isEmpty()
+            ? !hit.hint().isEmpty()
+            : java.util.Arrays.stream(words.split("\\s+")).allMatch(text::contains)) hits.add(hit);
         if (hits.size() == 400) break;
       }
       // What begins with the words comes first.
-      hits.sort(java.util.Comparator.comparing(hit -> !stripped(hit.name()).startsWith(stripped(words))));
+      hits.sort(
+          java.util.Comparator.comparing(hit -> !stripped(hit.name()).startsWith(stripped(words))));
     }
     list.getItems().setAll(hits.subList(0, Math.min(MOST, hits.size())));
-    if (hits.isEmpty() && !words.isEmpty() && field.isFocused()) list.getItems().setAll(new Hit("Nothing is called so", "try a label such as -T2", () -> {}));
+    if (hits.isEmpty() && !words.isEmpty() && field.isFocused())
+      list.getItems().setAll(new Hit("Nothing is called so", "try a label such as -T2", () -> {}));
     list.getSelectionModel().selectFirst();
     list.setMaxHeight(list.getItems().size() * 28.0 + 10);
     list.setPrefHeight(list.getItems().size() * 28.0 + 10);
@@ -102,11 +107,27 @@ final class Finder {
   /// Things of the project: devices, conductors, cables, findings.
   static List<Hit> things(Review review, java.util.function.Consumer<Id> select) {
     var hits = new ArrayList<Hit>();
-    for (var device : review.project().devices()) hits.add(new Hit(device.designation().text(), device.purpose(), () -> select.accept(device.id())));
-    for (var conductor : review.project().conductors()) hits.add(new Hit(conductor.label().text(), "%s to %s".formatted(review.study().label(conductor.from().device()), review.study().label(conductor.to().device())), () -> select.accept(conductor.id())));
+    for (var device : review.project().devices())
+      hits.add(
+          new Hit(device.designation().text(), device.purpose(), () -> select.accept(device.id())));
+    for (var conductor : review.project().conductors())
+      hits.add(
+          new Hit(
+              conductor.label().text(),
+              "%s to %s"
+                  .formatted(
+                      review.study().label(conductor.from().device()),
+                      review.study().label(conductor.to().device())),
+              () -> select.accept(conductor.id())));
     for (var entry : review.open()) {
       var finding = entry.finding().orElseThrow();
-      hits.add(new Hit(finding.title(), review.study().label(finding.subject()) + ", " + finding.severity().name().toLowerCase(java.util.Locale.ROOT), () -> select.accept(finding.subject())));
+      hits.add(
+          new Hit(
+              finding.title(),
+              review.study().label(finding.subject())
+                  + ", "
+                  + finding.severity().name().toLowerCase(java.util.Locale.ROOT),
+              () -> select.accept(finding.subject())));
     }
     return hits;
   }
@@ -126,5 +147,4 @@ final class Finder {
       setGraphic(new HBox(12, new Label(hit.name()), space, hint));
     }
   }
-
 }

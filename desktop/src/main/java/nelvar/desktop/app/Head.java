@@ -14,7 +14,8 @@ import nelvar.core.review.Review;
 import nelvar.core.units.Significant;
 import nelvar.desktop.session.Session;
 
-/// The head of the window: project and its saved state, the field that finds anything, the vitals of the machine.
+/// The head of the window: project and its saved state, the field that finds anything, the vitals
+/// of the machine.
 final class Head extends HBox {
   private static final PseudoClass ERROR = PseudoClass.getPseudoClass("error");
   private static final PseudoClass WARNING = PseudoClass.getPseudoClass("warning");
@@ -54,7 +55,18 @@ final class Head extends HBox {
     var name = new HBox(brand, dot);
     name.setMinWidth(USE_PREF_SIZE);
     name.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-    getChildren().addAll(name, project, state, find, space, vital(new Label("Inlet"), inlet), vital(fullestName, fullest), vital(new Label("Inside"), inside), vital(new Label("Open"), open), school);
+    getChildren()
+        .addAll(
+            name,
+            project,
+            state,
+            find,
+            space,
+            vital(new Label("Inlet"), inlet),
+            vital(fullestName, fullest),
+            vital(new Label("Inside"), inside),
+            vital(new Label("Open"), open),
+            school);
   }
 
   private static HBox vital(Label name, Label value) {

@@ -13,7 +13,8 @@ import nelvar.desktop.control.Icon;
 import nelvar.desktop.stage.Stage;
 import nelvar.desktop.style.Theme;
 
-/// The stages in working order, each with its state: worst open finding and how many, or settled. A route, not a wizard.
+/// The stages in working order, each with its state: worst open finding and how many, or settled. A
+/// route, not a wizard.
 final class JobLine extends VBox {
   private final List<Stage> stages;
   private final List<ToggleButton> buttons = new ArrayList<>();
@@ -46,10 +47,14 @@ final class JobLine extends VBox {
       var pack = stages.getLast() == stage;
       var errors = pack && review.count(Severity.ERROR) > 0;
       var mark = new BorderPane();
-      mark.setLeft(open.isEmpty() ? errors ? Icon.notBegun(theme) : Icon.settled(theme) : Icon.of(open.getFirst().finding().orElseThrow().severity(), theme));
+      mark.setLeft(
+          open.isEmpty()
+              ? errors ? Icon.notBegun(theme) : Icon.settled(theme)
+              : Icon.of(open.getFirst().finding().orElseThrow().severity(), theme));
       button.setText(open.isEmpty() ? stage.name() : stage.name() + "   " + open.size());
       button.setGraphic(mark);
-      button.setAccessibleText(stage.name() + (open.isEmpty() ? ", settled" : ", " + open.size() + " open findings"));
+      button.setAccessibleText(
+          stage.name() + (open.isEmpty() ? ", settled" : ", " + open.size() + " open findings"));
     }
   }
 }

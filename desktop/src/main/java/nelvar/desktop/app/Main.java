@@ -8,12 +8,27 @@ import nelvar.cli.CommandLineTool;
 
 /// The one entry: window, demo, pictures, or the command line.
 public final class Main {
-  private static final Set<String> COMMANDS = Set.of("review", "calc", "pack", "export", "new", "import", "catalogue", "help", "--help", "-h", "--version", "-V");
+  private static final Set<String> COMMANDS =
+      Set.of(
+          "review",
+          "calc",
+          "pack",
+          "export",
+          "new",
+          "import",
+          "catalogue",
+          "help",
+          "--help",
+          "-h",
+          "--version",
+          "-V");
 
   private Main() {}
 
   public static void main(String[] arguments) {
-    if (arguments.length > 0 && (COMMANDS.contains(arguments[0]) || (arguments[0].startsWith("-") && !arguments[0].equals("--shot")))) {
+    if (arguments.length > 0
+        && (COMMANDS.contains(arguments[0])
+            || (arguments[0].startsWith("-") && !arguments[0].equals("--shot")))) {
       var out = new PrintWriter(System.out, true, StandardCharsets.UTF_8);
       var err = new PrintWriter(System.err, true, StandardCharsets.UTF_8);
       System.exit(CommandLineTool.run(arguments, out, err));

@@ -35,14 +35,17 @@ import nelvar.desktop.style.Theme;
 import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.PathStrip;
 
-/// The frame: job line, stage, side sheet, path strip, head. It shows the session and sends what is asked to [Desk].
+/// The frame: job line, stage, side sheet, path strip, head. It shows the session and sends what is
+/// asked to [Desk].
 public final class MainWindow {
   private final StackPane root = new StackPane();
   private final BorderPane frame = new BorderPane();
   private final BorderPane centre = new BorderPane();
   private final Head head = new Head();
   private final SideSheet side = new SideSheet();
-  private final DrawingPane strip = new DrawingPane("The way of the current to the selection and back", false);
+  private final DrawingPane strip =
+      new DrawingPane("The way of the current to the selection and back", false);
+  private final ScrollPane stripScroll = new ScrollPane(strip);
   private final Label stripHint = new Label();
   private final HBox message = new HBox();
   private final Label messageText = new Label();
@@ -61,7 +64,12 @@ public final class MainWindow {
     this.places = places;
     this.theme = places.dark() ? Theme.DARK : Theme.LIGHT;
     this.desk = new Desk(this, workers, picker, places);
-    this.stages = List.of(new BriefStage(), new PowerStage(), new RunsStage(), new PackStage(workers.pages(), desk::writePack));
+    this.stages =
+        List.of(
+            new BriefStage(),
+            new PowerStage(),
+            new RunsStage(),
+            new PackStage(workers.pages(), desk::writePack));
     this.current = stages.get(1);
     this.jobLine = new JobLine(stages, this::choose);
     this.commands = desk.commands(stages);
@@ -81,10 +89,9 @@ public final class MainWindow {
     frame.setRight(sideFrame);
     stripHint.getStyleClass().add("soft");
     stripHint.setPadding(new Insets(6, 18, 0, 18));
-    var scroll = new ScrollPane(strip);
-    scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-    scroll.setFocusTraversable(false);
-    var bottom = new BorderPane(scroll);
+    stripScroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    stripScroll.setFocusTraversable(false);
+    var bottom = new BorderPane(stripScroll);
     bottom.setTop(stripHint);
     bottom.getStyleClass().add("path-strip");
     bottom.setPrefHeight(PathStrip.HEIGHT + 36);
@@ -95,7 +102,8 @@ public final class MainWindow {
     frame.setCenter(centre);
     message.getStyleClass().add("message");
     message.getChildren().add(messageText);
-    message.setMaxSize(javafx.scene.layout.Region.USE_PREF_SIZE, javafx.scene.layout.Region.USE_PREF_SIZE);
+    message.setMaxSize(
+        javafx.scene.layout.Region.USE_PREF_SIZE, javafx.scene.layout.Region.USE_PREF_SIZE);
     message.setVisible(false);
     messageText.setId("message");
     messageText.setWrapText(true);
@@ -106,11 +114,14 @@ public final class MainWindow {
     var finder = new Finder(head.find(), this::hits);
     StackPane.setAlignment(finder.list(), Pos.TOP_LEFT);
     finder.list().setMaxWidth(430);
-    finder.list().visibleProperty().addListener((_, _, shown) -> {
-      if (!shown) return;
-      var at = head.find().localToScene(0, head.find().getHeight());
-      StackPane.setMargin(finder.list(), new Insets(at.getY() + 2, 0, 0, at.getX()));
-    });
+    finder
+        .list()
+        .visibleProperty()
+        .addListener((_, _, shown) -> {
+          if (!shown) return;
+          var at = head.find().localToScene(0, head.find().getHeight());
+          StackPane.setMargin(finder.list(), new Insets(at.getY() + 2, 0, 0, at.getX()));
+        });
     finder.list().setManaged(true);
     root.getChildren().addAll(frame, finder.list(), message);
     root.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
@@ -142,7 +153,8 @@ public final class MainWindow {
 
   private List<Finder.Hit> hits() {
     var hits = new ArrayList<Finder.Hit>();
-    for (var command : commands) hits.add(new Finder.Hit(command.name(), command.keyText(), command.run()));
+    for (var command : commands)
+      hits.add(new Finder.Hit(command.name(), command.keyText(), command.run()));
     session.ifPresent(s -> hits.addAll(Finder.things(s.review().get(), this::select)));
     return hits;
   }
@@ -170,7 +182,9 @@ public final class MainWindow {
     next.history().addListener(_ -> head.show(next, next.review().get()));
     next.selection().addListener(_ -> show());
     next.message().addListener((_, _, text) -> tell(text));
-    next.stale().addListener((_, _, stale) -> root.setCursor(stale ? javafx.scene.Cursor.WAIT : javafx.scene.Cursor.DEFAULT));
+    next.stale()
+        .addListener((_, _, stale) ->
+            root.setCursor(stale ? javafx.scene.Cursor.WAIT : javafx.scene.Cursor.DEFAULT));
     show();
     current.firstFocus().requestFocus();
   }
@@ -223,17 +237,39 @@ public final class MainWindow {
     var subject = selected.or(() -> fullestLoad(review));
     var path = subject.flatMap(id -> PathTo.of(id, review.study()));
     if (path.isEmpty()) {
-      stripHint.setText(selected.isPresent() ? "No source reaches " + review.study().label(selected.get()) + ", or it carries no load." : "Select a device or wire to see the way of the current to it and back.");
+      stripHint.setText(
+          selected.isPresent()
+              ? "No source reaches "
+                  + review.study().label(selected.get())
+                  + ", or it carries no load."
+              : "Select a device or wire to see the way of the current to it and back.");
       strip.show(new Drawing(10, PathStrip.HEIGHT, List.of(), List.of()), theme);
       return;
     }
     stripHint.setText(path.get().title());
     strip.show(PathStrip.of(path.get(), review.study(), selected), theme);
     strip.focusOn(selected);
+    Platform.runLater(() -> reveal(selected));
+  }
+
+  /// Scrolls the path strip so that the selection is in view.
+  private void reveal(Optional<Id> selected) {
+    var spot = selected.flatMap(strip.drawing()::spot);
+    var free = strip.drawing().width() - stripScroll.getViewportBounds().getWidth();
+    if (spot.isEmpty() || free <= 0) {
+      stripScroll.setHvalue(0);
+      return;
+    }
+    var middle = spot.get().x() + spot.get().width() / 2;
+    stripScroll.setHvalue(
+        Math.clamp((middle - stripScroll.getViewportBounds().getWidth() / 2) / free, 0, 1));
   }
 
   private static Optional<Id> fullestLoad(Review review) {
-    return review.study().network().feeds().stream().filter(feed -> feed.source().isPresent()).max(java.util.Comparator.comparingDouble(feed -> review.study().designPower(feed).watts())).map(feed -> feed.device().id());
+    return review.study().network().feeds().stream()
+        .filter(feed -> feed.source().isPresent())
+        .max(java.util.Comparator.comparingDouble(feed -> review.study().designPower(feed).watts()))
+        .map(feed -> feed.device().id());
   }
 
   public void choose(Stage stage) {
@@ -260,9 +296,13 @@ public final class MainWindow {
       }
       var selected = s.selection().get();
       var at = -1;
-      for (var i = 0; i < open.size(); i++) if (selected.filter(open.get(i).verdict().subject()::equals).isPresent()) at = i;
+      for (var i = 0; i < open.size(); i++)
+        if (selected.filter(open.get(i).verdict().subject()::equals).isPresent()) at = i;
       var next = open.get((at + 1) % open.size());
-      stages.stream().filter(stage -> stage.owns(next)).findFirst().ifPresent(stage -> current = stage);
+      stages.stream()
+          .filter(stage -> stage.owns(next))
+          .findFirst()
+          .ifPresent(stage -> current = stage);
       s.selection().set(Optional.of(next.verdict().subject()));
       show();
     });
@@ -293,7 +333,8 @@ public final class MainWindow {
   }
 
   void welcome(String problem) {
-    overlay(new Welcome(places.recent(), desk::openDemo, desk::begin, desk::open, desk::open, problem));
+    overlay(
+        new Welcome(places.recent(), desk::openDemo, desk::begin, desk::open, desk::open, problem));
   }
 
   void shortcuts() {

@@ -8,7 +8,8 @@ import javafx.application.Platform;
 import javafx.scene.Scene;
 import nelvar.desktop.session.Places;
 
-/// The application: `demo` opens the demo machine, a file name opens that project, `--shot DIR` writes pictures and ends.
+/// The application: `demo` opens the demo machine, a file name opens that project, `--shot DIR`
+/// writes pictures and ends.
 public final class NelvarApp extends Application {
   @Override
   public void start(javafx.stage.Stage primary) {
@@ -17,7 +18,8 @@ public final class NelvarApp extends Application {
       shoot(arguments.size() > 1 ? arguments.get(1) : "", primary);
       return;
     }
-    var window = new MainWindow(Workers.start(), Picker.NATIVE, Places.usual(), LocalDate.now().toString());
+    var window =
+        new MainWindow(Workers.start(), Picker.NATIVE, Places.usual(), LocalDate.now().toString());
     primary.setTitle("Nelvar");
     primary.setScene(new Scene(window.root(), 1280, 800));
     primary.setMinWidth(1024);
@@ -28,15 +30,29 @@ public final class NelvarApp extends Application {
       if (arguments.getFirst().equals("demo")) {
         window.desk().openDemo();
         window.desk().offerUntitled();
-      } else if (Files.exists(Path.of(arguments.getFirst()))) window.desk().open(Path.of(arguments.getFirst()));
-      else window.welcome("There is no command and no file '" + arguments.getFirst() + "'. Known commands: nelvar --help");
+      } else if (Files.exists(Path.of(arguments.getFirst())))
+        window.desk().open(Path.of(arguments.getFirst()));
+      else
+        window.welcome(
+            "There is no command and no file '"
+                + arguments.getFirst()
+                + "'. Known commands: nelvar --help");
     }
     if (System.getProperty("nelvar.started") != null) {
       // For the start-up benchmark: says when the first picture stands, then ends.
-      Platform.runLater(() -> Platform.runLater(() -> {
-        System.out.println("window up " + (System.currentTimeMillis() - ProcessHandle.current().info().startInstant().orElseThrow().toEpochMilli()) + " ms after the process began");
-        Platform.exit();
-      }));
+      Platform.runLater(() ->
+          Platform.runLater(() -> {
+            System.out.println(
+                "window up "
+                    + (System.currentTimeMillis()
+                        - ProcessHandle.current()
+                            .info()
+                            .startInstant()
+                            .orElseThrow()
+                            .toEpochMilli())
+                    + " ms after the process began");
+            Platform.exit();
+          }));
     }
   }
 

@@ -27,14 +27,22 @@ public interface Picker {
 
         @Override
         public Optional<Path> open(Window owner) {
-          return Optional.ofNullable(chooser("Open a project", "Nelvar projects", "*.nelvar.json").showOpenDialog(owner)).map(java.io.File::toPath);
+          return Optional.ofNullable(
+                  chooser("Open a project", "Nelvar projects", "*.nelvar.json")
+                      .showOpenDialog(owner))
+              .map(java.io.File::toPath);
         }
 
         @Override
         public Optional<Path> save(Window owner, String suggestion) {
           var chooser = chooser("Save the project", "Nelvar projects", "*.nelvar.json");
           chooser.setInitialFileName(suggestion);
-          return Optional.ofNullable(chooser.showSaveDialog(owner)).map(java.io.File::toPath).map(path -> path.toString().endsWith(".nelvar.json") ? path : path.resolveSibling(path.getFileName() + ".nelvar.json"));
+          return Optional.ofNullable(chooser.showSaveDialog(owner))
+              .map(java.io.File::toPath)
+              .map(path ->
+                  path.toString().endsWith(".nelvar.json")
+                      ? path
+                      : path.resolveSibling(path.getFileName() + ".nelvar.json"));
         }
 
         @Override
@@ -46,7 +54,9 @@ public interface Picker {
 
         @Override
         public Optional<Path> csv(Window owner) {
-          return Optional.ofNullable(chooser("Parts from CSV", "CSV", "*.csv").showOpenDialog(owner)).map(java.io.File::toPath);
+          return Optional.ofNullable(
+                  chooser("Parts from CSV", "CSV", "*.csv").showOpenDialog(owner))
+              .map(java.io.File::toPath);
         }
       };
 }

@@ -19,7 +19,13 @@ final class ShortcutSheet extends StackPane {
     title.getStyleClass().add("title");
     var grid = new GridPane(28, 5);
     var half = (commands.size() + 8) / 2;
-    var own = List.of(new String[] {"Arrow keys", "walk a picture"}, new String[] {"Enter", "select; edit a row"}, new String[] {"+  −  0", "zoom in, out, fit"}, new String[] {"Ctrl+wheel", "zoom"}, new String[] {"Escape", "put a field back; close"});
+    var own =
+        List.of(
+            new String[] {"Arrow keys", "walk a picture"},
+            new String[] {"Enter", "select; edit a row"},
+            new String[] {"+  −  0", "zoom in, out, fit"},
+            new String[] {"Ctrl+wheel", "zoom"},
+            new String[] {"Escape", "put a field back; close"});
     var row = 0;
     for (var command : commands) {
       if (command.keys().isEmpty()) continue;

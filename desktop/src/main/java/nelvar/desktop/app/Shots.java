@@ -30,15 +30,20 @@ public final class Shots {
       window.desk().openDemo();
       var stages = window.stages();
       for (var i = 0; i < stages.size(); i++) {
-        var subject = switch (stages.get(i).name()) {
-          case "Power" -> Optional.of(new Id("T2"));
-          case "Runs" -> Optional.of(new Id("W32"));
-          default -> Optional.<Id>empty();
-        };
+        var subject =
+            switch (stages.get(i).name()) {
+              case "Power" -> Optional.of(new Id("T2"));
+              case "Runs" -> Optional.of(new Id("W32"));
+              default -> Optional.<Id>empty();
+            };
         window.session().orElseThrow().selection().set(subject);
         window.choose(stages.get(i));
         if (stages.get(i) instanceof PackStage pack) settle(pack);
-        picture(scene, folder.resolve("%d-%s.png".formatted(i + 1, stages.get(i).name().toLowerCase(java.util.Locale.ROOT))));
+        picture(
+            scene,
+            folder.resolve(
+                "%d-%s.png"
+                    .formatted(i + 1, stages.get(i).name().toLowerCase(java.util.Locale.ROOT))));
       }
       window.theme(true);
       window.select(new Id("M6"));

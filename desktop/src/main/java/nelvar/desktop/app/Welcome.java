@@ -9,9 +9,16 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
-/// What is seen without a project: what this is, the demo one click away, and the projects worked on before.
+/// What is seen without a project: what this is, the demo one click away, and the projects worked
+/// on before.
 final class Welcome extends VBox {
-  Welcome(List<Path> recent, Runnable demo, Runnable fresh, Runnable open, Consumer<Path> openRecent, String problem) {
+  Welcome(
+      List<Path> recent,
+      Runnable demo,
+      Runnable fresh,
+      Runnable open,
+      Consumer<Path> openRecent,
+      String problem) {
     super(14);
     getStyleClass().add("stage");
     setAlignment(Pos.CENTER);
@@ -23,7 +30,9 @@ final class Welcome extends VBox {
     var dot = new Label(".");
     dot.getStyleClass().add("brand-dot");
     dot.setStyle("-fx-font-size: 40px;");
-    var what = new Label("The electrical panel of your machine: computed from one model, judged with reasons, printed with its working.");
+    var what =
+        new Label(
+            "The electrical panel of your machine: computed from one model, judged with reasons, printed with its working.");
     what.getStyleClass().addAll("wrapping");
     column.getChildren().addAll(new HBox(brand, dot), what);
     if (!problem.isEmpty()) {
@@ -36,18 +45,25 @@ final class Welcome extends VBox {
     var first = button("Open the demo machine", demo);
     first.getStyleClass().add("primary");
     first.setId("welcome-demo");
-    column.getChildren().add(new HBox(10, first, button("Begin a new project", fresh), button("Open a project…", open)));
+    column
+        .getChildren()
+        .add(
+            new HBox(
+                10, first, button("Begin a new project", fresh), button("Open a project…", open)));
     if (!recent.isEmpty()) {
       var title = new Label("Worked on before");
       title.getStyleClass().add("section-title");
       column.getChildren().add(title);
       for (var path : recent) {
-        var button = button(path.getFileName() + "   in " + path.getParent(), () -> openRecent.accept(path));
+        var button =
+            button(path.getFileName() + "   in " + path.getParent(), () -> openRecent.accept(path));
         button.getStyleClass().add("link");
         column.getChildren().add(button);
       }
     }
-    var caution = new Label("Nelvar computes and reminds; it claims no compliance. Local codes and a licensed electrician decide.");
+    var caution =
+        new Label(
+            "Nelvar computes and reminds; it claims no compliance. Local codes and a licensed electrician decide.");
     caution.getStyleClass().addAll("soft", "wrapping");
     column.getChildren().add(caution);
     getChildren().add(column);

@@ -17,18 +17,39 @@ final class ConductorSettings {
 
   static List<Node> of(Conductor conductor, Session session, Study study) {
     var nodes = new ArrayList<Node>();
-    var label = new QuantityField<>("Number", "", DeviceSettings::designation, next -> session.edit(Edits.relabel(conductor, next)));
+    var label =
+        new QuantityField<>(
+            "Number",
+            "",
+            DeviceSettings::designation,
+            next -> session.edit(Edits.relabel(conductor, next)));
     label.show(conductor.label().text());
-    var section = new QuantityField<>("Section", "", Kind.CROSS_SECTION::read, next -> session.edit(Sections.change(conductor, next, study)));
+    var section =
+        new QuantityField<>(
+            "Section",
+            "",
+            Kind.CROSS_SECTION::read,
+            next -> session.edit(Sections.change(conductor, next, study)));
     section.show(conductor.section().map(Object::toString).orElse(""));
-    var length = new QuantityField<>("Length, one way", "", Kind.LENGTH::read, next -> session.edit(Edits.length(conductor, next)));
+    var length =
+        new QuantityField<>(
+            "Length, one way",
+            "",
+            Kind.LENGTH::read,
+            next -> session.edit(Edits.length(conductor, next)));
     length.show(study.length(conductor).map(Object::toString).orElse(""));
     nodes.add(label);
     nodes.add(section);
     nodes.add(length);
     var bundles = session.project().bundles();
     if (conductor.cable().isEmpty() && !bundles.isEmpty()) {
-      nodes.add(DeviceSettings.choice("Lies in", bundles, study.bundle(conductor).orElse(bundles.getFirst()), Bundle::name, next -> session.edit(Edits.bundle(conductor, next.id()))));
+      nodes.add(
+          DeviceSettings.choice(
+              "Lies in",
+              bundles,
+              study.bundle(conductor).orElse(bundles.getFirst()),
+              Bundle::name,
+              next -> session.edit(Edits.bundle(conductor, next.id()))));
     }
     return nodes;
   }

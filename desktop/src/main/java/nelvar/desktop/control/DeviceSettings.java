@@ -34,16 +34,29 @@ final class DeviceSettings {
 
   static List<Node> of(Device device, Session session, Review review) {
     var nodes = new ArrayList<Node>();
-    var name = new QuantityField<>("Designation", "", DeviceSettings::designation, next -> session.edit(Edits.rename(device, next)));
+    var name =
+        new QuantityField<>(
+            "Designation",
+            "",
+            DeviceSettings::designation,
+            next -> session.edit(Edits.rename(device, next)));
     name.show(device.designation().text());
-    var purpose = new QuantityField<>("Purpose", "", text -> new Reading.Value<>(text.strip()), next -> session.edit(Edits.purpose(device, next)));
+    var purpose =
+        new QuantityField<>(
+            "Purpose",
+            "",
+            text -> new Reading.Value<>(text.strip()),
+            next -> session.edit(Edits.purpose(device, next)));
     purpose.show(device.purpose());
     nodes.add(name);
     nodes.add(purpose);
-    review.study().part(device).ifPresent(part -> {
-      load(device, part, session, nodes);
-      part(device, part, session, review, nodes);
-    });
+    review
+        .study()
+        .part(device)
+        .ifPresent(part -> {
+          load(device, part, session, nodes);
+          part(device, part, session, review, nodes);
+        });
     return nodes;
   }
 
@@ -58,44 +71,92 @@ final class DeviceSettings {
   private static void load(Device device, Part part, Session session, List<Node> nodes) {
     if (part.outputs().isEmpty() && !part.intakes(device.windings()).isEmpty()) {
       var use = device.work();
-      nodes.add(share("Loading", use.loading(), next -> new Use(next, use.simultaneity(), use.duty()), device, session));
-      nodes.add(share("Simultaneity", use.simultaneity(), next -> new Use(use.loading(), next, use.duty()), device, session));
-      nodes.add(share("Duty", use.duty(), next -> new Use(use.loading(), use.simultaneity(), next), device, session));
+      nodes.add(
+          share(
+              "Loading",
+              use.loading(),
+              next -> new Use(next, use.simultaneity(), use.duty()),
+              device,
+              session));
+      nodes.add(
+          share(
+              "Simultaneity",
+              use.simultaneity(),
+              next -> new Use(use.loading(), next, use.duty()),
+              device,
+              session));
+      nodes.add(
+          share(
+              "Duty",
+              use.duty(),
+              next -> new Use(use.loading(), use.simultaneity(), next),
+              device,
+              session));
     }
-    if (part instanceof InductionMotor) nodes.add(choice("Linked in", List.of(Linkage.values()), device.windings(), linkage -> linkage == Linkage.STAR ? "star" : "delta", next -> session.edit(Edits.link(device, next))));
+    if (part instanceof InductionMotor)
+      nodes.add(
+          choice(
+              "Linked in",
+              List.of(Linkage.values()),
+              device.windings(),
+              linkage -> linkage == Linkage.STAR ? "star" : "delta",
+              next -> session.edit(Edits.link(device, next))));
     if (part.ownCoil().isPresent()) {
       var options = new ArrayList<Optional<Suppression>>();
       if (device.suppression().isEmpty()) options.add(Optional.empty());
       for (var option : Suppression.values()) options.add(Optional.of(option));
-      nodes.add(choice("Suppression", options, device.suppression(), option -> option.map(Suppression::words).orElse("none"), next -> next.ifPresent(s -> session.edit(Edits.suppress(device, s)))));
+      nodes.add(
+          choice(
+              "Suppression",
+              options,
+              device.suppression(),
+              option -> option.map(Suppression::words).orElse("none"),
+              next -> next.ifPresent(s -> session.edit(Edits.suppress(device, s)))));
     }
   }
 
-  private static Node share(String name, Optional<Percent> now, Function<Optional<Percent>, Use> change, Device device, Session session) {
-    var field = new QuantityField<Use>(
-        name,
-        "%",
-        text -> switch (text.isBlank() ? new Reading.Value<>(Percent.WHOLE) : Kind.PERCENT.read(text)) {
-          case Reading.Misread<Percent>(var message) -> new Reading.Misread<>(message);
-          case Reading.Value<Percent>(var value) -> use(change, value);
-        },
-        next -> session.edit(Edits.use(device, next)));
+  private static Node share(
+      String name,
+      Optional<Percent> now,
+      Function<Optional<Percent>, Use> change,
+      Device device,
+      Session session) {
+    var field =
+        new QuantityField<Use>(
+            name,
+            "%",
+            text ->
+                switch (text.isBlank()
+                    ? new Reading.Value<>(Percent.WHOLE)
+                    : Kind.PERCENT.read(text)) {
+                  case Reading.Misread<Percent>(var message) -> new Reading.Misread<>(message);
+                  case Reading.Value<Percent>(var value) -> use(change, value);
+                },
+            next -> session.edit(Edits.use(device, next)));
     field.show(nelvar.core.units.Significant.digits(now.orElse(Percent.WHOLE).percent()));
     return field;
   }
 
   private static Reading<Use> use(Function<Optional<Percent>, Use> change, Percent value) {
     try {
-      return new Reading.Value<>(change.apply(value.equals(Percent.WHOLE) ? Optional.empty() : Optional.of(value)));
+      return new Reading.Value<>(
+          change.apply(value.equals(Percent.WHOLE) ? Optional.empty() : Optional.of(value)));
     } catch (ImpossibleQuantity e) {
       return new Reading.Misread<>(String.valueOf(e.getMessage()));
     }
   }
 
-  private static void part(Device device, Part part, Session session, Review review, List<Node> nodes) {
+  private static void part(
+      Device device, Part part, Session session, Review review, List<Node> nodes) {
     var options = new ArrayList<Part>();
-    review.study().catalogue().of(part.getClass()).filter(next -> next.terminals().equals(part.terminals())).forEach(options::add);
-    nodes.add(choice("Part", options, part, Part::name, next -> session.edit(Edits.swap(device, next))));
+    review
+        .study()
+        .catalogue()
+        .of(part.getClass())
+        .filter(next -> next.terminals().equals(part.terminals()))
+        .forEach(options::add);
+    nodes.add(
+        choice("Part", options, part, Part::name, next -> session.edit(Edits.swap(device, next))));
     if (session.project().ownParts().contains(part)) own(part, session, nodes);
     else {
       var copy = new Button("Duplicate this part and edit it");
@@ -109,7 +170,9 @@ final class DeviceSettings {
     var id = part.id() + "-own";
     for (var n = 2; has(session, id); n++) id = part.id() + "-own-" + n;
     var copy = PartProperties.copy(part, id, part.name() + " (own)");
-    session.edit(Edits.ownParts("Make an own part for " + device.designation(), List.of(copy)).then(Edits.swap(device, copy)));
+    session.edit(
+        Edits.ownParts("Make an own part for " + device.designation(), List.of(copy))
+            .then(Edits.swap(device, copy)));
   }
 
   private static boolean has(Session session, String id) {
@@ -118,48 +181,62 @@ final class DeviceSettings {
 
   /// Every property of a project's own part.
   private static void own(Part part, Session session, List<Node> nodes) {
-    var note = new Label("A part of this project's own. Changes hold for every device that is one.");
+    var note =
+        new Label("A part of this project's own. Changes hold for every device that is one.");
     note.getStyleClass().addAll("faint", "wrapping");
     note.setMinHeight(javafx.scene.layout.Region.USE_PREF_SIZE);
     nodes.add(note);
-    PartProperties.of(part).forEach((property, value) -> {
-      var field = new QuantityField<>(words(property), "", text -> PartProperties.with(part, property, text), next -> session.edit(Edits.replacePart(next)));
-      field.field().setId("own-" + property.replace('.', '-'));
-      field.show(value);
-      nodes.add(field);
-    });
+    PartProperties.of(part)
+        .forEach((property, value) -> {
+          var field =
+              new QuantityField<>(
+                  words(property),
+                  "",
+                  text -> PartProperties.with(part, property, text),
+                  next -> session.edit(Edits.replacePart(next)));
+          field.field().setId("own-" + property.replace('.', '-'));
+          field.show(value);
+          nodes.add(field);
+        });
   }
 
   /// `coil.breakingCapacity` → `Coil breaking capacity`.
   private static String words(String property) {
-    var spaced = property.replace('.', ' ').replaceAll("(?<=[a-z])(?=[A-Z])", " ").toLowerCase(java.util.Locale.ROOT);
+    var spaced =
+        property
+            .replace('.', ' ')
+            .replaceAll("(?<=[a-z])(?=[A-Z])", " ")
+            .toLowerCase(java.util.Locale.ROOT);
     return spaced.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + spaced.substring(1);
   }
 
-  static <T> Node choice(String name, List<T> options, T now, Function<T, String> words, Consumer<T> take) {
+  static <T> Node choice(
+      String name, List<T> options, T now, Function<T, String> words, Consumer<T> take) {
     var label = new Label(name);
     label.setMinWidth(104);
     var box = new ChoiceBox<T>();
     box.getItems().setAll(options);
-    box.setConverter(new StringConverter<>() {
-      @Override
-      public String toString(T option) {
-        return option == null ? "" : words.apply(option);
-      }
+    box.setConverter(
+        new StringConverter<>() {
+          @Override
+          public String toString(T option) {
+            return option == null ? "" : words.apply(option);
+          }
 
-      @Override
-      public T fromString(String text) {
-        return now;
-      }
-    });
+          @Override
+          public T fromString(String text) {
+            return now;
+          }
+        });
     box.setValue(now);
     box.setAccessibleText(name);
     box.setId("choice-" + name.toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-"));
     box.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(box, Priority.ALWAYS);
-    box.valueProperty().addListener((_, before, next) -> {
-      if (next != null && !next.equals(before)) take.accept(next);
-    });
+    box.valueProperty()
+        .addListener((_, before, next) -> {
+          if (next != null && !next.equals(before)) take.accept(next);
+        });
     label.setLabelFor(box);
     var row = new HBox(8, label, box);
     row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);

@@ -23,7 +23,8 @@ import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.Faces;
 import nelvar.documents.drawing.Shape;
 
-/// Shows a drawing: zoom with the wheel or + and -, pan by dragging, select by click, walk its spots with the arrow keys.
+/// Shows a drawing: zoom with the wheel or + and -, pan by dragging, select by click, walk its
+/// spots with the arrow keys.
 ///
 /// Only what is in view is drawn, so that a large drawing pans smoothly.
 public final class DrawingPane extends Region {
@@ -95,7 +96,8 @@ public final class DrawingPane extends Region {
       return;
     }
     scale = Math.clamp(Math.min(getWidth() / drawing.width(), 1.35), 0.2, 4);
-    if (drawing.height() * scale > getHeight() && drawing.height() * scale < getHeight() * 1.3) scale = getHeight() / drawing.height();
+    if (drawing.height() * scale > getHeight() && drawing.height() * scale < getHeight() * 1.3)
+      scale = getHeight() / drawing.height();
     offsetX = Math.max(0, (getWidth() - drawing.width() * scale) / 2);
     offsetY = Math.max(0, (getHeight() - drawing.height() * scale) / 2);
     draw();
@@ -125,7 +127,12 @@ public final class DrawingPane extends Region {
 
   /// The middle of a spot in the pane's own coordinates.
   public Optional<javafx.geometry.Point2D> middleOf(Id about) {
-    return drawing.spot(about).map(spot -> new javafx.geometry.Point2D(offsetX + (spot.x() + spot.width() / 2) * scale, offsetY + (spot.y() + Math.min(spot.height() / 2, 40)) * scale));
+    return drawing
+        .spot(about)
+        .map(spot ->
+            new javafx.geometry.Point2D(
+                offsetX + (spot.x() + spot.width() / 2) * scale,
+                offsetY + (spot.y() + Math.min(spot.height() / 2, 40)) * scale));
   }
 
   @Override
@@ -154,7 +161,9 @@ public final class DrawingPane extends Region {
 
   private void released(MouseEvent e) {
     if (dragged || e.getButton() != MouseButton.PRIMARY) return;
-    drawing.at((e.getX() - offsetX) / scale, (e.getY() - offsetY) / scale).ifPresent(spot -> choose(spot, e.getClickCount() > 1));
+    drawing
+        .at((e.getX() - offsetX) / scale, (e.getY() - offsetY) / scale)
+        .ifPresent(spot -> choose(spot, e.getClickCount() > 1));
   }
 
   private void choose(Drawing.Spot spot, boolean open) {
@@ -165,7 +174,8 @@ public final class DrawingPane extends Region {
 
   private void scrolled(ScrollEvent e) {
     if (!movable) return;
-    if (e.isControlDown() || e.getTouchCount() > 0) zoom(e.getDeltaY() > 0 ? 1.12 : 1 / 1.12, e.getX(), e.getY());
+    if (e.isControlDown() || e.getTouchCount() > 0)
+      zoom(e.getDeltaY() > 0 ? 1.12 : 1 / 1.12, e.getX(), e.getY());
     else pan(e.getDeltaX(), e.getDeltaY());
     e.consume();
   }
@@ -174,10 +184,11 @@ public final class DrawingPane extends Region {
     if (e.isControlDown() || e.isAltDown()) return;
     switch (e.getCode()) {
       case UP, DOWN, LEFT, RIGHT -> step(e.getCode());
-      case ENTER, SPACE -> focusSpot.ifPresent(id -> {
-        onSelect.accept(id);
-        onOpen.accept(id);
-      });
+      case ENTER, SPACE ->
+          focusSpot.ifPresent(id -> {
+            onSelect.accept(id);
+            onOpen.accept(id);
+          });
       case PLUS, EQUALS, ADD -> zoom(1.2, getWidth() / 2, getHeight() / 2);
       case MINUS, SUBTRACT -> zoom(1 / 1.2, getWidth() / 2, getHeight() / 2);
       case DIGIT0, NUMPAD0, HOME -> fit();
@@ -204,12 +215,13 @@ public final class DrawingPane extends Region {
     for (var spot : spots) {
       var dx = spot.x() + spot.width() / 2 - x;
       var dy = spot.y() + spot.height() / 2 - y;
-      var along = switch (towards) {
-        case UP -> -dy;
-        case DOWN -> dy;
-        case LEFT -> -dx;
-        default -> dx;
-      };
+      var along =
+          switch (towards) {
+            case UP -> -dy;
+            case DOWN -> dy;
+            case LEFT -> -dx;
+            default -> dx;
+          };
       var across = towards == KeyCode.UP || towards == KeyCode.DOWN ? Math.abs(dx) : Math.abs(dy);
       if (along < 6 || spot.about().equals(here.get().about())) continue;
       var distance = along + 2.5 * across;
@@ -244,13 +256,16 @@ public final class DrawingPane extends Region {
       if (box[2] < left || box[0] > right || box[3] < top || box[1] > bottom) continue;
       paint(g, drawing.shapes().get(i), theme);
     }
-    if (isFocused()) focusSpot.flatMap(drawing::spot).ifPresent(spot -> {
-      g.setStroke(theme.colour(nelvar.documents.drawing.Ink.ACCENT));
-      g.setLineWidth(1.2 / scale);
-      g.setLineDashes(3 / scale);
-      g.strokeRect(spot.x() - 2, spot.y() - 2, spot.width() + 4, spot.height() + 4);
-      g.setLineDashes();
-    });
+    if (isFocused())
+      focusSpot
+          .flatMap(drawing::spot)
+          .ifPresent(spot -> {
+            g.setStroke(theme.colour(nelvar.documents.drawing.Ink.ACCENT));
+            g.setLineWidth(1.2 / scale);
+            g.setLineDashes(3 / scale);
+            g.strokeRect(spot.x() - 2, spot.y() - 2, spot.width() + 4, spot.height() + 4);
+            g.setLineDashes();
+          });
   }
 
   /// Paints one shape; also used for pages.
@@ -262,7 +277,8 @@ public final class DrawingPane extends Region {
           switch (step) {
             case Shape.Step.Move(var x, var y) -> g.moveTo(x, y);
             case Shape.Step.Line(var x, var y) -> g.lineTo(x, y);
-            case Shape.Step.Curve(var x1, var y1, var x2, var y2, var x, var y) -> g.bezierCurveTo(x1, y1, x2, y2, x, y);
+            case Shape.Step.Curve(var x1, var y1, var x2, var y2, var x, var y) ->
+                g.bezierCurveTo(x1, y1, x2, y2, x, y);
             case Shape.Step.Close() -> g.closePath();
           }
         }
@@ -284,11 +300,13 @@ public final class DrawingPane extends Region {
         g.setTextBaseline(VPos.BASELINE);
         g.setTextAlign(TextAlignment.LEFT);
         var width = Faces.width(text, face, size);
-        var at = x - switch (anchor) {
-          case START -> 0;
-          case MIDDLE -> width / 2;
-          case END -> width;
-        };
+        var at =
+            x
+                - switch (anchor) {
+                  case START -> 0;
+                  case MIDDLE -> width / 2;
+                  case END -> width;
+                };
         for (var run : Faces.runs(text, face)) {
           g.setFont(Style.font(run.face(), size));
           g.fillText(run.text(), at, y);
@@ -305,7 +323,8 @@ public final class DrawingPane extends Region {
         yield new double[] {x - width, y - size, x + width, y + size};
       }
       case Shape.Path(var steps, _, var pen) -> {
-        var box = new double[] {Double.MAX_VALUE, Double.MAX_VALUE, -Double.MAX_VALUE, -Double.MAX_VALUE};
+        var box =
+            new double[] {Double.MAX_VALUE, Double.MAX_VALUE, -Double.MAX_VALUE, -Double.MAX_VALUE};
         for (var step : steps) {
           for (var point : points(step)) {
             box[0] = Math.min(box[0], point[0]);

@@ -21,7 +21,8 @@ import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
 
-/// The numbers of a thing, each with its working where it has one. In one order for every kind of thing.
+/// The numbers of a thing, each with its working where it has one. In one order for every kind of
+/// thing.
 public final class Facts {
   /// @param value with its unit
   public record Fact(String name, String value, Optional<Trail> working) {
@@ -47,29 +48,49 @@ public final class Facts {
 
   private static void inlet(Device device, Study study, List<Fact> facts) {
     if (!(study.part(device).orElse(null) instanceof MainsInlet)) return;
-    InletLoad.of(study).ifPresent(load -> facts.add(Fact.of("Most loaded line", load.value(), load.trail())));
-    InletLoad.running(study).ifPresent(current -> facts.add(Fact.of("Running, with duty", current)));
+    InletLoad.of(study)
+        .ifPresent(load -> facts.add(Fact.of("Most loaded line", load.value(), load.trail())));
+    InletLoad.running(study)
+        .ifPresent(current -> facts.add(Fact.of("Running, with duty", current)));
     facts.add(Fact.of("Upstream device", study.project().brief().supply().upstream()));
-    study.project().brief().supply().loopImpedance().ifPresent(z -> facts.add(Fact.of("Loop impedance", z)));
+    study
+        .project()
+        .brief()
+        .supply()
+        .loopImpedance()
+        .ifPresent(z -> facts.add(Fact.of("Loop impedance", z)));
   }
 
   private static void guard(Device device, Study study, List<Fact> facts) {
     for (var guarding : Guards.all(study)) {
       if (!guarding.device().device().id().equals(device.id())) continue;
       var guard = guarding.device().guard();
-      facts.add(Fact.of(guard instanceof Guard.Electronic(var channel, _) ? "Channel " + channel + ", all on" : "All on", "%s of %s".formatted(guarding.design(), guard.rating())));
+      facts.add(
+          Fact.of(
+              guard instanceof Guard.Electronic(var channel, _)
+                  ? "Channel " + channel + ", all on"
+                  : "All on",
+              "%s of %s".formatted(guarding.design(), guard.rating())));
       if (guard instanceof Guard.Breaker) {
-        if (guarding.inrushPeak().amperes() > 0) facts.add(Fact.of("At switching on", guarding.inrushPeak() + " peak"));
-        BreakerChoice.propose(guarding.design(), Optional.of(guarding.inrushPeak())).ifPresent(choice -> facts.add(Fact.of("Least that would do", choice.value(), choice.trail())));
+        if (guarding.inrushPeak().amperes() > 0)
+          facts.add(Fact.of("At switching on", guarding.inrushPeak() + " peak"));
+        BreakerChoice.propose(guarding.design(), Optional.of(guarding.inrushPeak()))
+            .ifPresent(choice ->
+                facts.add(Fact.of("Least that would do", choice.value(), choice.trail())));
       }
     }
   }
 
   private static void gives(Device device, Study study, List<Fact> facts) {
     for (var source : study.network().sources(device)) {
-      if (study.part(device).orElse(null) instanceof MainsInlet || source.output().name().equals("B")) continue;
+      if (study.part(device).orElse(null) instanceof MainsInlet
+          || source.output().name().equals("B")) continue;
       var load = SupplyLoad.of(source, study);
-      facts.add(Fact.of("Gives, all on", "%s of %s".formatted(load.value(), source.output().rating()), load.trail()));
+      facts.add(
+          Fact.of(
+              "Gives, all on",
+              "%s of %s".formatted(load.value(), source.output().rating()),
+              load.trail()));
       facts.add(Fact.of("Share of its rating", load.value().of(source.output().rating())));
       facts.add(Fact.of("Gives, with duty", study.runningCurrent(source)));
       loss(device, study).ifPresent(power -> facts.add(Fact.of("Heat, all on", power)));
@@ -78,14 +99,25 @@ public final class Facts {
 
   /// What goes in and does not come out.
   private static Optional<Power> loss(Device device, Study study) {
-    var in = study.network().feeds(device.id()).stream().mapToDouble(feed -> study.designPower(feed).watts()).sum();
-    var out = study.network().sources(device).stream().flatMap(source -> study.currents().served(source).stream()).mapToDouble(feed -> study.designPower(feed).watts() * feed.device().work().simultaneityFactor()).sum();
-    return in > out && out > 0 ? Optional.of(new Power(in - out)) : study.part(device).flatMap(part -> part.loss());
+    var in =
+        study.network().feeds(device.id()).stream()
+            .mapToDouble(feed -> study.designPower(feed).watts())
+            .sum();
+    var out =
+        study.network().sources(device).stream()
+            .flatMap(source -> study.currents().served(source).stream())
+            .mapToDouble(
+                feed -> study.designPower(feed).watts() * feed.device().work().simultaneityFactor())
+            .sum();
+    return in > out && out > 0
+        ? Optional.of(new Power(in - out))
+        : study.part(device).flatMap(part -> part.loss());
   }
 
   private static void takes(Device device, Study study, List<Fact> facts) {
     for (var feed : study.network().feeds(device.id())) {
-      if (feed.intake().name().equals("B") && study.network().feeds(device.id()).size() > 1) continue;
+      if (feed.intake().name().equals("B") && study.network().feeds(device.id()).size() > 1)
+        continue;
       if (feed.source().isEmpty()) {
         facts.add(Fact.of("Takes", "not fed"));
         continue;
@@ -98,9 +130,13 @@ public final class Facts {
       switch (VoltageDrop.of(feed, study)) {
         case Computed.Known<Percent>(var drop) -> {
           facts.add(Fact.of("Drop on its wires", drop.value(), drop.trail()));
-          facts.add(Fact.of("Voltage at it", feed.voltage().less(feed.voltage().times(drop.value().fraction()))));
+          facts.add(
+              Fact.of(
+                  "Voltage at it",
+                  feed.voltage().less(feed.voltage().times(drop.value().fraction()))));
         }
-        case Computed.Missing<Percent>(var why) -> facts.add(Fact.of("Drop on its wires", "not known: " + why));
+        case Computed.Missing<Percent>(var why) ->
+            facts.add(Fact.of("Drop on its wires", "not known: " + why));
       }
     }
   }
@@ -109,13 +145,27 @@ public final class Facts {
     var facts = new ArrayList<Fact>();
     facts.add(Fact.of("Carries, all on (Ib)", study.designCurrent(conductor)));
     facts.add(Fact.of("Carries, with duty", study.runningCurrent(conductor)));
-    study.circuit(conductor).ifPresent(circuit -> facts.add(Fact.of("Guarded by (In)", circuit.guard().map(guard -> guard.device().designation() + " " + guard.guard()).orElse("none; " + circuit.source() + ", " + circuit.limit()))));
+    study
+        .circuit(conductor)
+        .ifPresent(circuit ->
+            facts.add(
+                Fact.of(
+                    "Guarded by (In)",
+                    circuit
+                        .guard()
+                        .map(guard -> guard.device().designation() + " " + guard.guard())
+                        .orElse("none; " + circuit.source() + ", " + circuit.limit()))));
     switch (Ampacity.of(conductor, study)) {
-      case Computed.Known<Current>(var iz) -> facts.add(Fact.of("May carry (Iz)", iz.value(), iz.trail()));
-      case Computed.Missing<Current>(var why) -> facts.add(Fact.of("May carry (Iz)", "not known: " + why));
+      case Computed.Known<Current>(var iz) ->
+          facts.add(Fact.of("May carry (Iz)", iz.value(), iz.trail()));
+      case Computed.Missing<Current>(var why) ->
+          facts.add(Fact.of("May carry (Iz)", "not known: " + why));
     }
     VoltageDrop.alone(conductor, study).ifPresent(lost -> facts.add(Fact.of("Loses", lost)));
-    if (conductor.function() != Conductor.Function.PROTECTIVE) SectionChoice.propose(conductor, study).ifPresent(choice -> facts.add(Fact.of("Least that would do", choice.value(), choice.trail())));
+    if (conductor.function() != Conductor.Function.PROTECTIVE)
+      SectionChoice.propose(conductor, study)
+          .ifPresent(
+              choice -> facts.add(Fact.of("Least that would do", choice.value(), choice.trail())));
     study.bundle(conductor).ifPresent(bundle -> facts.add(Fact.of("Lies in", bundle.name())));
     return facts;
   }

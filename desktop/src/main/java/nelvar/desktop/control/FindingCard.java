@@ -31,11 +31,20 @@ public final class FindingCard extends VBox {
 
   public FindingCard(Review.Entry entry, Theme theme, Actions actions) {
     finding = entry.finding().orElseThrow();
-    getStyleClass().addAll("finding", entry.accepted().isPresent() ? "accepted" : finding.severity().name().toLowerCase(java.util.Locale.ROOT));
+    getStyleClass()
+        .addAll(
+            "finding",
+            entry.accepted().isPresent()
+                ? "accepted"
+                : finding.severity().name().toLowerCase(java.util.Locale.ROOT));
     var title = new Label(finding.title());
     title.getStyleClass().addAll("strong", "wrapping");
     title.setMinHeight(USE_PREF_SIZE);
-    var word = new Label(entry.accepted().isPresent() ? "accepted" : finding.severity().name().toLowerCase(java.util.Locale.ROOT));
+    var word =
+        new Label(
+            entry.accepted().isPresent()
+                ? "accepted"
+                : finding.severity().name().toLowerCase(java.util.Locale.ROOT));
     word.getStyleClass().add("faint");
     word.setMinWidth(USE_PREF_SIZE);
     var space = new javafx.scene.layout.Region();
@@ -60,15 +69,35 @@ public final class FindingCard extends VBox {
       button.setOnAction(_ -> actions.repair(repair));
       row.getChildren().add(button);
     }
-    row.getChildren().addAll(link("Working", this::working), link("Accept…", () -> ask(reason -> actions.accept(entry.rule().id(), finding, reason))));
+    row.getChildren()
+        .addAll(
+            link("Working", this::working),
+            link(
+                "Accept…",
+                () -> ask(reason -> actions.accept(entry.rule().id(), finding, reason))));
     getChildren().add(row);
   }
 
   private void accepted(Deviation deviation, Actions actions) {
-    var reason = new Label("Accepted: " + deviation.reason() + " (" + deviation.by() + ", " + deviation.date() + ")");
+    var reason =
+        new Label(
+            "Accepted: "
+                + deviation.reason()
+                + " ("
+                + deviation.by()
+                + ", "
+                + deviation.date()
+                + ")");
     reason.getStyleClass().add("wrapping");
     reason.setMinHeight(USE_PREF_SIZE);
-    getChildren().addAll(reason, new FlowPane(8, 6, link("Working", this::working), link("Reopen", () -> actions.reopen(deviation))));
+    getChildren()
+        .addAll(
+            reason,
+            new FlowPane(
+                8,
+                6,
+                link("Working", this::working),
+                link("Reopen", () -> actions.reopen(deviation))));
   }
 
   private static Button link(String text, Runnable action) {
@@ -93,10 +122,14 @@ public final class FindingCard extends VBox {
     reason.setId("accept-reason");
     var take = new Button("Accept with this reason");
     take.getStyleClass().add("repair");
-    take.disableProperty().bind(javafx.beans.binding.Bindings.createBooleanBinding(() -> reason.getText().strip().length() < 4, reason.textProperty()));
-    Runnable done = () -> {
-      if (!take.isDisabled()) accept.accept(reason.getText().strip());
-    };
+    take.disableProperty()
+        .bind(
+            javafx.beans.binding.Bindings.createBooleanBinding(
+                () -> reason.getText().strip().length() < 4, reason.textProperty()));
+    Runnable done =
+        () -> {
+          if (!take.isDisabled()) accept.accept(reason.getText().strip());
+        };
     take.setOnAction(_ -> done.run());
     reason.setOnAction(_ -> done.run());
     more.getChildren().setAll(reason, take);

@@ -17,11 +17,23 @@ public final class Icon {
   }
 
   public static Canvas settled(Theme theme) {
-    return paint(List.of(Shape.circle(8, 8, 5.5, java.util.Optional.of(Ink.SETTLED), java.util.Optional.empty())), theme);
+    return paint(
+        List.of(
+            Shape.circle(
+                8, 8, 5.5, java.util.Optional.of(Ink.SETTLED), java.util.Optional.empty())),
+        theme);
   }
 
   public static Canvas notBegun(Theme theme) {
-    return paint(List.of(Shape.circle(8, 8, 5, java.util.Optional.empty(), java.util.Optional.of(Shape.Pen.of(Ink.TEXT_FAINT, 1.4)))), theme);
+    return paint(
+        List.of(
+            Shape.circle(
+                8,
+                8,
+                5,
+                java.util.Optional.empty(),
+                java.util.Optional.of(Shape.Pen.of(Ink.TEXT_FAINT, 1.4)))),
+        theme);
   }
 
   private static Canvas paint(List<Shape> shapes, Theme theme) {

@@ -11,7 +11,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import nelvar.core.units.Reading;
 
-/// A named field that reads what people write. Wrong input keeps the text and says, beside the field, what would be right.
+/// A named field that reads what people write. Wrong input keeps the text and says, beside the
+/// field, what would be right.
 ///
 /// Taken over with Enter or on leaving; Escape puts the old value back.
 public final class QuantityField<Q> extends VBox {
@@ -24,7 +25,8 @@ public final class QuantityField<Q> extends VBox {
   private String shown = "";
 
   /// @param take applies the value; false when it was refused
-  public QuantityField(String name, String unit, Function<String, Reading<Q>> read, Predicate<Q> take) {
+  public QuantityField(
+      String name, String unit, Function<String, Reading<Q>> read, Predicate<Q> take) {
     super(2);
     this.read = read;
     this.take = take;
@@ -49,9 +51,11 @@ public final class QuantityField<Q> extends VBox {
     note.setManaged(false);
     getChildren().addAll(row, note);
     field.setOnAction(_ -> takeOver());
-    field.focusedProperty().addListener((_, _, focused) -> {
-      if (!focused) takeOver();
-    });
+    field
+        .focusedProperty()
+        .addListener((_, _, focused) -> {
+          if (!focused) takeOver();
+        });
     field.setOnKeyPressed(e -> {
       if (e.getCode() == KeyCode.ESCAPE) {
         show(shown);

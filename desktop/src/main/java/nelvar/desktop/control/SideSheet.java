@@ -23,8 +23,8 @@ import nelvar.core.review.Review;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.style.Theme;
 
-/// The selection: what it is, its numbers with their working, its findings with their ways out, its settings. The same
-/// order for every kind of thing. With nothing selected: what is open.
+/// The selection: what it is, its numbers with their working, its findings with their ways out, its
+/// settings. The same order for every kind of thing. With nothing selected: what is open.
 public final class SideSheet extends ScrollPane implements FindingCard.Actions {
   private final VBox content = new VBox();
   private final Set<String> opened = new HashSet<>();
@@ -66,15 +66,27 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
   }
 
   private Optional<String> focusedId() {
-    return getScene() != null && getScene().getFocusOwner() instanceof Node owner && owner.getId() != null && content.lookup("#" + owner.getId()) == owner ? Optional.of(owner.getId()) : Optional.empty();
+    return getScene() != null
+            && getScene().getFocusOwner() instanceof Node owner
+            && owner.getId() != null
+            && content.lookup("#" + owner.getId()) == owner
+        ? Optional.of(owner.getId())
+        : Optional.empty();
   }
 
   private void overview(Session session, Review review) {
     var title = new Label(review.open().isEmpty() ? "Nothing open" : "Open findings");
     title.getStyleClass().add("subtitle");
     content.getChildren().add(title);
-    if (review.open().isEmpty()) content.getChildren().add(wrapped("Everything this version checks holds, or was accepted with a reason. What it does not check stands on the cover of the pack."));
-    for (var entry : review.open()) content.getChildren().add(row(session, review, entry));
+    if (review.open().isEmpty())
+      content
+          .getChildren()
+          .add(
+              wrapped(
+                  "Everything this version checks holds, or was accepted with a reason. What it does not check stands on the cover of the pack."));
+    var list = new VBox();
+    for (var entry : review.open()) list.getChildren().add(row(session, review, entry));
+    content.getChildren().add(list);
     if (!review.accepted().isEmpty()) {
       content.getChildren().add(section("Accepted"));
       for (var entry : review.accepted()) content.getChildren().add(row(session, review, entry));
@@ -82,12 +94,17 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     if (!review.notChecked().isEmpty()) {
       content.getChildren().add(section("Not checked"));
       for (var entry : review.notChecked()) {
-        var button = fact(review.study().label(entry.verdict().subject()), ((Verdict.NotChecked) entry.verdict()).why());
+        var button =
+            fact(
+                review.study().label(entry.verdict().subject()),
+                ((Verdict.NotChecked) entry.verdict()).why());
         button.setOnAction(_ -> session.selection().set(Optional.of(entry.verdict().subject())));
         content.getChildren().add(button);
       }
     }
-    var caution = wrapped("Lock off and prove dead before you touch. Local codes and a licensed electrician decide.");
+    var caution =
+        wrapped(
+            "Lock off and prove dead before you touch. Local codes and a licensed electrician decide.");
     caution.getStyleClass().add("caution");
     content.getChildren().add(caution);
   }
@@ -127,7 +144,12 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
 
   private void device(Device device, Session session, Review review) {
     var part = review.study().part(device);
-    head(device.designation().text(), part.map(p -> p.name()).orElse(device.part()), device.purpose().isEmpty() ? device.place().words() : device.purpose() + ", " + device.place().words());
+    head(
+        device.designation().text(),
+        part.map(p -> p.name()).orElse(device.part()),
+        device.purpose().isEmpty()
+            ? device.place().words()
+            : device.purpose() + ", " + device.place().words());
     facts(Facts.of(device, review.study()));
     findings(device.id(), review);
     content.getChildren().add(section("Settings"));
@@ -139,26 +161,51 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     var wires = review.study().at(device.id());
     if (wires.isEmpty()) return;
     content.getChildren().add(section("Wires"));
+    var list = new VBox();
+    content.getChildren().add(list);
     for (var wire : wires) {
       var here = wire.from().device().equals(device.id()) ? wire.from() : wire.to();
       var there = wire.from().device().equals(device.id()) ? wire.to() : wire.from();
-      var button = fact("%s  %s to %s:%s".formatted(wire.label(), here.terminal(), review.study().label(there.device()), there.terminal()), wire.section().map(Object::toString).orElse("no section"));
+      var button =
+          fact(
+              "%s  %s to %s:%s"
+                  .formatted(
+                      wire.label(),
+                      here.terminal(),
+                      review.study().label(there.device()),
+                      there.terminal()),
+              wire.section().map(Object::toString).orElse("no section"));
       button.setOnAction(_ -> session.selection().set(Optional.of(wire.id())));
-      content.getChildren().add(button);
+      list.getChildren().add(button);
     }
   }
 
   private void conductor(Conductor conductor, Session session, Review review) {
     var study = review.study();
-    var where = "%s:%s to %s:%s".formatted(study.label(conductor.from().device()), conductor.from().terminal(), study.label(conductor.to().device()), conductor.to().terminal());
-    head(conductor.label().text(), where, "%s wire%s".formatted(conductor.function().words(), study.cable(conductor).map(cable -> ", core of " + cable.label()).orElse("")));
+    var where =
+        "%s:%s to %s:%s"
+            .formatted(
+                study.label(conductor.from().device()),
+                conductor.from().terminal(),
+                study.label(conductor.to().device()),
+                conductor.to().terminal());
+    head(
+        conductor.label().text(),
+        where,
+        "%s wire%s"
+            .formatted(
+                conductor.function().words(),
+                study.cable(conductor).map(cable -> ", core of " + cable.label()).orElse("")));
     facts(Facts.of(conductor, study));
     findings(conductor.id(), review);
     content.getChildren().add(section("Settings"));
     ConductorSettings.of(conductor, session, study).forEach(content.getChildren()::add);
     content.getChildren().add(section("Ends"));
     for (var end : List.of(conductor.from(), conductor.to())) {
-      var button = fact(study.label(end.device()) + ":" + end.terminal(), study.device(end.device()).map(Device::purpose).orElse(""));
+      var button =
+          fact(
+              study.label(end.device()) + ":" + end.terminal(),
+              study.device(end.device()).map(Device::purpose).orElse(""));
       button.setOnAction(_ -> session.selection().set(Optional.of(end.device())));
       content.getChildren().add(button);
     }
@@ -173,14 +220,17 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
         continue;
       }
       var box = new VBox();
-      var button = fact(fact.name(), fact.value() + "  " + (opened.contains(fact.name()) ? "▾" : "▸"));
-      button.setId("fact-" + fact.name().toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-"));
+      var button =
+          fact(fact.name(), fact.value() + "  " + (opened.contains(fact.name()) ? "▾" : "▸"));
+      button.setId(
+          "fact-" + fact.name().toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-"));
       button.setAccessibleText(fact.name() + " " + fact.value() + ", show its working");
       box.getChildren().add(button);
       if (opened.contains(fact.name())) box.getChildren().add(new TrailView(fact.working().get()));
       button.setOnAction(_ -> {
         if (!opened.add(fact.name())) opened.remove(fact.name());
-        if (opened.contains(fact.name())) box.getChildren().add(new TrailView(fact.working().get()));
+        if (opened.contains(fact.name()))
+          box.getChildren().add(new TrailView(fact.working().get()));
         else box.getChildren().removeLast();
       });
       list.getChildren().add(box);
@@ -189,13 +239,21 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
 
   /// Opens or closes the working of every number and finding shown.
   public void toggleWorking() {
-    content.lookupAll(".fact").stream().filter(node -> node instanceof Button && node.getId() != null).forEach(node -> ((Button) node).fire());
-    content.lookupAll(".finding").stream().filter(FindingCard.class::isInstance).forEach(node -> ((FindingCard) node).working());
+    content.lookupAll(".fact").stream()
+        .filter(node -> node instanceof Button && node.getId() != null)
+        .forEach(node -> ((Button) node).fire());
+    content.lookupAll(".finding").stream()
+        .filter(FindingCard.class::isInstance)
+        .forEach(node -> ((FindingCard) node).working());
   }
 
   /// The first way out among the findings shown.
   public Optional<Repair> firstRepair() {
-    return content.getChildren().stream().filter(FindingCard.class::isInstance).map(FindingCard.class::cast).flatMap(card -> card.firstRepair().stream()).findFirst();
+    return content.getChildren().stream()
+        .filter(FindingCard.class::isInstance)
+        .map(FindingCard.class::cast)
+        .flatMap(card -> card.firstRepair().stream())
+        .findFirst();
   }
 
   private void findings(Id id, Review review) {
@@ -212,7 +270,15 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
 
   @Override
   public void accept(String rule, Verdict.Finding finding, String reason) {
-    session.ifPresent(s -> s.edit(Edits.accept(new Deviation(rule, finding.subject(), reason, System.getProperty("user.name", "unknown"), today))));
+    session.ifPresent(s ->
+        s.edit(
+            Edits.accept(
+                new Deviation(
+                    rule,
+                    finding.subject(),
+                    reason,
+                    System.getProperty("user.name", "unknown"),
+                    today))));
   }
 
   @Override

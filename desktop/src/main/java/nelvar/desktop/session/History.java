@@ -29,12 +29,16 @@ public record History<T>(List<Step<T>> steps, int position, int saved) {
   public History<T> then(String label, Optional<Object> gesture, T state) {
     var kept = new ArrayList<>(steps.subList(0, position + 1));
     var here = steps.get(position);
-    var merges = gesture.isPresent() && position > 0 && here.gesture().equals(gesture) && saved != position;
+    var merges =
+        gesture.isPresent() && position > 0 && here.gesture().equals(gesture) && saved != position;
     if (merges) kept.removeLast();
     kept.add(new Step<>(label, gesture, state));
     var stillSaved = saved <= position && !(merges && saved == position) ? saved : -1;
     var cut = Math.max(0, kept.size() - LONGEST);
-    return new History<>(kept.subList(cut, kept.size()), kept.size() - 1 - cut, stillSaved >= cut ? stillSaved - cut : -1);
+    return new History<>(
+        kept.subList(cut, kept.size()),
+        kept.size() - 1 - cut,
+        stillSaved >= cut ? stillSaved - cut : -1);
   }
 
   public Optional<String> undoLabel() {
@@ -42,7 +46,9 @@ public record History<T>(List<Step<T>> steps, int position, int saved) {
   }
 
   public Optional<String> redoLabel() {
-    return position + 1 < steps.size() ? Optional.of(steps.get(position + 1).label()) : Optional.empty();
+    return position + 1 < steps.size()
+        ? Optional.of(steps.get(position + 1).label())
+        : Optional.empty();
   }
 
   public History<T> undo() {

@@ -6,9 +6,11 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 
-/// Where the program keeps what is not part of a project: recent projects, the journal of one never saved, the theme.
+/// Where the program keeps what is not part of a project: recent projects, the journal of one never
+/// saved, the theme.
 ///
-/// `$NELVAR_STATE`, else `$XDG_STATE_HOME/nelvar`, else `~/.local/state/nelvar`. Nothing here is needed to open a project.
+/// `$NELVAR_STATE`, else `$XDG_STATE_HOME/nelvar`, else `~/.local/state/nelvar`. Nothing here is
+/// needed to open a project.
 public final class Places {
   private static final int MOST_RECENT = 8;
   private final Path folder;
@@ -21,7 +23,10 @@ public final class Places {
     var own = System.getenv("NELVAR_STATE");
     if (own != null && !own.isBlank()) return new Places(Path.of(own));
     var state = System.getenv("XDG_STATE_HOME");
-    return new Places(state != null && !state.isBlank() ? Path.of(state, "nelvar") : Path.of(System.getProperty("user.home", "."), ".local", "state", "nelvar"));
+    return new Places(
+        state != null && !state.isBlank()
+            ? Path.of(state, "nelvar")
+            : Path.of(System.getProperty("user.home", "."), ".local", "state", "nelvar"));
   }
 
   public Path untitled() {
@@ -35,7 +40,10 @@ public final class Places {
   public void opened(Path project) {
     var all = new ArrayList<String>();
     all.add(project.toAbsolutePath().toString());
-    lines("recent").stream().filter(line -> !all.contains(line)).limit(MOST_RECENT - 1L).forEach(all::add);
+    lines("recent").stream()
+        .filter(line -> !all.contains(line))
+        .limit(MOST_RECENT - 1L)
+        .forEach(all::add);
     write("recent", all);
   }
 
@@ -59,7 +67,9 @@ public final class Places {
 
   private List<String> lines(String name) {
     try {
-      return Files.exists(folder.resolve(name)) ? Files.readAllLines(folder.resolve(name)) : List.of();
+      return Files.exists(folder.resolve(name))
+          ? Files.readAllLines(folder.resolve(name))
+          : List.of();
     } catch (IOException e) {
       return List.of();
     }

@@ -25,8 +25,9 @@ import nelvar.core.units.ImpossibleQuantity;
 
 /// The open project: the only way to change it, and the newest review of it.
 ///
-/// One worker reviews snapshots; a result is taken only while its snapshot is the current one. Unsaved states are kept
-/// in the journal by a second worker. All methods are called on the interface thread.
+/// One worker reviews snapshots; a result is taken only while its snapshot is the current one.
+/// Unsaved states are kept in the journal by a second worker. All methods are called on the
+/// interface thread.
 public final class Session {
   private final Catalogue catalogue;
   private final Executor reviewing;
@@ -36,7 +37,8 @@ public final class Session {
   private final ReadOnlyObjectWrapper<Review> review;
   private final ReadOnlyBooleanWrapper stale = new ReadOnlyBooleanWrapper(false);
   private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
-  private final SimpleObjectProperty<Optional<Id>> selection = new SimpleObjectProperty<>(Optional.empty());
+  private final SimpleObjectProperty<Optional<Id>> selection =
+      new SimpleObjectProperty<>(Optional.empty());
   private final ReadOnlyObjectWrapper<Optional<ProjectFile>> file;
   private final ProjectFile journal;
   private final AtomicReference<Project> wanted = new AtomicReference<>();
@@ -46,7 +48,15 @@ public final class Session {
   /// @param journal where unsaved states are kept
   /// @param reviewing runs reviews one after the other; @param writing runs journal writes
   /// @param interfaceThread runs what touches properties
-  public Session(Project project, Optional<ProjectFile> file, ProjectFile journal, boolean onDisk, Catalogue catalogue, Executor reviewing, Executor writing, Executor interfaceThread) {
+  public Session(
+      Project project,
+      Optional<ProjectFile> file,
+      ProjectFile journal,
+      boolean onDisk,
+      Catalogue catalogue,
+      Executor reviewing,
+      Executor writing,
+      Executor interfaceThread) {
     this.catalogue = catalogue;
     this.reviewing = reviewing;
     this.writing = writing;
@@ -118,24 +128,33 @@ public final class Session {
   }
 
   public void undo() {
-    history.get().undoLabel().ifPresent(label -> {
-      history.set(history.get().undo());
-      tell("Undone: " + label);
-      changed();
-    });
+    history
+        .get()
+        .undoLabel()
+        .ifPresent(label -> {
+          history.set(history.get().undo());
+          tell("Undone: " + label);
+          changed();
+        });
   }
 
   public void redo() {
-    history.get().redoLabel().ifPresent(label -> {
-      history.set(history.get().redo());
-      tell("Done again: " + label);
-      changed();
-    });
+    history
+        .get()
+        .redoLabel()
+        .ifPresent(label -> {
+          history.set(history.get().redo());
+          tell("Done again: " + label);
+          changed();
+        });
   }
 
   private void changed() {
     var snapshot = project();
-    selection.get().filter(id -> !known(snapshot, id)).ifPresent(_ -> selection.set(Optional.empty()));
+    selection
+        .get()
+        .filter(id -> !known(snapshot, id))
+        .ifPresent(_ -> selection.set(Optional.empty()));
     wanted.set(snapshot);
     stale.set(true);
     reviewing.execute(() -> review(snapshot));
@@ -144,16 +163,20 @@ public final class Session {
   }
 
   private static boolean known(Project project, Id id) {
-    return project.device(id).isPresent() || project.conductor(id).isPresent() || project.cable(id).isPresent();
+    return project.device(id).isPresent()
+        || project.conductor(id).isPresent()
+        || project.cable(id).isPresent();
   }
 
   private void review(Project snapshot) {
     // Only the newest snapshot is worth the work; an older one is dropped, also half way.
-    Review.of(snapshot, catalogue, RuleBook.ALL, () -> wanted.get() != snapshot).ifPresent(result -> interfaceThread.execute(() -> {
-      if (project() != snapshot) return;
-      review.set(result);
-      stale.set(false);
-    }));
+    Review.of(snapshot, catalogue, RuleBook.ALL, () -> wanted.get() != snapshot)
+        .ifPresent(result ->
+            interfaceThread.execute(() -> {
+              if (project() != snapshot) return;
+              review.set(result);
+              stale.set(false);
+            }));
   }
 
   private void keep() {
@@ -162,7 +185,11 @@ public final class Session {
     try {
       journal.keepUnsaved(project.get());
     } catch (IOException e) {
-      interfaceThread.execute(() -> tell("Unsaved edits cannot be kept beside the file (" + e.getMessage() + "). Save often."));
+      interfaceThread.execute(() ->
+          tell(
+              "Unsaved edits cannot be kept beside the file ("
+                  + e.getMessage()
+                  + "). Save often."));
     }
   }
 

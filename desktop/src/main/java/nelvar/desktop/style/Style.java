@@ -14,7 +14,11 @@ public final class Style {
 
   public static void apply(Parent root, Theme theme) {
     loadFaces();
-    root.getStylesheets().setAll(theme.styleSheet(), Objects.requireNonNull(Style.class.getResource("/nelvar/desktop/style/nelvar.css")).toExternalForm());
+    root.getStylesheets()
+        .setAll(
+            theme.styleSheet(),
+            Objects.requireNonNull(Style.class.getResource("/nelvar/desktop/style/nelvar.css"))
+                .toExternalForm());
   }
 
   public static synchronized void loadFaces() {

@@ -1,4 +1,5 @@
-/// Themes: every colour has a name, and one palette a theme gives it a value for style sheets and drawings alike.
+/// Themes: every colour has a name, and one palette a theme gives it a value for style sheets and
+/// drawings alike.
 @NullMarked
 package nelvar.desktop.style;
 

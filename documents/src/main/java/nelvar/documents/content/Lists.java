@@ -27,7 +27,15 @@ public final class Lists {
 
   /// All lists, in the order of the pack.
   public static List<ListTable> all(Review review) {
-    return List.of(wires(review.study()), cables(review.study()), terminals(review.study()), billOfMaterials(review.study()), settings(review.study()), findings(review), deviations(review), notChecked(review));
+    return List.of(
+        wires(review.study()),
+        cables(review.study()),
+        terminals(review.study()),
+        billOfMaterials(review.study()),
+        settings(review.study()),
+        findings(review),
+        deviations(review),
+        notChecked(review));
   }
 
   private static String end(Study study, TerminalRef end) {
@@ -36,7 +44,10 @@ public final class Lists {
 
   public static ListTable wires(Study study) {
     var rows = new ArrayList<List<String>>();
-    for (var conductor : study.project().conductors().stream().sorted(java.util.Comparator.comparing(Conductor::label)).toList()) {
+    for (var conductor :
+        study.project().conductors().stream()
+            .sorted(java.util.Comparator.comparing(Conductor::label))
+            .toList()) {
       rows.add(
           List.of(
               conductor.label().text(),
@@ -44,49 +55,123 @@ public final class Lists {
               end(study, conductor.to()),
               conductor.section().map(Object::toString).orElse("not chosen"),
               conductor.colour().orElse(""),
-              study.length(conductor).map(length -> Significant.digits(length.metres())).orElse("not known"),
-              study.cable(conductor).map(cable -> cable.label().text()).orElse(study.bundle(conductor).map(bundle -> bundle.name()).orElse("")),
+              study
+                  .length(conductor)
+                  .map(length -> Significant.digits(length.metres()))
+                  .orElse("not known"),
+              study
+                  .cable(conductor)
+                  .map(cable -> cable.label().text())
+                  .orElse(study.bundle(conductor).map(bundle -> bundle.name()).orElse("")),
               Significant.digits(study.designCurrent(conductor).amperes()),
-              Ampacity.of(conductor, study).found().map(iz -> Significant.digits(iz.value().amperes())).orElse("not checked"),
-              VoltageDrop.alone(conductor, study).map(lost -> Significant.digits(lost.volts())).orElse("")));
+              Ampacity.of(conductor, study)
+                  .found()
+                  .map(iz -> Significant.digits(iz.value().amperes()))
+                  .orElse("not checked"),
+              VoltageDrop.alone(conductor, study)
+                  .map(lost -> Significant.digits(lost.volts()))
+                  .orElse("")));
     }
-    return new ListTable("wire-list", "Wire list", List.of(text("No.", 1.1), text("From", 1.8), text("To", 1.8), text("Section", 1.5), text("Colour", 1.7), number("Length m", 1.1), text("Lies in", 2), number("Ib A", 0.9), number("Iz A", 1.2), number("Drop V", 1)), rows);
+    return new ListTable(
+        "wire-list",
+        "Wire list",
+        List.of(
+            text("No.", 1.1),
+            text("From", 1.8),
+            text("To", 1.8),
+            text("Section", 1.5),
+            text("Colour", 1.7),
+            number("Length m", 1.1),
+            text("Lies in", 2),
+            number("Ib A", 0.9),
+            number("Iz A", 1.2),
+            number("Drop V", 1)),
+        rows);
   }
 
   public static ListTable cables(Study study) {
     var rows = new ArrayList<List<String>>();
     for (var cable : study.project().cables()) {
       var cores = study.cores(cable.id());
-      var ends = cores.stream().flatMap(core -> java.util.stream.Stream.of(core.from(), core.to())).map(end -> study.label(end.device())).distinct().toList();
+      var ends =
+          cores.stream()
+              .flatMap(core -> java.util.stream.Stream.of(core.from(), core.to()))
+              .map(end -> study.label(end.device()))
+              .distinct()
+              .toList();
       var stock = study.catalogue().find(cable.stock());
       var total = stock.map(part -> ((CableStock) part).cores()).orElse(0);
-      rows.add(List.of(cable.label().text(), stock.map(Part::name).orElse(cable.stock()), String.join(", ", ends), cable.length().map(length -> Significant.digits(length.metres())).orElse("not known"), String.valueOf(cores.size()), String.valueOf(Math.max(0, total - cores.size()))));
+      rows.add(
+          List.of(
+              cable.label().text(),
+              stock.map(Part::name).orElse(cable.stock()),
+              String.join(", ", ends),
+              cable.length().map(length -> Significant.digits(length.metres())).orElse("not known"),
+              String.valueOf(cores.size()),
+              String.valueOf(Math.max(0, total - cores.size()))));
     }
-    return new ListTable("cable-list", "Cable list", List.of(text("No.", 1), text("Cable", 3), text("Joins", 4), number("Length m", 1.1), number("Cores used", 1), number("Spare", 0.8)), rows);
+    return new ListTable(
+        "cable-list",
+        "Cable list",
+        List.of(
+            text("No.", 1),
+            text("Cable", 3),
+            text("Joins", 4),
+            number("Length m", 1.1),
+            number("Cores used", 1),
+            number("Spare", 0.8)),
+        rows);
   }
 
   /// Every terminal that a wire lands on, device by device.
   public static ListTable terminals(Study study) {
     var landing = new LinkedHashMap<TerminalRef, List<String>>();
     for (var conductor : study.project().conductors()) {
-      landing.computeIfAbsent(conductor.from(), _ -> new ArrayList<>()).add(conductor.label() + " to " + end(study, conductor.to()));
-      landing.computeIfAbsent(conductor.to(), _ -> new ArrayList<>()).add(conductor.label() + " to " + end(study, conductor.from()));
+      landing
+          .computeIfAbsent(conductor.from(), _ -> new ArrayList<>())
+          .add(conductor.label() + " to " + end(study, conductor.to()));
+      landing
+          .computeIfAbsent(conductor.to(), _ -> new ArrayList<>())
+          .add(conductor.label() + " to " + end(study, conductor.from()));
     }
     var rows = new ArrayList<List<String>>();
-    for (var device : study.project().devices().stream().sorted(java.util.Comparator.comparing(d -> d.designation())).toList()) {
+    for (var device :
+        study.project().devices().stream()
+            .sorted(java.util.Comparator.comparing(d -> d.designation()))
+            .toList()) {
       for (var terminal : study.part(device).map(Part::terminals).orElse(List.of())) {
         var wires = landing.get(new TerminalRef(device.id(), terminal.name()));
-        if (wires != null) rows.add(List.of(device.designation().text(), terminal.name(), String.join("; ", wires), device.purpose()));
-        else if (terminal.required()) rows.add(List.of(device.designation().text(), terminal.name(), device.spare().contains(terminal.name()) ? "spare" : "open", device.purpose()));
+        if (wires != null)
+          rows.add(
+              List.of(
+                  device.designation().text(),
+                  terminal.name(),
+                  String.join("; ", wires),
+                  device.purpose()));
+        else if (terminal.required())
+          rows.add(
+              List.of(
+                  device.designation().text(),
+                  terminal.name(),
+                  device.spare().contains(terminal.name()) ? "spare" : "open",
+                  device.purpose()));
       }
     }
-    return new ListTable("terminal-plan", "Terminal plan", List.of(text("Device", 1.1), text("Terminal", 1.1), text("Wires", 5), text("Purpose", 2.6)), rows);
+    return new ListTable(
+        "terminal-plan",
+        "Terminal plan",
+        List.of(text("Device", 1.1), text("Terminal", 1.1), text("Wires", 5), text("Purpose", 2.6)),
+        rows);
   }
 
-  /// Devices by part, cable and wire by the metre, with what they cost; things without a price are counted below the total.
+  /// Devices by part, cable and wire by the metre, with what they cost; things without a price are
+  /// counted below the total.
   public static ListTable billOfMaterials(Study study) {
     var byPart = new LinkedHashMap<String, List<String>>();
-    for (var device : study.project().devices()) byPart.computeIfAbsent(device.part(), _ -> new ArrayList<>()).add(device.designation().text());
+    for (var device : study.project().devices())
+      byPart
+          .computeIfAbsent(device.part(), _ -> new ArrayList<>())
+          .add(device.designation().text());
     var rows = new ArrayList<List<String>>();
     var total = Price.ZERO;
     var unpriced = 0;
@@ -97,7 +182,14 @@ public final class Lists {
       var sum = price.map(each -> each.times(count));
       if (sum.isPresent()) total = total.plus(sum.get());
       else unpriced++;
-      rows.add(List.of(part.map(Part::name).orElse(entry.getKey()), String.join(", ", entry.getValue()), String.valueOf(count), "pc", price.map(Price::toString).orElse("no price"), sum.map(Price::toString).orElse("")));
+      rows.add(
+          List.of(
+              part.map(Part::name).orElse(entry.getKey()),
+              String.join(", ", entry.getValue()),
+              String.valueOf(count),
+              "pc",
+              price.map(Price::toString).orElse("no price"),
+              sum.map(Price::toString).orElse("")));
     }
     for (var entry : metres(study).entrySet()) {
       var part = study.catalogue().find(entry.getKey());
@@ -105,27 +197,79 @@ public final class Lists {
       var sum = price.map(each -> each.times(entry.getValue()));
       if (sum.isPresent()) total = total.plus(sum.get());
       else unpriced++;
-      rows.add(List.of(part.map(Part::name).orElse(entry.getKey()), "", Significant.digits(entry.getValue()), "m", price.map(Price::toString).orElse("no price"), sum.map(Price::toString).orElse("")));
+      rows.add(
+          List.of(
+              part.map(Part::name).orElse(entry.getKey()),
+              "",
+              Significant.digits(entry.getValue()),
+              "m",
+              price.map(Price::toString).orElse("no price"),
+              sum.map(Price::toString).orElse("")));
     }
-    rows.add(List.of("Total, %s%s".formatted(study.project().brief().policies().currency(), unpriced > 0 ? ", without " + unpriced + " items that have no price" : ""), "", "", "", "", total.toString()));
-    return new ListTable("bill-of-materials", "Bill of materials", List.of(text("Part", 4), text("Designations", 3.4), number("Quantity", 1), text("Unit", 0.6), number("Price each", 1.1), number("Sum", 1.1)), rows);
+    rows.add(
+        List.of(
+            "Total, %s%s"
+                .formatted(
+                    study.project().brief().policies().currency(),
+                    unpriced > 0 ? ", without " + unpriced + " items that have no price" : ""),
+            "",
+            "",
+            "",
+            "",
+            total.toString()));
+    return new ListTable(
+        "bill-of-materials",
+        "Bill of materials",
+        List.of(
+            text("Part", 4),
+            text("Designations", 3.4),
+            number("Quantity", 1),
+            text("Unit", 0.6),
+            number("Price each", 1.1),
+            number("Sum", 1.1)),
+        rows);
   }
 
-  /// Metres of each cable and wire stock; wires of a section that is not stocked stand under their section.
+  /// Metres of each cable and wire stock; wires of a section that is not stocked stand under their
+  /// section.
   private static Map<String, Double> metres(Study study) {
     var metres = new TreeMap<String, Double>();
-    for (var cable : study.project().cables()) cable.length().ifPresent(length -> metres.merge(cable.stock(), length.metres(), Double::sum));
+    for (var cable : study.project().cables())
+      cable.length().ifPresent(length -> metres.merge(cable.stock(), length.metres(), Double::sum));
     for (var conductor : study.project().conductors()) {
-      if (conductor.cable().isPresent() || conductor.section().isEmpty() || conductor.length().isEmpty()) continue;
-      var stock = study.catalogue().of(WireStock.class).filter(wire -> wire.section().equals(conductor.section().get())).findFirst().map(WireStock::id);
-      metres.merge(stock.orElse("wire " + conductor.section().get()), conductor.length().get().metres(), Double::sum);
+      if (conductor.cable().isPresent()
+          || conductor.section().isEmpty()
+          || conductor.length().isEmpty()) continue;
+      var stock =
+          study
+              .catalogue()
+              .of(WireStock.class)
+              .filter(wire -> wire.section().equals(conductor.section().get()))
+              .findFirst()
+              .map(WireStock::id);
+      metres.merge(
+          stock.orElse("wire " + conductor.section().get()),
+          conductor.length().get().metres(),
+          Double::sum);
     }
     return metres;
   }
 
   public static ListTable settings(Study study) {
-    var rows = study.project().settings().stream().map(setting -> List.of(study.label(setting.device()), setting.name(), setting.value(), setting.reason())).toList();
-    return new ListTable("settings", "Settings", List.of(text("Device", 1), text("Setting", 2), text("Value", 1.6), text("Why", 4)), rows);
+    var rows =
+        study.project().settings().stream()
+            .map(setting ->
+                List.of(
+                    study.label(setting.device()),
+                    setting.name(),
+                    setting.value(),
+                    setting.reason()))
+            .toList();
+    return new ListTable(
+        "settings",
+        "Settings",
+        List.of(text("Device", 1), text("Setting", 2), text("Value", 1.6), text("Why", 4)),
+        rows);
   }
 
   public static ListTable findings(Review review) {
@@ -133,24 +277,67 @@ public final class Lists {
     for (var entry : review.open()) {
       var finding = entry.finding().orElseThrow();
       var repair = finding.repairs().stream().findFirst().map(first -> first.label()).orElse("");
-      rows.add(List.of(finding.severity().name().toLowerCase(java.util.Locale.ROOT), review.study().label(finding.subject()), finding.title(), finding.text(), repair, entry.rule().id()));
+      rows.add(
+          List.of(
+              finding.severity().name().toLowerCase(java.util.Locale.ROOT),
+              review.study().label(finding.subject()),
+              finding.title(),
+              finding.text(),
+              repair,
+              entry.rule().id()));
     }
-    return new ListTable("findings", "Open findings", List.of(text("Severity", 1), text("On", 0.9), text("What", 1.8), text("Why and what follows", 5), text("Way out", 1.8), text("Rule", 1.8)), rows);
+    return new ListTable(
+        "findings",
+        "Open findings",
+        List.of(
+            text("Severity", 1),
+            text("On", 0.9),
+            text("What", 1.8),
+            text("Why and what follows", 5),
+            text("Way out", 1.8),
+            text("Rule", 1.8)),
+        rows);
   }
 
   public static ListTable deviations(Review review) {
     var rows = new ArrayList<List<String>>();
     for (var entry : review.accepted()) {
       var deviation = entry.accepted().orElseThrow();
-      rows.add(List.of(review.study().label(deviation.subject()), entry.finding().orElseThrow().title(), deviation.reason(), deviation.by(), deviation.date(), deviation.rule()));
+      rows.add(
+          List.of(
+              review.study().label(deviation.subject()),
+              entry.finding().orElseThrow().title(),
+              deviation.reason(),
+              deviation.by(),
+              deviation.date(),
+              deviation.rule()));
     }
-    return new ListTable("deviations", "Accepted deviations", List.of(text("On", 0.9), text("What", 2), text("Reason", 4.4), text("By", 1.2), text("Date", 1.2), text("Rule", 1.8)), rows);
+    return new ListTable(
+        "deviations",
+        "Accepted deviations",
+        List.of(
+            text("On", 0.9),
+            text("What", 2),
+            text("Reason", 4.4),
+            text("By", 1.2),
+            text("Date", 1.2),
+            text("Rule", 1.8)),
+        rows);
   }
 
   public static ListTable notChecked(Review review) {
     var rows = new ArrayList<List<String>>();
-    for (var entry : review.notChecked()) rows.add(List.of(review.study().label(entry.verdict().subject()), entry.rule().asks(), "because " + ((nelvar.core.finding.Verdict.NotChecked) entry.verdict()).why()));
-    return new ListTable("not-checked", "Not checked", List.of(text("On", 0.9), text("Asked", 4), text("Why not", 4)), rows);
+    for (var entry : review.notChecked())
+      rows.add(
+          List.of(
+              review.study().label(entry.verdict().subject()),
+              entry.rule().asks(),
+              "because " + ((nelvar.core.finding.Verdict.NotChecked) entry.verdict()).why()));
+    return new ListTable(
+        "not-checked",
+        "Not checked",
+        List.of(text("On", 0.9), text("Asked", 4), text("Why not", 4)),
+        rows);
   }
 
   /// One list by its short name.

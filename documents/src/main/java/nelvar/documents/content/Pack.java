@@ -37,7 +37,9 @@ public final class Pack {
     cover(review, blocks);
     blocks.add(new Block.NewPage());
     blocks.add(new Block.Heading("Power single-line", 1));
-    blocks.add(new Block.Paragraph("One line for each feed; currents with everything on that can be on together."));
+    blocks.add(
+        new Block.Paragraph(
+            "One line for each feed; currents with everything on that can be on together."));
     blocks.add(new Block.Picture(SingleLine.of(review.study())));
     blocks.add(new Block.NewPage());
     supplySheets(review, blocks);
@@ -47,12 +49,23 @@ public final class Pack {
       blocks.add(new Block.NewPage());
       blocks.addAll(Block.list(list));
     }
-    var unchecked = citations(review).stream().filter(citation -> citation.status() == Citation.Status.RECALLED).count();
-    return Typesetter.set(blocks, review.project().name(), "revision " + review.project().revision() + ", " + date(review), "%d cited places were entered from memory and are marked (unchecked). Local codes and a licensed electrician decide.".formatted(unchecked));
+    var unchecked =
+        citations(review).stream()
+            .filter(citation -> citation.status() == Citation.Status.RECALLED)
+            .count();
+    return Typesetter.set(
+        blocks,
+        review.project().name(),
+        "revision " + review.project().revision() + ", " + date(review),
+        "%d cited places were entered from memory and are marked (unchecked). Local codes and a licensed electrician decide."
+            .formatted(unchecked));
   }
 
   private static List<Citation> citations(Review review) {
-    return review.entries().stream().flatMap(entry -> trail(entry.verdict()).citations().stream()).distinct().toList();
+    return review.entries().stream()
+        .flatMap(entry -> trail(entry.verdict()).citations().stream())
+        .distinct()
+        .toList();
   }
 
   private static Trail trail(Verdict verdict) {
@@ -70,47 +83,128 @@ public final class Pack {
     var policies = project.brief().policies();
     blocks.add(new Block.Heading(project.name(), 1));
     blocks.add(new Block.Paragraph(project.description()));
-    blocks.add(new Block.Notice("Before anyone opens the cabinet", "Lock off and prove dead. Wait for stored charge, then measure. Hold up suspended axes. Mind hot parts. Join the protective conductor first, take it off last.", Ink.ERROR));
-    blocks.add(new Block.Notice("What these papers are", "Nelvar computed them from the project and says below what it checked, against which table, and what it did not check. It claims no compliance. Local codes and a licensed electrician decide.", Ink.ACCENT));
+    blocks.add(
+        new Block.Notice(
+            "Before anyone opens the cabinet",
+            "Lock off and prove dead. Wait for stored charge, then measure. Hold up suspended axes. Mind hot parts. Join the protective conductor first, take it off last.",
+            Ink.ERROR));
+    blocks.add(
+        new Block.Notice(
+            "What these papers are",
+            "Nelvar computed them from the project and says below what it checked, against which table, and what it did not check. It claims no compliance. Local codes and a licensed electrician decide.",
+            Ink.ACCENT));
     blocks.add(new Block.Heading("Fed from", 2));
     blocks.add(
         new Block.Paragraph(
             "%s, %s, %s; upstream device %s%s%s. Air %s to %s around, %s inside to design for; altitude %s. %s."
-                .formatted(supply.voltage(), supply.frequency(), supply.earthing().words(), supply.upstream(), supply.loopImpedance().map(z -> "; loop impedance at the inlet " + z).orElse(""), supply.prospectiveShortCircuitCurrent().map(i -> "; prospective short-circuit current " + i).orElse(""), around.least(), around.greatest(), around.inside(), around.altitude(), around.remarks())));
+                .formatted(
+                    supply.voltage(),
+                    supply.frequency(),
+                    supply.earthing().words(),
+                    supply.upstream(),
+                    supply
+                        .loopImpedance()
+                        .map(z -> "; loop impedance at the inlet " + z)
+                        .orElse(""),
+                    supply
+                        .prospectiveShortCircuitCurrent()
+                        .map(i -> "; prospective short-circuit current " + i)
+                        .orElse(""),
+                    around.least(),
+                    around.greatest(),
+                    around.inside(),
+                    around.altitude(),
+                    around.remarks())));
     blocks.add(
         new Block.Paragraph(
             "Sized by the metric school (IEC 60204-1); %s; gG fuses read %s; supplies to %s of their rating; voltage drop to %s."
-                .formatted(policies.protection() == nelvar.core.model.Brief.Protection.PER_BRANCH ? "a protective device per branch" : "converters grouped behind one device where they protect themselves", policies.fuses() == nelvar.core.model.Brief.FuseReading.STRICT ? "strictly (I2 ≤ 1.45 Iz)" : "by rating (In ≤ Iz)", policies.headroom(), policies.drop())));
+                .formatted(
+                    policies.protection() == nelvar.core.model.Brief.Protection.PER_BRANCH
+                        ? "a protective device per branch"
+                        : "converters grouped behind one device where they protect themselves",
+                    policies.fuses() == nelvar.core.model.Brief.FuseReading.STRICT
+                        ? "strictly (I2 ≤ 1.45 Iz)"
+                        : "by rating (In ≤ Iz)",
+                    policies.headroom(),
+                    policies.drop())));
     blocks.add(new Block.Heading("State", 2));
-    var passed = review.entries().stream().filter(entry -> entry.verdict() instanceof Verdict.Pass).count();
-    blocks.add(new Block.Paragraph("%d verdicts: %d passed, %d errors, %d warnings and %d pieces of advice open, %d accepted with a reason, %d not checked.".formatted(review.entries().size(), passed, review.count(Severity.ERROR), review.count(Severity.WARNING), review.count(Severity.ADVICE), review.accepted().size(), review.notChecked().size())));
+    var passed =
+        review.entries().stream().filter(entry -> entry.verdict() instanceof Verdict.Pass).count();
+    blocks.add(
+        new Block.Paragraph(
+            "%d verdicts: %d passed, %d errors, %d warnings and %d pieces of advice open, %d accepted with a reason, %d not checked."
+                .formatted(
+                    review.entries().size(),
+                    passed,
+                    review.count(Severity.ERROR),
+                    review.count(Severity.WARNING),
+                    review.count(Severity.ADVICE),
+                    review.accepted().size(),
+                    review.notChecked().size())));
     blocks.add(new Block.Heading("What was checked", 2));
-    blocks.add(new Block.Paragraph(RuleBook.ALL.stream().map(rule -> rule.asks()).collect(Collectors.joining(" "))));
+    blocks.add(
+        new Block.Paragraph(
+            RuleBook.ALL.stream().map(rule -> rule.asks()).collect(Collectors.joining(" "))));
     blocks.add(new Block.Heading("What was not checked", 2));
     blocks.add(
         new Block.Paragraph(
             "Short-circuit currents, breaking capacity and disconnection times; residual-current devices and leakage; heat in the cabinet; interference, shields and separation; what a stop cuts and any safety function; motion settings; mechanical strength, ingress protection and spacing. %d single verdicts lacked data: see the list Not checked."
                 .formatted(review.notChecked().size())));
     blocks.add(new Block.Heading("Pages and tables relied on", 2));
-    blocks.add(new Block.Paragraph(citations(review).stream().map(Citation::toString).sorted().collect(Collectors.joining("; ")) + "."));
+    blocks.add(
+        new Block.Paragraph(
+            citations(review).stream()
+                    .map(Citation::toString)
+                    .sorted()
+                    .collect(Collectors.joining("; "))
+                + "."));
     blocks.add(new Block.Heading("Revisions", 2));
-    var rows = project.revisions().stream().map(revision -> List.of(revision.mark(), revision.date(), revision.by(), revision.what())).toList();
-    blocks.add(new Block.Rows(new ListTable("revisions", "Revisions", List.of(ListTable.Column.text("Mark", 0.6), ListTable.Column.text("Date", 1), ListTable.Column.text("By", 1.2), ListTable.Column.text("What", 5)), rows)));
+    var rows =
+        project.revisions().stream()
+            .map(revision ->
+                List.of(revision.mark(), revision.date(), revision.by(), revision.what()))
+            .toList();
+    blocks.add(
+        new Block.Rows(
+            new ListTable(
+                "revisions",
+                "Revisions",
+                List.of(
+                    ListTable.Column.text("Mark", 0.6),
+                    ListTable.Column.text("Date", 1),
+                    ListTable.Column.text("By", 1.2),
+                    ListTable.Column.text("What", 5)),
+                rows)));
   }
 
   private static void supplySheets(Review review, List<Block> blocks) {
     var study = review.study();
-    blocks.add(new Block.Heading("Supplies and protection, calculated", 1));
-    InletLoad.of(study).ifPresent(load -> blocks.add(new Block.Sheet(load.trail(), load.value().toString())));
+    blocks.add(new Block.Heading("Supplies and protection", 1));
+    InletLoad.of(study)
+        .ifPresent(load -> blocks.add(new Block.Sheet(load.trail(), load.value().toString())));
     for (var source : study.network().sources()) {
       if (!(study.part(source.device()).orElse(null) instanceof DcSupply)) continue;
       var load = SupplyLoad.of(source, study);
-      blocks.add(new Block.Sheet(load.trail(), "%s of %s".formatted(load.value(), source.output().rating())));
+      blocks.add(
+          new Block.Sheet(
+              load.trail(), "%s of %s".formatted(load.value(), source.output().rating())));
     }
     blocks.add(new Block.Heading("Protective devices", 2));
     for (var guarding : Guards.all(study)) {
-      for (var entry : review.about(guarding.device().device().id()).filter(entry -> entry.rule().id().equals("protection.device-against-load") || entry.rule().id().equals("protection.inrush")).toList()) {
-        if (!trail(entry.verdict()).lines().isEmpty()) blocks.add(new Block.Sheet(named(trail(entry.verdict()), guarding.device().device().designation() + " " + guarding.device().guard()), result(entry)));
+      for (var entry :
+          review
+              .about(guarding.device().device().id())
+              .filter(entry ->
+                  entry.rule().id().equals("protection.device-against-load")
+                      || entry.rule().id().equals("protection.inrush"))
+              .toList()) {
+        if (!trail(entry.verdict()).lines().isEmpty())
+          blocks.add(
+              new Block.Sheet(
+                  named(
+                      trail(entry.verdict()),
+                      guarding.device().device().designation() + " " + guarding.device().guard()),
+                  result(entry)));
       }
     }
   }
@@ -122,24 +216,48 @@ public final class Pack {
   private static String result(Review.Entry entry) {
     return switch (entry.verdict()) {
       case Verdict.Pass _ -> "holds";
-      case Verdict.Finding _ -> entry.accepted().isPresent() ? "accepted deviation" : "does not hold";
+      case Verdict.Finding _ ->
+          entry.accepted().isPresent() ? "accepted deviation" : "does not hold";
       case Verdict.NotChecked _ -> "not checked";
     };
   }
 
   private static void wireSheets(Review review, List<Block> blocks) {
     var study = review.study();
-    blocks.add(new Block.Heading("Wires, calculated", 1));
-    blocks.add(new Block.Paragraph("Ampacity of every conductor that carries a load, then the voltage drop to every load. Wires of one section in one bundle share their working."));
+    blocks.add(new Block.Heading("Ampacity and voltage drop", 1));
+    blocks.add(
+        new Block.Paragraph(
+            "Ampacity of every conductor that carries a load, then the voltage drop to every load. Wires of one section in one bundle share their working."));
     var shown = new java.util.HashSet<String>();
     for (var conductor : study.project().conductors()) {
       if (study.designCurrent(conductor).amperes() == 0) continue;
-      Ampacity.of(conductor, study).found().filter(iz -> shown.add(iz.trail().text())).ifPresent(iz -> blocks.add(new Block.Sheet(named(iz.trail(), "%s, %s, %s".formatted(conductor.label(), conductor.section().orElseThrow(), study.bundle(conductor).map(bundle -> bundle.name()).orElse(""))), iz.value().toString())));
+      Ampacity.of(conductor, study)
+          .found()
+          .filter(iz -> shown.add(iz.trail().text()))
+          .ifPresent(iz ->
+              blocks.add(
+                  new Block.Sheet(
+                      named(
+                          iz.trail(),
+                          "%s, %s, %s"
+                              .formatted(
+                                  conductor.label(),
+                                  conductor.section().orElseThrow(),
+                                  study.bundle(conductor).map(bundle -> bundle.name()).orElse(""))),
+                      iz.value().toString())));
     }
     blocks.add(new Block.Heading("Voltage drop", 2));
     for (var feed : study.network().feeds()) {
-      if (study.designCurrent(feed).amperes() == 0 || feed.source().filter(source -> source.output().alternating() && !source.output().name().equals("mains") && source.output().lines().size() == 1).isPresent()) continue;
-      VoltageDrop.of(feed, study).found().ifPresent(drop -> blocks.add(new Block.Sheet(drop.trail(), drop.value().toString())));
+      if (study.designCurrent(feed).amperes() == 0
+          || feed.source()
+              .filter(source ->
+                  source.output().alternating()
+                      && !source.output().name().equals("mains")
+                      && source.output().lines().size() == 1)
+              .isPresent()) continue;
+      VoltageDrop.of(feed, study)
+          .found()
+          .ifPresent(drop -> blocks.add(new Block.Sheet(drop.trail(), drop.value().toString())));
     }
   }
 }

@@ -11,15 +11,26 @@ public final class Sheets {
 
   public static Parts parts(Line line) {
     return switch (line) {
-      case Line.Given(var symbol, var value, var from) -> new Parts(symbol + " = " + value, from, true);
-      case Line.FromTable(var symbol, var value, var row, var citation) -> new Parts(symbol + " = " + value, row + ": " + citation, true);
-      case Line.Assumed(var symbol, var value, var reason) -> new Parts(symbol + " = " + value, "assumed: " + reason, true);
+      case Line.Given(var symbol, var value, var from) ->
+          new Parts(symbol + " = " + value, from, true);
+      case Line.FromTable(var symbol, var value, var row, var citation) ->
+          new Parts(symbol + " = " + value, row + ": " + citation, true);
+      case Line.Assumed(var symbol, var value, var reason) ->
+          new Parts(symbol + " = " + value, "assumed: " + reason, true);
       case Line.Result(var symbol, var formula, var numbers, var value) -> {
-        var middle = numbers.isEmpty() || numbers.equals(formula) || numbers.equals(value) ? "" : " = " + numbers;
+        var middle =
+            numbers.isEmpty() || numbers.equals(formula) || numbers.equals(value)
+                ? ""
+                : " = " + numbers;
         yield new Parts(symbol + " = " + formula + middle + " = " + value, "", true);
       }
       case Line.Limit(var symbol, var value, var relation, var bound, var demand, var holds) ->
-          new Parts("%s = %s %s %s".formatted(symbol, value, holds ? relation : relation.equals("≤") ? ">" : "<", bound), (holds ? "holds: " : "does not hold: ") + demand, holds);
+          new Parts(
+              "%s = %s %s %s"
+                  .formatted(
+                      symbol, value, holds ? relation : relation.equals("≤") ? ">" : "<", bound),
+              (holds ? "holds: " : "does not hold: ") + demand,
+              holds);
     };
   }
 }

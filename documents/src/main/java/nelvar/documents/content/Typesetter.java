@@ -37,7 +37,8 @@ public final class Typesetter {
     var setter = new Typesetter();
     for (var i = 0; i < blocks.size(); i++) {
       // A heading does not stand alone at the foot of a page.
-      if (blocks.get(i) instanceof Block.Heading && setter.y > HEIGHT - BOTTOM - 26) setter.newPage();
+      if (blocks.get(i) instanceof Block.Heading && setter.y > HEIGHT - BOTTOM - 26)
+        setter.newPage();
       setter.put(blocks.get(i));
     }
     return new Paper(setter.finish(head, revision, foot), setter.contents);
@@ -93,7 +94,14 @@ public final class Typesetter {
     var height = BODY * 1.4 * (lines.size() + 1) + 4;
     room(height + 2);
     y += 1;
-    page.add(Shape.rectangle(LEFT, y, INNER, height, Optional.of(notice.ink().soft() == notice.ink() ? Ink.PAPER : notice.ink().soft()), Optional.empty()));
+    page.add(
+        Shape.rectangle(
+            LEFT,
+            y,
+            INNER,
+            height,
+            Optional.of(notice.ink().soft() == notice.ink() ? Ink.PAPER : notice.ink().soft()),
+            Optional.empty()));
     page.add(Shape.rectangle(LEFT, y, 1.2, height, Optional.of(notice.ink()), Optional.empty()));
     var at = y + BODY + 2;
     page.add(Shape.text(LEFT + 5, at, notice.title(), Face.BOLD, BODY, Ink.TEXT));
@@ -106,7 +114,8 @@ public final class Typesetter {
 
   private void rows(ListTable table) {
     var total = table.columns().stream().mapToDouble(ListTable.Column::weight).sum();
-    var widths = table.columns().stream().mapToDouble(column -> column.weight() / total * INNER).toArray();
+    var widths =
+        table.columns().stream().mapToDouble(column -> column.weight() / total * INNER).toArray();
     if (table.rows().isEmpty()) {
       paragraph("None.");
       return;
@@ -138,7 +147,13 @@ public final class Typesetter {
 
   private void tableHead(ListTable table, double[] widths) {
     var lines = 1;
-    for (var i = 0; i < widths.length; i++) lines = Math.max(lines, Faces.wrap(table.columns().get(i).heading(), Face.SEMIBOLD, SMALL * 0.92, widths[i] - 2).size());
+    for (var i = 0; i < widths.length; i++)
+      lines =
+          Math.max(
+              lines,
+              Faces.wrap(
+                      table.columns().get(i).heading(), Face.SEMIBOLD, SMALL * 0.92, widths[i] - 2)
+                  .size());
     room(10 + lines * SMALL);
     var x = LEFT;
     var top = y + 1;
@@ -146,7 +161,17 @@ public final class Typesetter {
       var column = table.columns().get(i);
       var at = top + SMALL;
       for (var line : Faces.wrap(column.heading(), Face.SEMIBOLD, SMALL * 0.92, widths[i] - 2)) {
-        page.add(column.number() ? Shape.text(x + widths[i] - 1, at, line, Face.SEMIBOLD, SMALL * 0.92, Ink.TEXT_SOFT, Shape.Anchor.END) : Shape.text(x + 1, at, line, Face.SEMIBOLD, SMALL * 0.92, Ink.TEXT_SOFT));
+        page.add(
+            column.number()
+                ? Shape.text(
+                    x + widths[i] - 1,
+                    at,
+                    line,
+                    Face.SEMIBOLD,
+                    SMALL * 0.92,
+                    Ink.TEXT_SOFT,
+                    Shape.Anchor.END)
+                : Shape.text(x + 1, at, line, Face.SEMIBOLD, SMALL * 0.92, Ink.TEXT_SOFT));
         at += SMALL * 1.15;
       }
       x += widths[i];
@@ -160,7 +185,11 @@ public final class Typesetter {
     for (var i = 0; i < cells.size(); i++) {
       var at = y + SMALL + 0.8;
       for (var line : cells.get(i)) {
-        page.add(table.columns().get(i).number() ? Shape.text(x + widths[i] - 1, at, line, face(table, i), SMALL, Ink.TEXT, Shape.Anchor.END) : Shape.text(x + 1, at, line, face(table, i), SMALL, Ink.TEXT));
+        page.add(
+            table.columns().get(i).number()
+                ? Shape.text(
+                    x + widths[i] - 1, at, line, face(table, i), SMALL, Ink.TEXT, Shape.Anchor.END)
+                : Shape.text(x + 1, at, line, face(table, i), SMALL, Ink.TEXT));
         at += SMALL * 1.3;
       }
       x += widths[i];
@@ -170,7 +199,14 @@ public final class Typesetter {
   private void sheet(Trail trail, String result) {
     room(12);
     y += BODY * 1.8;
-    page.add(Shape.text(LEFT, y, Faces.fit(trail.title(), Face.SEMIBOLD, BODY, INNER * 0.75), Face.SEMIBOLD, BODY, Ink.TEXT));
+    page.add(
+        Shape.text(
+            LEFT,
+            y,
+            Faces.fit(trail.title(), Face.SEMIBOLD, BODY, INNER * 0.75),
+            Face.SEMIBOLD,
+            BODY,
+            Ink.TEXT));
     page.add(Shape.text(LEFT + INNER, y, result, Face.BOLD, BODY, Ink.TEXT, Shape.Anchor.END));
     y += 1;
     for (var line : trail.lines()) line(line);
@@ -185,13 +221,31 @@ public final class Typesetter {
     room(count * SMALL * 1.35);
     for (var i = 0; i < count; i++) {
       y += SMALL * 1.35;
-      if (i < left.size()) page.add(Shape.text(LEFT + (i == 0 ? 3 : 6), y, left.get(i), Face.MONO, 2.5, parts.holds() ? Ink.TEXT : Ink.ERROR));
-      if (i < right.size()) page.add(Shape.text(LEFT + INNER * 0.56 + 2, y, right.get(i), Face.TEXT, SMALL * 0.95, parts.holds() ? Ink.TEXT_SOFT : Ink.ERROR));
+      if (i < left.size())
+        page.add(
+            Shape.text(
+                LEFT + (i == 0 ? 3 : 6),
+                y,
+                left.get(i),
+                Face.MONO,
+                2.5,
+                parts.holds() ? Ink.TEXT : Ink.ERROR));
+      if (i < right.size())
+        page.add(
+            Shape.text(
+                LEFT + INNER * 0.56 + 2,
+                y,
+                right.get(i),
+                Face.TEXT,
+                SMALL * 0.95,
+                parts.holds() ? Ink.TEXT_SOFT : Ink.ERROR));
     }
   }
 
   private void picture(Drawing drawing) {
-    var scale = Math.min(1, Math.min(INNER / drawing.width(), (HEIGHT - TOP - BOTTOM - 20) / drawing.height()));
+    var scale =
+        Math.min(
+            1, Math.min(INNER / drawing.width(), (HEIGHT - TOP - BOTTOM - 20) / drawing.height()));
     room(drawing.height() * scale + 4);
     y += 2;
     for (var shape : drawing.shapes()) page.add(Placed.at(shape, LEFT, y, scale));
@@ -202,12 +256,36 @@ public final class Typesetter {
     var drawings = new ArrayList<Drawing>();
     for (var i = 0; i < pages.size(); i++) {
       var shapes = pages.get(i);
-      shapes.add(Shape.text(LEFT, 14, Faces.fit(head, Face.SEMIBOLD, BODY, INNER - 60), Face.SEMIBOLD, BODY, Ink.TEXT));
-      shapes.add(Shape.text(LEFT + INNER, 14, revision, Face.TEXT, BODY, Ink.TEXT_SOFT, Shape.Anchor.END));
+      shapes.add(
+          Shape.text(
+              LEFT,
+              14,
+              Faces.fit(head, Face.SEMIBOLD, BODY, INNER - 60),
+              Face.SEMIBOLD,
+              BODY,
+              Ink.TEXT));
+      shapes.add(
+          Shape.text(LEFT + INNER, 14, revision, Face.TEXT, BODY, Ink.TEXT_SOFT, Shape.Anchor.END));
       shapes.add(Shape.line(LEFT, 17, LEFT + INNER, 17, Shape.Pen.of(Ink.ACCENT, 0.35)));
-      shapes.add(Shape.line(LEFT, HEIGHT - 14, LEFT + INNER, HEIGHT - 14, Shape.Pen.of(Ink.LINE, 0.2)));
-      shapes.add(Shape.text(LEFT, HEIGHT - 9.5, Faces.fit(foot, Face.TEXT, 2.7, INNER - 30), Face.TEXT, 2.7, Ink.TEXT_SOFT));
-      shapes.add(Shape.text(LEFT + INNER, HEIGHT - 9.5, "page %d of %d".formatted(i + 1, pages.size()), Face.TEXT, 2.7, Ink.TEXT_SOFT, Shape.Anchor.END));
+      shapes.add(
+          Shape.line(LEFT, HEIGHT - 14, LEFT + INNER, HEIGHT - 14, Shape.Pen.of(Ink.LINE, 0.2)));
+      shapes.add(
+          Shape.text(
+              LEFT,
+              HEIGHT - 9.5,
+              Faces.fit(foot, Face.TEXT, 2.7, INNER - 30),
+              Face.TEXT,
+              2.7,
+              Ink.TEXT_SOFT));
+      shapes.add(
+          Shape.text(
+              LEFT + INNER,
+              HEIGHT - 9.5,
+              "page %d of %d".formatted(i + 1, pages.size()),
+              Face.TEXT,
+              2.7,
+              Ink.TEXT_SOFT,
+              Shape.Anchor.END));
       drawings.add(new Drawing(WIDTH, HEIGHT, shapes, List.of()));
     }
     return drawings;

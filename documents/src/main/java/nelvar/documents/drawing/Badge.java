@@ -22,11 +22,47 @@ public final class Badge {
     var k = r * 0.414;
     var body =
         switch (severity) {
-          case ERROR -> Shape.polygon(ink, Optional.empty(), x - k, y - r, x + k, y - r, x + r, y - k, x + r, y + k, x + k, y + r, x - k, y + r, x - r, y + k, x - r, y - k);
-          case WARNING -> Shape.polygon(ink, Optional.empty(), x, y - r, x + r * 1.05, y + r * 0.85, x - r * 1.05, y + r * 0.85);
+          case ERROR ->
+              Shape.polygon(
+                  ink,
+                  Optional.empty(),
+                  x - k,
+                  y - r,
+                  x + k,
+                  y - r,
+                  x + r,
+                  y - k,
+                  x + r,
+                  y + k,
+                  x + k,
+                  y + r,
+                  x - k,
+                  y + r,
+                  x - r,
+                  y + k,
+                  x - r,
+                  y - k);
+          case WARNING ->
+              Shape.polygon(
+                  ink,
+                  Optional.empty(),
+                  x,
+                  y - r,
+                  x + r * 1.05,
+                  y + r * 0.85,
+                  x - r * 1.05,
+                  y + r * 0.85);
           case ADVICE -> Shape.circle(x, y, r, ink, Optional.empty());
         };
-    var sign = Shape.text(x, y + r * 0.55, severity == Severity.ADVICE ? "i" : "!", Face.BOLD, r * 1.5, Ink.CARD, Shape.Anchor.MIDDLE);
+    var sign =
+        Shape.text(
+            x,
+            y + r * 0.55,
+            severity == Severity.ADVICE ? "i" : "!",
+            Face.BOLD,
+            r * 1.5,
+            Ink.CARD,
+            Shape.Anchor.MIDDLE);
     return List.of(body, sign);
   }
 }

@@ -4,7 +4,8 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.model.Id;
 
-/// A finished picture: its size, its shapes from back to front, and the spots that stand for things of the project.
+/// A finished picture: its size, its shapes from back to front, and the spots that stand for things
+/// of the project.
 ///
 /// @param width in the drawing's own units: millimetres on paper, pixels on the screen
 public record Drawing(double width, double height, List<Shape> shapes, List<Spot> spots) {

@@ -21,7 +21,8 @@ public final class Faces {
   private static final Map<Face, Metrics> METRICS = load();
 
   /// The space between a number and its unit, where no line may break.
-  private static final Pattern UNIT = Pattern.compile("(?<=[0-9]) (?=(?:°C|%|[kMmµ]?[AVWΩs]|mΩ/m|k?Hz|mm²?|m|AWG)(?![\\p{L}0-9]))");
+  private static final Pattern UNIT =
+      Pattern.compile("(?<=[0-9]) (?=(?:°C|%|[kMmµ]?[AVWΩs]|mΩ/m|k?Hz|mm²?|m|AWG)(?![\\p{L}0-9]))");
 
   private Faces() {}
 
@@ -29,7 +30,8 @@ public final class Faces {
   public record Run(Face face, String text) {}
 
   public static InputStream open(Face face) {
-    return Objects.requireNonNull(Faces.class.getResourceAsStream("/nelvar/documents/fonts/" + face.file()), face.file());
+    return Objects.requireNonNull(
+        Faces.class.getResourceAsStream("/nelvar/documents/fonts/" + face.file()), face.file());
   }
 
   private static Map<Face, Metrics> load() {
@@ -56,7 +58,8 @@ public final class Faces {
       var metrics = metrics(run.face());
       var units = 0L;
       try {
-        for (var c : run.text().codePoints().toArray()) units += metrics.font().getAdvanceWidth(metrics.cmap().getGlyphId(c));
+        for (var c : run.text().codePoints().toArray())
+          units += metrics.font().getAdvanceWidth(metrics.cmap().getGlyphId(c));
       } catch (IOException e) {
         throw new UncheckedIOException(e);
       }
@@ -65,13 +68,17 @@ public final class Faces {
     return total;
   }
 
-  /// The text in pieces, each in a face that has its characters: Greek and mathematics go to the mono face, unknown ones become ¤.
+  /// The text in pieces, each in a face that has its characters: Greek and mathematics go to the
+  /// mono face, unknown ones become ¤.
   public static List<Run> runs(String text, Face face) {
     var runs = new ArrayList<Run>();
     var piece = new StringBuilder();
     var current = face;
     for (var c : text.codePoints().toArray()) {
-      var other = face == Face.BOLD || face == Face.SEMIBOLD || face == Face.MONO_BOLD ? Face.MONO_BOLD : Face.MONO;
+      var other =
+          face == Face.BOLD || face == Face.SEMIBOLD || face == Face.MONO_BOLD
+              ? Face.MONO_BOLD
+              : Face.MONO;
       var draws = has(face, c) ? face : has(other, c) ? other : face;
       if (draws != current && !piece.isEmpty()) {
         runs.add(new Run(current, piece.toString()));
@@ -92,7 +99,8 @@ public final class Faces {
   public static String fit(String text, Face face, double size, double width) {
     if (width(text, face, size) <= width) return text;
     var end = text.length();
-    while (end > 0 && width(text.substring(0, end).stripTrailing() + "…", face, size) > width) end--;
+    while (end > 0 && width(text.substring(0, end).stripTrailing() + "…", face, size) > width)
+      end--;
     return end == 0 ? "" : text.substring(0, end).stripTrailing() + "…";
   }
 

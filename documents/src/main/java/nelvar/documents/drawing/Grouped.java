@@ -32,16 +32,27 @@ public record Grouped(List<Branch> members) {
   /// What the group is for: the purpose of one, the kind and number of many.
   public String purpose(Study study) {
     if (single()) return first().device().purpose();
-    var kinds = members.stream().map(member -> study.part(member.device()).map(part -> part.getClass().getSimpleName()).orElse("load")).distinct().toList();
-    if (members.size() == 2) return first().device().purpose() + ", " + members.getLast().device().purpose();
+    var kinds =
+        members.stream()
+            .map(member ->
+                study
+                    .part(member.device())
+                    .map(part -> part.getClass().getSimpleName())
+                    .orElse("load"))
+            .distinct()
+            .toList();
+    if (members.size() == 2)
+      return first().device().purpose() + ", " + members.getLast().device().purpose();
     var kind = kinds.size() == 1 ? kinds.getFirst() : "load";
-    return members.size() + " " + switch (kind) {
-      case "Sensor" -> "sensors";
-      case "Solenoid" -> "coils";
-      case "Relay" -> "relay coils";
-      case "Contactor" -> "contactor coils";
-      default -> "loads";
-    };
+    return members.size()
+        + " "
+        + switch (kind) {
+          case "Sensor" -> "sensors";
+          case "Solenoid" -> "coils";
+          case "Relay" -> "relay coils";
+          case "Contactor" -> "contactor coils";
+          default -> "loads";
+        };
   }
 
   public double amperes() {
@@ -55,20 +66,33 @@ public record Grouped(List<Branch> members) {
   /// All loads behind one protective device as one, while none of them is in `open`; else as [#of].
   public static List<Grouped> behind(Branch parent, Study study, Set<Id> open) {
     var children = parent.children();
-    var together = parent.kind() == Kind.GUARD && children.size() > 1 && children.stream().allMatch(child -> child.kind() == Kind.LOAD && !open.contains(child.device().id()));
-    return together && !open.contains(parent.device().id()) ? List.of(new Grouped(children)) : of(children, study, open);
+    var together =
+        parent.kind() == Kind.GUARD
+            && children.size() > 1
+            && children.stream()
+                .allMatch(
+                    child -> child.kind() == Kind.LOAD && !open.contains(child.device().id()));
+    return together && !open.contains(parent.device().id())
+        ? List.of(new Grouped(children))
+        : of(children, study, open);
   }
 
-  /// The children in order, loads of one kind together where they are many and none of them is in `open`.
+  /// The children in order, loads of one kind together where they are many and none of them is in
+  /// `open`.
   public static List<Grouped> of(List<Branch> children, Study study, Set<Id> open) {
     var byKind = new LinkedHashMap<Object, List<Branch>>();
     for (var child : children) {
-      Object key = child.kind() == Kind.LOAD ? study.part(child.device()).<Object>map(Object::getClass).orElse(child) : child;
+      Object key =
+          child.kind() == Kind.LOAD
+              ? study.part(child.device()).<Object>map(Object::getClass).orElse(child)
+              : child;
       byKind.computeIfAbsent(key, _ -> new ArrayList<>()).add(child);
     }
     var groups = new ArrayList<Grouped>();
     for (var members : byKind.values()) {
-      if (members.size() >= MANY && members.stream().noneMatch(member -> open.contains(member.device().id()))) groups.add(new Grouped(members));
+      if (members.size() >= MANY
+          && members.stream().noneMatch(member -> open.contains(member.device().id())))
+        groups.add(new Grouped(members));
       else members.forEach(member -> groups.add(new Grouped(List.of(member))));
     }
     return groups;

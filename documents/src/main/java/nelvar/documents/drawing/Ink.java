@@ -39,7 +39,9 @@ public enum Ink {
 
   /// The ink of a circuit by its voltage: mains from 60 V, then 48 V, then 24 V and below.
   public static Ink of(nelvar.core.network.Source source) {
-    if (source.output().alternating() && !source.output().name().equals("mains") && !source.output().name().equals("secondary")) return MOTOR;
+    if (source.output().alternating()
+        && !source.output().name().equals("mains")
+        && !source.output().name().equals("secondary")) return MOTOR;
     var volts = source.output().voltage().volts();
     return volts > 60 ? MAINS : volts > 30 ? DC_HIGH : DC_LOW;
   }
@@ -54,7 +56,23 @@ public enum Ink {
       case ERROR -> ERROR_SOFT;
       case WARNING -> WARNING_SOFT;
       case ACCENT -> ACCENT_SOFT;
-      case PAPER, CARD, LINE, TEXT, TEXT_SOFT, TEXT_FAINT, ACCENT_SOFT, ERROR_SOFT, WARNING_SOFT, ADVICE, SETTLED, MAINS_SOFT, DC_HIGH_SOFT, DC_LOW_SOFT, MOTOR_SOFT, EARTH -> this;
+      case PAPER,
+          CARD,
+          LINE,
+          TEXT,
+          TEXT_SOFT,
+          TEXT_FAINT,
+          ACCENT_SOFT,
+          ERROR_SOFT,
+          WARNING_SOFT,
+          ADVICE,
+          SETTLED,
+          MAINS_SOFT,
+          DC_HIGH_SOFT,
+          DC_LOW_SOFT,
+          MOTOR_SOFT,
+          EARTH ->
+          this;
     };
   }
 }

@@ -18,16 +18,21 @@ import nelvar.core.model.Id;
 import nelvar.core.review.Review;
 import nelvar.core.units.Significant;
 
-/// The feeds as a river from the inlet to the loads: arms as wide as the power they carry, supplies as vessels filled to
-/// their load with a notch at the headroom limit, protective devices as gates. Units are pixels.
+/// The feeds as a river from the inlet to the loads: arms as wide as the power they carry, supplies
+/// as vessels filled to their load with a notch at the headroom limit, protective devices as gates.
+/// Units are pixels.
 public final class River {
-  private static final double ROW = 25;
+  private static final double ROW = 21;
+
+  /// Gates on arms thinner than this have their label beside them.
+  private static final double INLINE = 9;
+
   private static final double TOP = 24;
   private static final double INLET_X = 24;
-  private static final double INLET_WIDTH = 92;
-  private static final double VESSEL_WIDTH = 88;
-  private static final double[] COLUMNS = {216, 312, 452, 508};
-  private static final double LEAVES = 622;
+  private static final double INLET_WIDTH = 84;
+  private static final double VESSEL_WIDTH = 86;
+  private static final double[] COLUMNS = {204, 290, 424, 520};
+  private static final double LEAVES = 618;
   private static final double WIDTH = 836;
 
   /// @param amps arms follow current instead of power
@@ -50,7 +55,11 @@ public final class River {
     this.study = review.study();
     this.view = view;
     view.selected().ifPresent(open::add);
-    for (var entry : review.open()) worst.merge(entry.verdict().subject(), entry.finding().orElseThrow().severity(), (a, b) -> a.compareTo(b) <= 0 ? a : b);
+    for (var entry : review.open())
+      worst.merge(
+          entry.verdict().subject(),
+          entry.finding().orElseThrow().severity(),
+          (a, b) -> a.compareTo(b) <= 0 ? a : b);
   }
 
   public static Drawing of(Review review, View view) {
@@ -68,11 +77,12 @@ public final class River {
 
   private void root(Branch root) {
     var total = root.children().stream().mapToDouble(this::flow).sum();
-    scale = total > 0 ? (view.amps() ? 100 : 130) / total : 1;
+    scale = total > 0 ? (view.amps() ? 90 : 115) / total : 1;
     if (view.amps()) scale = Math.min(scale, 14);
     var groups = Grouped.of(root.children(), study, open);
     var placed = new ArrayList<Placed>();
-    for (var group : groups) placed.add(place(group, 0, root.gives().map(Ink::of).orElse(Ink.MAINS), false));
+    for (var group : groups)
+      placed.add(place(group, 0, root.gives().map(Ink::of).orElse(Ink.MAINS), false));
     if (placed.isEmpty()) {
       y += ROW;
       return;
@@ -81,18 +91,66 @@ public final class River {
     var middle = (placed.getFirst().y + placed.getLast().y) / 2;
     var top = middle - height / 2;
     var ink = root.gives().map(Ink::of).orElse(Ink.MAINS);
-    arms.add(Shape.rectangle(INLET_X, top, INLET_WIDTH, height, Optional.of(ink.soft()), Optional.empty()));
-    shapes.add(Shape.rectangle(INLET_X + INLET_WIDTH, top - 5, 5, height + 10, Optional.of(Ink.TEXT), Optional.empty()));
+    arms.add(
+        Shape.rectangle(
+            INLET_X, top, INLET_WIDTH, height, Optional.of(ink.soft()), Optional.empty()));
+    shapes.add(
+        Shape.rectangle(
+            INLET_X + INLET_WIDTH,
+            top - 5,
+            5,
+            height + 10,
+            Optional.of(Ink.TEXT),
+            Optional.empty()));
     var at = top;
     for (var child : placed) {
-      arms.add(Shape.band(INLET_X + INLET_WIDTH + 5, at, at + child.width, child.x, child.y - child.width / 2, child.y + child.width / 2, child.dry ? Ink.LINE : ink.soft()));
+      arms.add(
+          Shape.band(
+              INLET_X + INLET_WIDTH + 5,
+              at,
+              at + child.width,
+              child.x,
+              child.y - child.width / 2,
+              child.y + child.width / 2,
+              child.dry ? Ink.LINE : ink.soft()));
       at += child.width;
     }
-    label(INLET_X, top - 36, root.device().designation().text(), Face.MONO_BOLD, 13, root.device().id());
-    shapes.add(Shape.text(INLET_X, top - 21, root.gives().map(source -> source.output().voltage() + (source.output().lines().size() == 3 ? ", three-phase" : "")).orElse(""), Face.TEXT, 12, Ink.TEXT_SOFT));
-    shapes.add(Shape.text(INLET_X, top - 7, root.design() + " of " + root.hangsOn().output().rating(), Face.TEXT, 12, Ink.TEXT_SOFT));
+    label(
+        INLET_X,
+        top - 36,
+        root.device().designation().text(),
+        Face.MONO_BOLD,
+        13,
+        root.device().id());
+    shapes.add(
+        Shape.text(
+            INLET_X,
+            top - 21,
+            root.gives()
+                .map(source ->
+                    source.output().voltage()
+                        + (source.output().lines().size() == 3 ? ", three-phase" : ""))
+                .orElse(""),
+            Face.TEXT,
+            12,
+            Ink.TEXT_SOFT));
+    shapes.add(
+        Shape.text(
+            INLET_X,
+            top - 7,
+            root.design() + " of " + root.hangsOn().output().rating(),
+            Face.TEXT,
+            12,
+            Ink.TEXT_SOFT));
     badge(root.device().id(), INLET_X + INLET_WIDTH - 10, top - 42);
-    spots.add(new Drawing.Spot(INLET_X, top - 48, INLET_WIDTH + 8, height + 52, root.device().id(), root.device().designation() + " inlet, " + root.design()));
+    spots.add(
+        new Drawing.Spot(
+            INLET_X,
+            top - 48,
+            INLET_WIDTH + 8,
+            height + 52,
+            root.device().id(),
+            root.device().designation() + " inlet, " + root.design()));
     y += 8;
   }
 
@@ -101,25 +159,45 @@ public final class River {
 
   private Placed place(Grouped group, int column, Ink ink, boolean dryAbove) {
     var branch = group.first();
-    var dry = dryAbove || (view.dry() && branch.cutBy().stream().anyMatch(device -> study.part(device).orElse(null) instanceof Contactor));
-    if (!group.single() || branch.children().isEmpty() || (branch.kind() == Kind.CONVERTER && column >= COLUMNS.length)) return leaf(group, dry);
+    var dry =
+        dryAbove
+            || (view.dry()
+                && branch.cutBy().stream()
+                    .anyMatch(device -> study.part(device).orElse(null) instanceof Contactor));
+    if (!group.single()
+        || branch.children().isEmpty()
+        || (branch.kind() == Kind.CONVERTER && column >= COLUMNS.length)) return leaf(group, dry);
     var vessel = branch.kind() == Kind.CONVERTER;
     var place = vessel && column % 2 == 0 ? column + 1 : column;
     var x = COLUMNS[Math.min(place, COLUMNS.length - 1)];
     var inkBelow = branch.gives().map(Ink::of).orElse(ink);
     var width = Math.max(2, flow(branch) * scale);
-    var height = vessel ? Math.max(44, Math.max(width, branch.children().stream().mapToDouble(this::flow).sum() * scale)) : gateHeight(width);
-    var needed = height + (vessel ? 12 : 15);
+    var height =
+        vessel
+            ? Math.max(
+                38,
+                Math.max(width, branch.children().stream().mapToDouble(this::flow).sum() * scale))
+            : gateHeight(width);
+    var needed = height + (vessel ? 10 : width < INLINE ? 11 : 20);
     var pad = Math.max(0, needed - span(group, column)) / 2;
     y += pad;
     var children = new ArrayList<Placed>();
-    for (var child : Grouped.behind(branch, study, open)) children.add(place(child, place + 1, inkBelow, dry));
+    for (var child : Grouped.behind(branch, study, open))
+      children.add(place(child, place + 1, inkBelow, dry));
     y += pad;
     var middle = (children.getFirst().y + children.getLast().y) / 2;
     var right = x + (vessel ? VESSEL_WIDTH : 4);
     var at = middle - children.stream().mapToDouble(child -> child.width).sum() / 2;
     for (var child : children) {
-      arms.add(Shape.band(right, at, at + child.width, child.x, child.y - child.width / 2, child.y + child.width / 2, child.dry ? Ink.LINE : inkBelow.soft()));
+      arms.add(
+          Shape.band(
+              right,
+              at,
+              at + child.width,
+              child.x,
+              child.y - child.width / 2,
+              child.y + child.width / 2,
+              child.dry ? Ink.LINE : inkBelow.soft()));
       at += child.width;
     }
     if (vessel) vessel(branch, x, middle, height, inkBelow, dry);
@@ -130,9 +208,13 @@ public final class River {
   /// How much height the rows below a branch take by themselves.
   private double span(Grouped group, int column) {
     var branch = group.first();
-    if (!group.single() || branch.children().isEmpty() || (branch.kind() == Kind.CONVERTER && column >= COLUMNS.length)) return row(group);
+    if (!group.single()
+        || branch.children().isEmpty()
+        || (branch.kind() == Kind.CONVERTER && column >= COLUMNS.length)) return row(group);
     var place = branch.kind() == Kind.CONVERTER && column % 2 == 0 ? column + 1 : column;
-    return Grouped.behind(branch, study, open).stream().mapToDouble(child -> span(child, place + 1)).sum();
+    return Grouped.behind(branch, study, open).stream()
+        .mapToDouble(child -> span(child, place + 1))
+        .sum();
   }
 
   private double row(Grouped group) {
@@ -147,12 +229,42 @@ public final class River {
     var id = branch.device().id();
     var height = gateHeight(width);
     var chosen = view.selected().filter(id::equals).isPresent();
-    shapes.add(Shape.rectangle(x - 1, middle - height / 2, 5, height, Optional.of(chosen ? Ink.ACCENT : ink), Optional.empty()));
-    shapes.add(Shape.text(x - 5, middle - height / 2 - 3, branch.device().designation().text(), Face.MONO, 11, chosen ? Ink.ACCENT : Ink.TEXT));
+    shapes.add(
+        Shape.rectangle(
+            x - 1,
+            middle - height / 2,
+            5,
+            height,
+            Optional.of(chosen ? Ink.ACCENT : ink),
+            Optional.empty()));
+    var name = branch.device().designation().text();
+    var left = width < INLINE ? x + 9 : x - 5;
+    var base = width < INLINE ? middle - Math.max(4, width / 2 + 2) : middle - height / 2 - 3;
+    shapes.add(Shape.text(left, base, name, Face.MONO, 11, chosen ? Ink.ACCENT : Ink.TEXT));
     var rating = branch.guard().map(guard -> guard.guard().toString()).orElse("");
-    shapes.add(Shape.text(x - 5 + Faces.width(branch.device().designation().text(), Face.MONO, 11) + 6, middle - height / 2 - 3, rating, Face.TEXT, 11, Ink.TEXT_SOFT));
+    shapes.add(
+        Shape.text(
+            left + Faces.width(name, Face.MONO, 11) + 5,
+            base,
+            rating,
+            Face.TEXT,
+            11,
+            Ink.TEXT_SOFT));
     badge(id, x - 12, middle);
-    spots.add(new Drawing.Spot(x - 8, middle - height / 2 - 15, 70, height + 17, id, branch.device().designation() + " " + rating + " " + branch.device().purpose() + ", carries " + branch.design()));
+    spots.add(
+        new Drawing.Spot(
+            x - 8,
+            middle - height / 2 - 15,
+            70,
+            height + 17,
+            id,
+            branch.device().designation()
+                + " "
+                + rating
+                + " "
+                + branch.device().purpose()
+                + ", carries "
+                + branch.design()));
   }
 
   private void vessel(Branch branch, double x, double middle, double height, Ink ink, boolean dry) {
@@ -166,17 +278,75 @@ public final class River {
     var over = share > 1 + 1e-9;
     var tight = supply && share > limit + 1e-9;
     var fill = over ? Ink.ERROR_SOFT : tight ? Ink.WARNING_SOFT : ink.soft();
-    shapes.add(Shape.rounded(x, top, VESSEL_WIDTH, height, 4, Optional.of(Ink.CARD), Optional.empty()));
+    shapes.add(
+        Shape.rounded(x, top, VESSEL_WIDTH, height, 4, Optional.of(Ink.CARD), Optional.empty()));
     var level = Math.min(1, share) * (height - 2);
-    if (!dry) shapes.add(Shape.rectangle(x + 1, top + height - 1 - level, VESSEL_WIDTH - 2, level, Optional.of(fill), Optional.empty()));
-    if (supply) shapes.add(Shape.line(x, top + height - limit * height, x + 9, top + height - limit * height, Shape.Pen.of(Ink.TEXT, 1.2)));
-    shapes.add(Shape.rounded(x, top, VESSEL_WIDTH, height, 4, Optional.empty(), Optional.of(new Shape.Pen(chosen ? Ink.ACCENT : dry ? Ink.TEXT_FAINT : ink, chosen ? 2.2 : 1.4, dry ? 4 : 0))));
-    shapes.add(Shape.text(x + 12, middle + 1, branch.device().designation().text(), Face.MONO_BOLD, 12, Ink.TEXT));
-    shapes.add(Shape.text(x + VESSEL_WIDTH - 7, middle + 1, Significant.digits(share * 100) + " %", Face.SEMIBOLD, 12, over ? Ink.ERROR : tight ? Ink.WARNING : Ink.TEXT, Shape.Anchor.END));
-    var made = supply ? source.output().voltage() + ", " + source.output().rating() : "to " + source.output().rating();
+    if (!dry)
+      shapes.add(
+          Shape.rectangle(
+              x + 1,
+              top + height - 1 - level,
+              VESSEL_WIDTH - 2,
+              level,
+              Optional.of(fill),
+              Optional.empty()));
+    if (supply)
+      shapes.add(
+          Shape.line(
+              x,
+              top + height - limit * height,
+              x + 9,
+              top + height - limit * height,
+              Shape.Pen.of(Ink.TEXT, 1.2)));
+    shapes.add(
+        Shape.rounded(
+            x,
+            top,
+            VESSEL_WIDTH,
+            height,
+            4,
+            Optional.empty(),
+            Optional.of(
+                new Shape.Pen(
+                    chosen ? Ink.ACCENT : dry ? Ink.TEXT_FAINT : ink,
+                    chosen ? 2.2 : 1.4,
+                    dry ? 4 : 0))));
+    shapes.add(
+        Shape.text(
+            x + 12,
+            middle + 1,
+            branch.device().designation().text(),
+            Face.MONO_BOLD,
+            12,
+            Ink.TEXT));
+    shapes.add(
+        Shape.text(
+            x + VESSEL_WIDTH - 7,
+            middle + 1,
+            Significant.digits(share * 100) + " %",
+            Face.SEMIBOLD,
+            12,
+            over ? Ink.ERROR : tight ? Ink.WARNING : Ink.TEXT,
+            Shape.Anchor.END));
+    var made =
+        supply
+            ? source.output().voltage() + ", " + source.output().rating()
+            : "to " + source.output().rating();
     shapes.add(Shape.text(x + 12, middle + 15, dry ? "dry" : made, Face.TEXT, 11.5, Ink.TEXT_SOFT));
     badge(id, x + VESSEL_WIDTH - 2, top);
-    spots.add(new Drawing.Spot(x, top, VESSEL_WIDTH, height, id, "%s %s, %s %% of %s".formatted(branch.device().designation(), branch.device().purpose(), Significant.digits(share * 100), source.output().rating())));
+    spots.add(
+        new Drawing.Spot(
+            x,
+            top,
+            VESSEL_WIDTH,
+            height,
+            id,
+            "%s %s, %s %% of %s"
+                .formatted(
+                    branch.device().designation(),
+                    branch.device().purpose(),
+                    Significant.digits(share * 100),
+                    source.output().rating())));
   }
 
   private Placed leaf(Grouped group, boolean dry) {
@@ -188,26 +358,82 @@ public final class River {
     var id = branch.device().id();
     var chosen = group.single() && view.selected().filter(id::equals).isPresent();
     var ink = Ink.of(branch.hangsOn());
-    if (chosen) shapes.add(Shape.rounded(LEAVES - 2, middle - ROW / 2 + 1, WIDTH - LEAVES + 0, ROW - 2, 4, Optional.of(Ink.ACCENT_SOFT), Optional.empty()));
-    shapes.add(Shape.rectangle(LEAVES, middle - Math.max(3, width / 2), 4, Math.max(6, width), Optional.of(dry ? Ink.TEXT_FAINT : ink), Optional.empty()));
+    if (chosen)
+      shapes.add(
+          Shape.rounded(
+              LEAVES - 2,
+              middle - ROW / 2 + 1,
+              WIDTH - LEAVES + 0,
+              ROW - 2,
+              4,
+              Optional.of(Ink.ACCENT_SOFT),
+              Optional.empty()));
+    shapes.add(
+        Shape.rectangle(
+            LEAVES,
+            middle - Math.max(3, width / 2),
+            4,
+            Math.max(6, width),
+            Optional.of(dry ? Ink.TEXT_FAINT : ink),
+            Optional.empty()));
     var name = group.name();
     var names = Faces.width(name, Face.MONO, 12);
-    shapes.add(Shape.text(LEAVES + 11, middle + 4, name, Face.MONO, 12, chosen ? Ink.ACCENT : Ink.TEXT));
+    shapes.add(
+        Shape.text(LEAVES + 11, middle + 4, name, Face.MONO, 12, chosen ? Ink.ACCENT : Ink.TEXT));
     var amount = dry ? "dry" : Significant.digits(group.amperes()) + " A";
     var free = WIDTH - LEAVES - names - 50 - Faces.width(amount, Face.SEMIBOLD, 13);
-    shapes.add(Shape.text(LEAVES + 11 + names + 7, middle + 4, Faces.fit(group.purpose(study), Face.TEXT, 13, free), Face.TEXT, 13, Ink.TEXT_SOFT));
-    shapes.add(Shape.text(WIDTH - 24, middle + 4, amount, Face.SEMIBOLD, 13, dry ? Ink.TEXT_FAINT : Ink.TEXT, Shape.Anchor.END));
-    group.members().stream().map(member -> worst.get(member.device().id())).filter(java.util.Objects::nonNull).min(java.util.Comparator.naturalOrder()).ifPresent(severity -> shapes.addAll(Badge.of(severity, WIDTH - 10, middle, 7)));
-    spots.add(new Drawing.Spot(LEAVES - 4, middle - ROW / 2, WIDTH - LEAVES, ROW, id, group.name() + " " + group.purpose(study) + ", " + Significant.digits(group.amperes()) + " A"));
+    shapes.add(
+        Shape.text(
+            LEAVES + 11 + names + 7,
+            middle + 4,
+            Faces.fit(group.purpose(study), Face.TEXT, 13, free),
+            Face.TEXT,
+            13,
+            Ink.TEXT_SOFT));
+    shapes.add(
+        Shape.text(
+            WIDTH - 24,
+            middle + 4,
+            amount,
+            Face.SEMIBOLD,
+            13,
+            dry ? Ink.TEXT_FAINT : Ink.TEXT,
+            Shape.Anchor.END));
+    group.members().stream()
+        .map(member -> worst.get(member.device().id()))
+        .filter(java.util.Objects::nonNull)
+        .min(java.util.Comparator.naturalOrder())
+        .ifPresent(severity -> shapes.addAll(Badge.of(severity, WIDTH - 10, middle, 7)));
+    spots.add(
+        new Drawing.Spot(
+            LEAVES - 4,
+            middle - ROW / 2,
+            WIDTH - LEAVES,
+            ROW,
+            id,
+            group.name()
+                + " "
+                + group.purpose(study)
+                + ", "
+                + Significant.digits(group.amperes())
+                + " A"));
     return new Placed(LEAVES, middle, width, dry);
   }
 
   private void label(double x, double at, String text, Face face, double size, Id id) {
-    shapes.add(Shape.text(x, at, text, face, size, view.selected().filter(id::equals).isPresent() ? Ink.ACCENT : Ink.TEXT));
+    shapes.add(
+        Shape.text(
+            x,
+            at,
+            text,
+            face,
+            size,
+            view.selected().filter(id::equals).isPresent() ? Ink.ACCENT : Ink.TEXT));
   }
 
   /// The worst open finding on a thing, by shape as well as colour.
   private void badge(Id id, double x, double at) {
-    Optional.ofNullable(worst.get(id)).ifPresent(severity -> shapes.addAll(Badge.of(severity, x, at, 7)));
+    Optional.ofNullable(worst.get(id))
+        .ifPresent(severity -> shapes.addAll(Badge.of(severity, x, at, 7)));
   }
 }

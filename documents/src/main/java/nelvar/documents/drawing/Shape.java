@@ -37,25 +37,45 @@ public sealed interface Shape {
 
   /// @param x left end, middle or right end by `anchor`
   /// @param y the base line
-  record Label(double x, double y, String text, Face face, double size, Ink ink, Anchor anchor) implements Shape {}
+  record Label(double x, double y, String text, Face face, double size, Ink ink, Anchor anchor)
+      implements Shape {}
 
   static Shape line(double x1, double y1, double x2, double y2, Pen pen) {
-    return new Path(List.of(new Step.Move(x1, y1), new Step.Line(x2, y2)), Optional.empty(), Optional.of(pen));
+    return new Path(
+        List.of(new Step.Move(x1, y1), new Step.Line(x2, y2)), Optional.empty(), Optional.of(pen));
   }
 
-  static Shape rectangle(double x, double y, double width, double height, Optional<Ink> fill, Optional<Pen> pen) {
-    return new Path(List.of(new Step.Move(x, y), new Step.Line(x + width, y), new Step.Line(x + width, y + height), new Step.Line(x, y + height), new Step.Close()), fill, pen);
+  static Shape rectangle(
+      double x, double y, double width, double height, Optional<Ink> fill, Optional<Pen> pen) {
+    return new Path(
+        List.of(
+            new Step.Move(x, y),
+            new Step.Line(x + width, y),
+            new Step.Line(x + width, y + height),
+            new Step.Line(x, y + height),
+            new Step.Close()),
+        fill,
+        pen);
   }
 
   /// Corners cut by quarter circles of radius `r`.
-  static Shape rounded(double x, double y, double width, double height, double r, Optional<Ink> fill, Optional<Pen> pen) {
+  static Shape rounded(
+      double x,
+      double y,
+      double width,
+      double height,
+      double r,
+      Optional<Ink> fill,
+      Optional<Pen> pen) {
     var k = r * 0.4477;
     var steps = new ArrayList<Step>();
     steps.add(new Step.Move(x + r, y));
     steps.add(new Step.Line(x + width - r, y));
     steps.add(new Step.Curve(x + width - k, y, x + width, y + k, x + width, y + r));
     steps.add(new Step.Line(x + width, y + height - r));
-    steps.add(new Step.Curve(x + width, y + height - k, x + width - k, y + height, x + width - r, y + height));
+    steps.add(
+        new Step.Curve(
+            x + width, y + height - k, x + width - k, y + height, x + width - r, y + height));
     steps.add(new Step.Line(x + r, y + height));
     steps.add(new Step.Curve(x + k, y + height, x, y + height - k, x, y + height - r));
     steps.add(new Step.Line(x, y + r));
@@ -69,7 +89,8 @@ public sealed interface Shape {
   }
 
   /// A band of changing height between two upright edges: a river's arm.
-  static Shape band(double x1, double top1, double bottom1, double x2, double top2, double bottom2, Ink fill) {
+  static Shape band(
+      double x1, double top1, double bottom1, double x2, double top2, double bottom2, Ink fill) {
     var half = (x2 - x1) / 2;
     return new Path(
         List.of(
@@ -84,7 +105,8 @@ public sealed interface Shape {
 
   static Shape polygon(Optional<Ink> fill, Optional<Pen> pen, double... xy) {
     var steps = new ArrayList<Step>();
-    for (var i = 0; i < xy.length; i += 2) steps.add(i == 0 ? new Step.Move(xy[0], xy[1]) : new Step.Line(xy[i], xy[i + 1]));
+    for (var i = 0; i < xy.length; i += 2)
+      steps.add(i == 0 ? new Step.Move(xy[0], xy[1]) : new Step.Line(xy[i], xy[i + 1]));
     steps.add(new Step.Close());
     return new Path(steps, fill, pen);
   }
@@ -93,7 +115,8 @@ public sealed interface Shape {
     return new Label(x, y, text, face, size, ink, Anchor.START);
   }
 
-  static Shape text(double x, double y, String text, Face face, double size, Ink ink, Anchor anchor) {
+  static Shape text(
+      double x, double y, String text, Face face, double size, Ink ink, Anchor anchor) {
     return new Label(x, y, text, face, size, ink, anchor);
   }
 }

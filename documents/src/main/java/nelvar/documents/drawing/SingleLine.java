@@ -15,7 +15,8 @@ import nelvar.core.units.Significant;
 
 /// The power single-line diagram: one line for each feed, with what lies in it, in millimetres.
 ///
-/// Symbols after IEC 60617: breaker, fuse, contact, converter, motor; everything else is a box with its name.
+/// Symbols after IEC 60617: breaker, fuse, contact, converter, motor; everything else is a box with
+/// its name.
 public final class SingleLine {
   private static final double ROW = 8.2;
   private static final double GUARD_STEP = 22;
@@ -47,16 +48,34 @@ public final class SingleLine {
     var ends = new ArrayList<Double>();
     for (var child : Grouped.of(root.children(), study, Set.of())) ends.add(group(child, bus));
     var middle = ends.isEmpty() ? top : ends.getFirst();
-    shapes.add(Shape.text(0, middle - 2.2, root.device().designation().text(), Face.MONO_BOLD, 3, Ink.TEXT));
-    shapes.add(Shape.text(0, middle + 3.6, root.gives().map(Object::toString).orElse("").replaceFirst("^\\S+ ", ""), Face.TEXT, 2.6, Ink.TEXT_SOFT));
-    shapes.add(Shape.text(0, middle + 7, root.design() + " of " + root.hangsOn().output().rating(), Face.TEXT, 2.6, Ink.TEXT_SOFT));
+    shapes.add(
+        Shape.text(
+            0, middle - 2.2, root.device().designation().text(), Face.MONO_BOLD, 3, Ink.TEXT));
+    shapes.add(
+        Shape.text(
+            0,
+            middle + 3.6,
+            root.gives().map(Object::toString).orElse("").replaceFirst("^\\S+ ", ""),
+            Face.TEXT,
+            2.6,
+            Ink.TEXT_SOFT));
+    shapes.add(
+        Shape.text(
+            0,
+            middle + 7,
+            root.design() + " of " + root.hangsOn().output().rating(),
+            Face.TEXT,
+            2.6,
+            Ink.TEXT_SOFT));
     shapes.add(Shape.line(0, middle, bus, middle, Shape.Pen.of(Ink.TEXT, 0.6)));
     var x = 15.0;
     for (var device : chain) {
       contact(x, middle, device);
       x += 9;
     }
-    if (!ends.isEmpty()) shapes.add(Shape.line(bus, ends.getFirst(), bus, ends.getLast(), Shape.Pen.of(Ink.TEXT, 0.6)));
+    if (!ends.isEmpty())
+      shapes.add(
+          Shape.line(bus, ends.getFirst(), bus, ends.getLast(), Shape.Pen.of(Ink.TEXT, 0.6)));
   }
 
   /// What lies between the inlet and the distribution: switches and filters that every feed passes.
@@ -65,9 +84,11 @@ public final class SingleLine {
     var devices = new ArrayList<Device>();
     if (feed.isEmpty() || feed.get().lineWays().isEmpty()) return devices;
     for (var edge : feed.get().lineWays().getFirst()) {
-      if (!(study.network().topology().edge(edge) instanceof Edge.Through(var device, var link))) continue;
+      if (!(study.network().topology().edge(edge) instanceof Edge.Through(var device, var link)))
+        continue;
       if (link.guard().isPresent()) break;
-      if (!(study.part(device).orElse(null) instanceof DistributionBlock) && !devices.contains(device)) devices.add(device);
+      if (!(study.part(device).orElse(null) instanceof DistributionBlock)
+          && !devices.contains(device)) devices.add(device);
     }
     return devices;
   }
@@ -96,7 +117,13 @@ public final class SingleLine {
 
   /// The contactor that cuts a branch, where one does.
   private Optional<Device> contactor(Branch branch) {
-    return branch.cutBy().stream().filter(device -> study.part(device).filter(part -> part instanceof nelvar.core.catalogue.Contactor).isPresent()).findFirst();
+    return branch.cutBy().stream()
+        .filter(device ->
+            study
+                .part(device)
+                .filter(part -> part instanceof nelvar.core.catalogue.Contactor)
+                .isPresent())
+        .findFirst();
   }
 
   private double leaf(Grouped group, double x) {
@@ -104,31 +131,80 @@ public final class SingleLine {
     y += ROW;
     shapes.add(Shape.line(x, at, LEAVES, at, WIRE));
     cuts(group.first(), x, at);
-    var motor = study.part(group.first().device()).filter(part -> part instanceof nelvar.core.catalogue.InductionMotor || part instanceof nelvar.core.catalogue.ServoMotor || part instanceof nelvar.core.catalogue.StepperMotor || part instanceof nelvar.core.catalogue.DcMotor).isPresent();
+    var motor =
+        study
+            .part(group.first().device())
+            .filter(part ->
+                part instanceof nelvar.core.catalogue.InductionMotor
+                    || part instanceof nelvar.core.catalogue.ServoMotor
+                    || part instanceof nelvar.core.catalogue.StepperMotor
+                    || part instanceof nelvar.core.catalogue.DcMotor)
+            .isPresent();
     if (motor) {
       shapes.add(Shape.circle(LEAVES + 2.6, at, 2.6, Optional.of(Ink.CARD), Optional.of(WIRE)));
-      shapes.add(Shape.text(LEAVES + 2.6, at + 1.1, "M", Face.SEMIBOLD, 3, Ink.TEXT, Shape.Anchor.MIDDLE));
+      shapes.add(
+          Shape.text(LEAVES + 2.6, at + 1.1, "M", Face.SEMIBOLD, 3, Ink.TEXT, Shape.Anchor.MIDDLE));
     } else {
-      shapes.add(Shape.rectangle(LEAVES, at - 1.6, 5.2, 3.2, Optional.of(Ink.CARD), Optional.of(WIRE)));
+      shapes.add(
+          Shape.rectangle(LEAVES, at - 1.6, 5.2, 3.2, Optional.of(Ink.CARD), Optional.of(WIRE)));
     }
-    shapes.add(Shape.text(LEAVES + 7, at - 0.2, Faces.fit(group.name(), Face.MONO, 2.5, 20), Face.MONO, 2.5, Ink.TEXT));
-    shapes.add(Shape.text(LEAVES + 7, at + 2.9, Faces.fit(group.purpose(study), Face.TEXT, 2.5, 25), Face.TEXT, 2.5, Ink.TEXT_SOFT));
-    shapes.add(Shape.text(WIDTH, at + 1, Significant.digits(group.amperes()) + " A", Face.SEMIBOLD, 2.7, Ink.TEXT, Shape.Anchor.END));
-    if (LEAVES - x > 20) wire(group.first()).ifPresent(text -> shapes.add(Shape.text(LEAVES - 2, at - 0.8, text, Face.TEXT, 2.2, Ink.TEXT_FAINT, Shape.Anchor.END)));
+    shapes.add(
+        Shape.text(
+            LEAVES + 7,
+            at - 0.2,
+            Faces.fit(group.name(), Face.MONO, 2.5, 20),
+            Face.MONO,
+            2.5,
+            Ink.TEXT));
+    shapes.add(
+        Shape.text(
+            LEAVES + 7,
+            at + 2.9,
+            Faces.fit(group.purpose(study), Face.TEXT, 2.5, 25),
+            Face.TEXT,
+            2.5,
+            Ink.TEXT_SOFT));
+    shapes.add(
+        Shape.text(
+            WIDTH,
+            at + 1,
+            Significant.digits(group.amperes()) + " A",
+            Face.SEMIBOLD,
+            2.7,
+            Ink.TEXT,
+            Shape.Anchor.END));
+    if (LEAVES - x > 20)
+      wire(group.first())
+          .ifPresent(text ->
+              shapes.add(
+                  Shape.text(
+                      LEAVES - 2,
+                      at - 0.8,
+                      text,
+                      Face.TEXT,
+                      2.2,
+                      Ink.TEXT_FAINT,
+                      Shape.Anchor.END)));
     return at;
   }
 
   /// Section of the last wire before a load.
   private Optional<String> wire(Branch branch) {
-    return branch.feed().filter(feed -> !feed.lineWays().isEmpty()).flatMap(feed -> {
-      var wires = study.wires(feed.lineWays().getFirst());
-      return wires.isEmpty() ? Optional.empty() : wires.getLast().section().map(section -> wires.getLast().label() + "  " + section);
-    });
+    return branch
+        .feed()
+        .filter(feed -> !feed.lineWays().isEmpty())
+        .flatMap(feed -> {
+          var wires = study.wires(feed.lineWays().getFirst());
+          return wires.isEmpty()
+              ? Optional.empty()
+              : wires.getLast().section().map(section -> wires.getLast().label() + "  " + section);
+        });
   }
 
   private void guard(double x, double at, Branch branch) {
     if (branch.guard().orElseThrow().guard() instanceof Guard.Fuse) {
-      shapes.add(Shape.rectangle(x - 2.6, at - 1.2, 5.2, 2.4, Optional.of(Ink.CARD), Optional.of(WIRE)));
+      shapes.add(
+          Shape.rectangle(x - 2.6, at - 1.2, 5.2, 2.4, Optional.of(Ink.CARD), Optional.of(WIRE)));
       shapes.add(Shape.line(x - 2.6, at, x + 2.6, at, WIRE));
     } else {
       gap(x, at);
@@ -136,8 +212,17 @@ public final class SingleLine {
       shapes.add(Shape.line(x - 3.1, at - 0.7, x - 1.7, at + 0.7, WIRE));
       shapes.add(Shape.line(x - 3.1, at + 0.7, x - 1.7, at - 0.7, WIRE));
     }
-    shapes.add(Shape.text(x + 4, at - 1.2, branch.device().designation().text(), Face.MONO, 2.5, Ink.TEXT));
-    shapes.add(Shape.text(x + 4, at + 3.2, branch.guard().get().guard().toString(), Face.TEXT, 2.5, Ink.TEXT_SOFT));
+    shapes.add(
+        Shape.text(
+            x + 4, at - 1.2, branch.device().designation().text(), Face.MONO, 2.5, Ink.TEXT));
+    shapes.add(
+        Shape.text(
+            x + 4,
+            at + 3.2,
+            branch.guard().get().guard().toString(),
+            Face.TEXT,
+            2.5,
+            Ink.TEXT_SOFT));
   }
 
   private void contact(double x, double at, Device device) {
@@ -148,7 +233,15 @@ public final class SingleLine {
       gap(x, at);
       shapes.add(Shape.line(x - 2.4, at, x + 2, at - 2, WIRE));
     }
-    shapes.add(Shape.text(x, at + 4.6, device.designation().text(), Face.MONO, 2.3, Ink.TEXT, Shape.Anchor.MIDDLE));
+    shapes.add(
+        Shape.text(
+            x,
+            at + 4.6,
+            device.designation().text(),
+            Face.MONO,
+            2.3,
+            Ink.TEXT,
+            Shape.Anchor.MIDDLE));
   }
 
   private void gap(double x, double at) {
@@ -158,10 +251,35 @@ public final class SingleLine {
   private void converter(double x, double at, Branch branch) {
     shapes.add(Shape.rectangle(x, at - 2.8, 7, 5.6, Optional.of(Ink.CARD), Optional.of(WIRE)));
     shapes.add(Shape.line(x, at + 2.8, x + 7, at - 2.8, WIRE));
-    shapes.add(Shape.text(x + 1.9, at - 0.3, branch.hangsOn().output().alternating() ? "~" : "=", Face.TEXT, 3, Ink.TEXT, Shape.Anchor.MIDDLE));
-    shapes.add(Shape.text(x + 5.1, at + 2.4, branch.gives().map(source -> source.output().alternating() ? "~" : "=").orElse(""), Face.TEXT, 3, Ink.TEXT, Shape.Anchor.MIDDLE));
-    shapes.add(Shape.text(x + 8.2, at - 1.2, branch.device().designation().text(), Face.MONO, 2.5, Ink.TEXT));
-    var given = branch.gives().map(source -> Significant.digits(study.designCurrent(source).amperes()) + " of " + source.output().rating()).orElse("");
+    shapes.add(
+        Shape.text(
+            x + 1.9,
+            at - 0.3,
+            branch.hangsOn().output().alternating() ? "~" : "=",
+            Face.TEXT,
+            3,
+            Ink.TEXT,
+            Shape.Anchor.MIDDLE));
+    shapes.add(
+        Shape.text(
+            x + 5.1,
+            at + 2.4,
+            branch.gives().map(source -> source.output().alternating() ? "~" : "=").orElse(""),
+            Face.TEXT,
+            3,
+            Ink.TEXT,
+            Shape.Anchor.MIDDLE));
+    shapes.add(
+        Shape.text(
+            x + 8.2, at - 1.2, branch.device().designation().text(), Face.MONO, 2.5, Ink.TEXT));
+    var given =
+        branch
+            .gives()
+            .map(source ->
+                Significant.digits(study.designCurrent(source).amperes())
+                    + " of "
+                    + source.output().rating())
+            .orElse("");
     shapes.add(Shape.text(x + 8.2, at + 3.2, given, Face.TEXT, 2.3, Ink.TEXT_SOFT));
   }
 }

@@ -21,9 +21,11 @@ public final class CsvExport {
     return out.toString();
   }
 
-  /// Spreadsheet programs run a cell that begins with = + - @, a tab or a line end; an apostrophe before it makes it text.
+  /// Spreadsheet programs run a cell that begins with = + - @, a tab or a line end; an apostrophe
+  /// before it makes it text.
   ///
-  /// Designations begin with a minus sign, so most of them get one; importing programs show the text without it.
+  /// Designations begin with a minus sign, so most of them get one; importing programs show the
+  /// text without it.
   static String inert(String cell) {
     if (cell.isEmpty() || "=+-@\t\r\n＝＋－＠".indexOf(cell.charAt(0)) < 0) return cell;
     return cell.matches("[+-]?[0-9]+([.,][0-9]+)?") ? cell : "'" + cell;

@@ -8,7 +8,8 @@ import nelvar.documents.content.Lists;
 import nelvar.documents.content.Pack;
 import nelvar.documents.drawing.SingleLine;
 
-/// The files of a pack by name: the PDF, the single-line as SVG, each list as CSV, all lists as XLSX.
+/// The files of a pack by name: the PDF, the single-line as SVG, each list as CSV, all lists as
+/// XLSX.
 public final class PackFiles {
   private PackFiles() {}
 
@@ -16,7 +17,8 @@ public final class PackFiles {
     var files = new LinkedHashMap<String, byte[]>();
     files.put("pack.pdf", pdf(review));
     files.put("single-line.svg", svg(review));
-    for (var list : Lists.all(review)) files.put(list.name() + ".csv", CsvExport.write(list).getBytes(StandardCharsets.UTF_8));
+    for (var list : Lists.all(review))
+      files.put(list.name() + ".csv", CsvExport.write(list).getBytes(StandardCharsets.UTF_8));
     files.put("lists.xlsx", XlsxExport.write(Lists.all(review)));
     return files;
   }
@@ -26,6 +28,8 @@ public final class PackFiles {
   }
 
   public static byte[] svg(Review review) {
-    return SvgExport.write(Pack.title(review) + ", power single-line", SingleLine.of(review.study())).getBytes(StandardCharsets.UTF_8);
+    return SvgExport.write(
+            Pack.title(review) + ", power single-line", SingleLine.of(review.study()))
+        .getBytes(StandardCharsets.UTF_8);
   }
 }

@@ -24,7 +24,8 @@ import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 
-/// Drawings in millimetres to the pages of a PDF: vectors, text that can be searched, subset fonts inside.
+/// Drawings in millimetres to the pages of a PDF: vectors, text that can be searched, subset fonts
+/// inside.
 ///
 /// The same drawings, title and date give the same bytes: nothing is taken from the clock.
 public final class PdfExport {
@@ -67,8 +68,13 @@ public final class PdfExport {
     return calendar;
   }
 
-  private static void add(PDDocument document, Drawing drawing, Map<Face, PDFont> fonts) throws IOException {
-    var page = new PDPage(new PDRectangle((float) (drawing.width() * POINTS_PER_MM), (float) (drawing.height() * POINTS_PER_MM)));
+  private static void add(PDDocument document, Drawing drawing, Map<Face, PDFont> fonts)
+      throws IOException {
+    var page =
+        new PDPage(
+            new PDRectangle(
+                (float) (drawing.width() * POINTS_PER_MM),
+                (float) (drawing.height() * POINTS_PER_MM)));
     document.addPage(page);
     try (var out = new PDPageContentStream(document, page)) {
       for (var shape : drawing.shapes()) {
@@ -88,16 +94,20 @@ public final class PdfExport {
     return (float) ((height - mm) * POINTS_PER_MM);
   }
 
-  private static void path(PDPageContentStream out, Shape.Path path, double height) throws IOException {
+  private static void path(PDPageContentStream out, Shape.Path path, double height)
+      throws IOException {
     for (var step : path.steps()) {
       switch (step) {
         case Shape.Step.Move(var px, var py) -> out.moveTo(x(px), y(py, height));
         case Shape.Step.Line(var px, var py) -> out.lineTo(x(px), y(py, height));
-        case Shape.Step.Curve(var x1, var y1, var x2, var y2, var px, var py) -> out.curveTo(x(x1), y(y1, height), x(x2), y(y2, height), x(px), y(py, height));
+        case Shape.Step.Curve(var x1, var y1, var x2, var y2, var px, var py) ->
+            out.curveTo(x(x1), y(y1, height), x(x2), y(y2, height), x(px), y(py, height));
         case Shape.Step.Close() -> out.closePath();
       }
     }
-    if (path.fill().isPresent()) out.setNonStrokingColor(rgb(path.fill().get(), 0), rgb(path.fill().get(), 1), rgb(path.fill().get(), 2));
+    if (path.fill().isPresent())
+      out.setNonStrokingColor(
+          rgb(path.fill().get(), 0), rgb(path.fill().get(), 1), rgb(path.fill().get(), 2));
     if (path.pen().isPresent()) {
       var pen = path.pen().get();
       out.setStrokingColor(rgb(pen.ink(), 0), rgb(pen.ink(), 1), rgb(pen.ink(), 2));
@@ -109,14 +119,18 @@ public final class PdfExport {
     else out.stroke();
   }
 
-  private static void label(PDPageContentStream out, Shape.Label label, double height, Map<Face, PDFont> fonts) throws IOException {
+  private static void label(
+      PDPageContentStream out, Shape.Label label, double height, Map<Face, PDFont> fonts)
+      throws IOException {
     if (label.text().isEmpty()) return;
     var width = Faces.width(label.text(), label.face(), label.size());
-    var left = label.x() - switch (label.anchor()) {
-      case START -> 0;
-      case MIDDLE -> width / 2;
-      case END -> width;
-    };
+    var left =
+        label.x()
+            - switch (label.anchor()) {
+              case START -> 0;
+              case MIDDLE -> width / 2;
+              case END -> width;
+            };
     out.setNonStrokingColor(rgb(label.ink(), 0), rgb(label.ink(), 1), rgb(label.ink(), 2));
     out.beginText();
     out.newLineAtOffset(x(left), y(label.y(), height));

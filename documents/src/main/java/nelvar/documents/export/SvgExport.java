@@ -6,14 +6,18 @@ import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.Face;
 import nelvar.documents.drawing.Shape;
 
-/// A drawing in millimetres as SVG 1.1: paths and text, fonts named by family with a generic one to fall back on.
+/// A drawing in millimetres as SVG 1.1: paths and text, fonts named by family with a generic one to
+/// fall back on.
 public final class SvgExport {
   private SvgExport() {}
 
   public static String write(String title, Drawing drawing) {
     var svg = new StringBuilder();
     svg.append("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n");
-    svg.append("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%smm\" height=\"%smm\" viewBox=\"0 0 %s %s\">\n".formatted(n(drawing.width()), n(drawing.height()), n(drawing.width()), n(drawing.height())));
+    svg.append(
+        "<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%smm\" height=\"%smm\" viewBox=\"0 0 %s %s\">\n"
+            .formatted(
+                n(drawing.width()), n(drawing.height()), n(drawing.width()), n(drawing.height())));
     svg.append("<title>").append(escape(title)).append("</title>\n");
     for (var shape : drawing.shapes()) {
       svg.append(
@@ -28,24 +32,44 @@ public final class SvgExport {
   private static String path(Shape.Path path) {
     var d =
         path.steps().stream()
-            .map(
-                step ->
-                    switch (step) {
-                      case Shape.Step.Move(var x, var y) -> "M%s %s".formatted(n(x), n(y));
-                      case Shape.Step.Line(var x, var y) -> "L%s %s".formatted(n(x), n(y));
-                      case Shape.Step.Curve(var x1, var y1, var x2, var y2, var x, var y) -> "C%s %s %s %s %s %s".formatted(n(x1), n(y1), n(x2), n(y2), n(x), n(y));
-                      case Shape.Step.Close() -> "Z";
-                    })
+            .map(step ->
+                switch (step) {
+                  case Shape.Step.Move(var x, var y) -> "M%s %s".formatted(n(x), n(y));
+                  case Shape.Step.Line(var x, var y) -> "L%s %s".formatted(n(x), n(y));
+                  case Shape.Step.Curve(var x1, var y1, var x2, var y2, var x, var y) ->
+                      "C%s %s %s %s %s %s".formatted(n(x1), n(y1), n(x2), n(y2), n(x), n(y));
+                  case Shape.Step.Close() -> "Z";
+                })
             .collect(Collectors.joining());
     var fill = path.fill().map(ink -> ink.paper()).orElse("none");
-    var stroke = path.pen().map(pen -> " stroke=\"%s\" stroke-width=\"%s\"%s".formatted(pen.ink().paper(), n(pen.width()), pen.dash() > 0 ? " stroke-dasharray=\"%s\"".formatted(n(pen.dash())) : "")).orElse("");
+    var stroke =
+        path.pen()
+            .map(pen ->
+                " stroke=\"%s\" stroke-width=\"%s\"%s"
+                    .formatted(
+                        pen.ink().paper(),
+                        n(pen.width()),
+                        pen.dash() > 0 ? " stroke-dasharray=\"%s\"".formatted(n(pen.dash())) : ""))
+            .orElse("");
     return "<path d=\"%s\" fill=\"%s\"%s/>\n".formatted(d, fill, stroke);
   }
 
   private static String label(Shape.Label label) {
-    var family = label.face().family() + (label.face() == Face.MONO || label.face() == Face.MONO_BOLD ? ", monospace" : ", sans-serif");
+    var family =
+        label.face().family()
+            + (label.face() == Face.MONO || label.face() == Face.MONO_BOLD
+                ? ", monospace"
+                : ", sans-serif");
     return "<text x=\"%s\" y=\"%s\" font-family=\"%s\" font-weight=\"%d\" font-size=\"%s\" fill=\"%s\" text-anchor=\"%s\">%s</text>\n"
-        .formatted(n(label.x()), n(label.y()), family, label.face().weight(), n(label.size()), label.ink().paper(), label.anchor().name().toLowerCase(Locale.ROOT), escape(label.text()));
+        .formatted(
+            n(label.x()),
+            n(label.y()),
+            family,
+            label.face().weight(),
+            n(label.size()),
+            label.ink().paper(),
+            label.anchor().name().toLowerCase(Locale.ROOT),
+            escape(label.text()));
   }
 
   private static String n(double value) {
@@ -54,12 +78,16 @@ public final class SvgExport {
   }
 
   private static String escape(String text) {
-    return text.codePoints().filter(c -> c >= 0x20 || c == '\t').mapToObj(c -> switch (c) {
-      case '&' -> "&amp;";
-      case '<' -> "&lt;";
-      case '>' -> "&gt;";
-      case '"' -> "&quot;";
-      default -> Character.toString(c);
-    }).collect(Collectors.joining());
+    return text.codePoints()
+        .filter(c -> c >= 0x20 || c == '\t')
+        .mapToObj(c ->
+            switch (c) {
+              case '&' -> "&amp;";
+              case '<' -> "&lt;";
+              case '>' -> "&gt;";
+              case '"' -> "&quot;";
+              default -> Character.toString(c);
+            })
+        .collect(Collectors.joining());
   }
 }

@@ -14,7 +14,8 @@ import java.util.zip.ZipOutputStream;
 import nelvar.documents.content.ListTable;
 import org.dhatim.fastexcel.Workbook;
 
-/// Lists as sheets of one XLSX workbook. Every cell is written as text or number, never as a formula.
+/// Lists as sheets of one XLSX workbook. Every cell is written as text or number, never as a
+/// formula.
 public final class XlsxExport {
   private XlsxExport() {}
 
@@ -22,14 +23,21 @@ public final class XlsxExport {
     var out = new ByteArrayOutputStream();
     try (var book = new Workbook(out, "Nelvar", "1.0")) {
       for (var table : tables) {
-        var sheet = book.newWorksheet(table.title().substring(0, Math.min(31, table.title().length())));
+        var sheet =
+            book.newWorksheet(table.title().substring(0, Math.min(31, table.title().length())));
         for (var column = 0; column < table.columns().size(); column++) {
           sheet.value(0, column, table.columns().get(column).heading());
           sheet.style(0, column).bold().set();
           sheet.width(column, Math.clamp(table.columns().get(column).weight() * 9, 8, 60));
         }
         for (var row = 0; row < table.rows().size(); row++) {
-          for (var column = 0; column < table.columns().size(); column++) cell(sheet, row + 1, column, table.rows().get(row).get(column), table.columns().get(column).number());
+          for (var column = 0; column < table.columns().size(); column++)
+            cell(
+                sheet,
+                row + 1,
+                column,
+                table.rows().get(row).get(column),
+                table.columns().get(column).number());
         }
         sheet.freezePane(0, 1);
       }
@@ -39,8 +47,10 @@ public final class XlsxExport {
     return withoutClock(out.toByteArray());
   }
 
-  private static void cell(org.dhatim.fastexcel.Worksheet sheet, int row, int column, String text, boolean number) {
-    if (number && text.matches("-?[0-9]+(\\.[0-9]+)?")) sheet.value(row, column, Double.parseDouble(text));
+  private static void cell(
+      org.dhatim.fastexcel.Worksheet sheet, int row, int column, String text, boolean number) {
+    if (number && text.matches("-?[0-9]+(\\.[0-9]+)?"))
+      sheet.value(row, column, Double.parseDouble(text));
     else sheet.value(row, column, text);
   }
 
@@ -52,7 +62,10 @@ public final class XlsxExport {
       for (var entry : file.entries()) {
         var bytes = file.read(entry);
         if (entry.getName().equals("docProps/core.xml")) {
-          bytes = new String(bytes, StandardCharsets.UTF_8).replaceAll(">\\d{4}-\\d\\d-\\d\\dT[^<]*<", ">1980-01-01T00:00:00Z<").getBytes(StandardCharsets.UTF_8);
+          bytes =
+              new String(bytes, StandardCharsets.UTF_8)
+                  .replaceAll(">\\d{4}-\\d\\d-\\d\\dT[^<]*<", ">1980-01-01T00:00:00Z<")
+                  .getBytes(StandardCharsets.UTF_8);
         }
         var plain = new ZipEntry(entry.getName());
         plain.setTimeLocal(LocalDateTime.of(1980, 1, 1, 0, 0));

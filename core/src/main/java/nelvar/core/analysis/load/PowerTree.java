@@ -17,15 +17,18 @@ import nelvar.core.network.Source;
 import nelvar.core.units.Current;
 import nelvar.core.units.Power;
 
-/// The feeds of a machine as a tree from the inlet: sources, the protective devices behind them, what each feeds.
+/// The feeds of a machine as a tree from the inlet: sources, the protective devices behind them,
+/// what each feeds.
 ///
-/// Found from the wiring: a feed hangs under the protective device nearest before it, else under its source.
+/// Found from the wiring: a feed hangs under the protective device nearest before it, else under
+/// its source.
 public final class PowerTree {
   /// One point of the tree.
   ///
   /// @param design current with everything on that can be on together: of a load its own in full
   /// @param power taken from what it hangs on, at design
-  /// @param cutBy devices with contacts in the way since the point it hangs on, stop devices among them
+  /// @param cutBy devices with contacts in the way since the point it hangs on, stop devices among
+  ///   them
   public record Branch(
       Kind kind,
       Device device,
@@ -64,9 +67,12 @@ public final class PowerTree {
     var roots = new ArrayList<Branch>();
     var shown = new LinkedHashSet<Device>();
     for (var source : study.network().sources()) {
-      var fedItself = study.network().feeds(source.device().id()).stream().anyMatch(feed -> feed.source().isPresent());
+      var fedItself =
+          study.network().feeds(source.device().id()).stream()
+              .anyMatch(feed -> feed.source().isPresent());
       if (fedItself || shown.contains(source.device())) continue;
-      var isInlet = study.part(source.device()).orElse(null) instanceof nelvar.core.catalogue.MainsInlet;
+      var isInlet =
+          study.part(source.device()).orElse(null) instanceof nelvar.core.catalogue.MainsInlet;
       if (!isInlet && study.currents().served(source).isEmpty()) continue;
       var root = tree.root(source);
       root.all().forEach(branch -> shown.add(branch.device()));
@@ -77,7 +83,18 @@ public final class PowerTree {
 
   private Branch root(Source source) {
     var children = under(source);
-    return new Branch(Kind.INLET, source.device(), Optional.empty(), Optional.empty(), Optional.of(source), source, study.designCurrent(source), study.runningCurrent(source), sum(children), List.of(), children);
+    return new Branch(
+        Kind.INLET,
+        source.device(),
+        Optional.empty(),
+        Optional.empty(),
+        Optional.of(source),
+        source,
+        study.designCurrent(source),
+        study.runningCurrent(source),
+        sum(children),
+        List.of(),
+        children);
   }
 
   private static Power sum(List<Branch> children) {
@@ -87,10 +104,15 @@ public final class PowerTree {
   private List<Branch> under(Source source) {
     if (!open.add(source)) return List.of();
     var groups = new LinkedHashMap<Optional<Feed.Guarded>, List<Feed>>();
-    for (var feed : study.currents().served(source)) groups.computeIfAbsent(study.network().guard(feed.lineWays().getFirst()), _ -> new ArrayList<>()).add(feed);
+    for (var feed : study.currents().served(source))
+      groups
+          .computeIfAbsent(
+              study.network().guard(feed.lineWays().getFirst()), _ -> new ArrayList<>())
+          .add(feed);
     var children = new ArrayList<Branch>();
     groups.forEach((guard, feeds) -> {
-      var below = feeds.stream().filter(this::worthShowing).map(feed -> branch(feed, source)).toList();
+      var below =
+          feeds.stream().filter(this::worthShowing).map(feed -> branch(feed, source)).toList();
       if (below.isEmpty()) return;
       if (guard.isEmpty()) children.addAll(below);
       else children.add(guard(guard.get(), source, below));
@@ -101,21 +123,41 @@ public final class PowerTree {
 
   /// Of a stepper motor's two coils one is enough; it is the other in mirror.
   private boolean worthShowing(Feed feed) {
-    return !(feed.intake().name().equals("B") && study.network().feeds(feed.device().id()).size() > 1);
+    return !(feed.intake().name().equals("B")
+        && study.network().feeds(feed.device().id()).size() > 1);
   }
 
   private Branch guard(Feed.Guarded guard, Source source, List<Branch> below) {
     var guarding = nelvar.core.analysis.protection.Guards.of(guard, study);
     var design = guarding.map(g -> g.design()).orElse(new Current(0));
     var running = guarding.map(g -> g.running()).orElse(new Current(0));
-    return new Branch(Kind.GUARD, guard.device(), Optional.of(guard), Optional.empty(), Optional.empty(), source, design, running, sum(below), contacts(below.getFirst().feed().orElseThrow(), true), below);
+    return new Branch(
+        Kind.GUARD,
+        guard.device(),
+        Optional.of(guard),
+        Optional.empty(),
+        Optional.empty(),
+        source,
+        design,
+        running,
+        sum(below),
+        contacts(below.getFirst().feed().orElseThrow(), true),
+        below);
   }
 
   private Branch branch(Feed feed, Source source) {
     var outputs = study.network().sources(feed.device());
-    var converts = feed.intake().demand() instanceof Demand.Converts || feed.intake().demand() instanceof Demand.Chops;
+    var converts =
+        feed.intake().demand() instanceof Demand.Converts
+            || feed.intake().demand() instanceof Demand.Chops;
     var drawn = study.currents().drawn(feed);
-    var children = converts ? outputs.stream().flatMap(output -> under(output).stream()).filter(child -> child.feed().map(this::worthShowing).orElse(true)).toList() : List.<Branch>of();
+    var children =
+        converts
+            ? outputs.stream()
+                .flatMap(output -> under(output).stream())
+                .filter(child -> child.feed().map(this::worthShowing).orElse(true))
+                .toList()
+            : List.<Branch>of();
     return new Branch(
         converts ? Kind.CONVERTER : Kind.LOAD,
         feed.device(),
@@ -130,21 +172,27 @@ public final class PowerTree {
         children);
   }
 
-  /// Devices with contacts on the way from the source: before the protective device nearest to the load, or after it.
+  /// Devices with contacts on the way from the source: before the protective device nearest to the
+  /// load, or after it.
   private List<Device> contacts(Feed feed, boolean beforeGuard) {
     var devices = new LinkedHashSet<Device>();
     for (var way : feed.lineWays()) {
       var guardAt = guardAt(way);
       for (var i = 0; i < way.size(); i++) {
         if (i < guardAt != beforeGuard) continue;
-        if (study.network().topology().edge(way.get(i)) instanceof Edge.Through(var device, var link) && (link.kind() == Link.Kind.CONTACT || link.kind() == Link.Kind.OUTPUT)) devices.add(device);
+        if (study.network().topology().edge(way.get(i))
+                instanceof Edge.Through(var device, var link)
+            && (link.kind() == Link.Kind.CONTACT || link.kind() == Link.Kind.OUTPUT))
+          devices.add(device);
       }
     }
     return List.copyOf(devices);
   }
 
   private int guardAt(List<Integer> way) {
-    for (var i = way.size() - 1; i >= 0; i--) if (study.network().topology().edge(way.get(i)) instanceof Edge.Through(_, var link) && link.guard().isPresent()) return i;
+    for (var i = way.size() - 1; i >= 0; i--)
+      if (study.network().topology().edge(way.get(i)) instanceof Edge.Through(_, var link)
+          && link.guard().isPresent()) return i;
     return -1;
   }
 }

@@ -28,7 +28,8 @@ import nelvar.desktop.session.Session;
 import nelvar.desktop.stage.Stage;
 import nelvar.desktop.style.Theme;
 
-/// What the machine is fed from, where it stands, and which schools its design follows, with the argument of each side.
+/// What the machine is fed from, where it stands, and which schools its design follows, with the
+/// argument of each side.
 public final class BriefStage implements Stage {
   private final BorderPane view = new BorderPane();
   private final VBox left = new VBox(12);
@@ -45,7 +46,7 @@ public final class BriefStage implements Stage {
     head.getStyleClass().add("stage-head");
     view.setTop(head);
     left.setPrefWidth(392);
-    left.setMinWidth(350);
+    left.setMinWidth(362);
     var columns = new HBox(14, left, right);
     HBox.setHgrow(right, Priority.ALWAYS);
     columns.setStyle("-fx-padding: 4 18 18 18;");
@@ -73,8 +74,14 @@ public final class BriefStage implements Stage {
 
   @Override
   public void show(Session session, Review review, Theme theme) {
-    var focused = view.getScene() == null || view.getScene().getFocusOwner() == null ? Optional.<String>empty() : Optional.ofNullable(view.getScene().getFocusOwner().getId());
-    name.setText(review.project().description().isEmpty() ? "What is it fed from, where does it stand, which schools does it follow?" : review.project().description());
+    var focused =
+        view.getScene() == null || view.getScene().getFocusOwner() == null
+            ? Optional.<String>empty()
+            : Optional.ofNullable(view.getScene().getFocusOwner().getId());
+    name.setText(
+        review.project().description().isEmpty()
+            ? "What is it fed from, where does it stand, which schools does it follow?"
+            : review.project().description());
     var brief = session.project().brief();
     left.getChildren().setAll(supply(session, brief), surroundings(session, brief), cautions());
     right.getChildren().setAll(lines(review, theme), schools(session, brief));
@@ -91,22 +98,34 @@ public final class BriefStage implements Stage {
     return card;
   }
 
-  private static <Q> QuantityField<Q> field(String name, String unit, String now, Function<String, Reading<Q>> read, Session session, BiFunction<Brief, Q, Edit> edit) {
-    var field = new QuantityField<Q>(name, unit, read, next -> {
-      try {
-        return session.edit(edit.apply(session.project().brief(), next));
-      } catch (ImpossibleQuantity impossible) {
-        session.tell(String.valueOf(impossible.getMessage()));
-        return false;
-      }
-    });
+  private static <Q> QuantityField<Q> field(
+      String name,
+      String unit,
+      String now,
+      Function<String, Reading<Q>> read,
+      Session session,
+      BiFunction<Brief, Q, Edit> edit) {
+    var field =
+        new QuantityField<Q>(
+            name,
+            unit,
+            read,
+            next -> {
+              try {
+                return session.edit(edit.apply(session.project().brief(), next));
+              } catch (ImpossibleQuantity impossible) {
+                session.tell(String.valueOf(impossible.getMessage()));
+                return false;
+              }
+            });
     field.show(now);
     return field;
   }
 
   private static <Q extends Quantity> Reading<Q> aboveZero(Kind<Q> kind, String text) {
     return switch (kind.read(text)) {
-      case Reading.Value<Q>(var value) when value.si() <= 0 -> new Reading.Misread<>("This must be above zero, such as " + kind.example());
+      case Reading.Value<Q>(var value) when value.si() <= 0 ->
+          new Reading.Misread<>("This must be above zero, such as " + kind.example());
       case Reading<Q> reading -> reading;
     };
   }
@@ -115,26 +134,101 @@ public final class BriefStage implements Stage {
     var s = brief.supply();
     return card(
         "Supply",
-        field("Mains voltage", "", s.voltage().toString(), MainsVoltage::read, session, Briefs::voltage),
-        field("Frequency", "", s.frequency().toString(), text -> aboveZero(Kind.FREQUENCY, text), session, Briefs::frequency),
-        choices("Earthing system", List.of(Brief.Earthing.values()), s.earthing(), Brief.Earthing::words, next -> session.edit(Briefs.earthing(session.project().brief(), next))),
-        field("Upstream device", "", s.upstream().toString(), text -> aboveZero(Kind.CURRENT, text), session, Briefs::upstream),
-        field("Loop impedance at the inlet", "", s.loopImpedance().map(Object::toString).orElse(""), text -> aboveZero(Kind.RESISTANCE, text), session, Briefs::loop),
-        field("Short-circuit current at the inlet", "", s.prospectiveShortCircuitCurrent().map(Object::toString).orElse(""), text -> aboveZero(Kind.CURRENT, text), session, Briefs::shortCircuit));
+        field(
+            "Mains voltage",
+            "",
+            s.voltage().toString(),
+            MainsVoltage::read,
+            session,
+            Briefs::voltage),
+        field(
+            "Frequency",
+            "",
+            s.frequency().toString(),
+            text -> aboveZero(Kind.FREQUENCY, text),
+            session,
+            Briefs::frequency),
+        choices(
+            "Earthing system",
+            List.of(Brief.Earthing.values()),
+            s.earthing(),
+            Brief.Earthing::words,
+            next -> session.edit(Briefs.earthing(session.project().brief(), next))),
+        field(
+            "Upstream device",
+            "",
+            s.upstream().toString(),
+            text -> aboveZero(Kind.CURRENT, text),
+            session,
+            Briefs::upstream),
+        field(
+            "Loop impedance at the inlet",
+            "",
+            s.loopImpedance().map(Object::toString).orElse(""),
+            text -> aboveZero(Kind.RESISTANCE, text),
+            session,
+            Briefs::loop),
+        field(
+            "Short-circuit current at the inlet",
+            "",
+            s.prospectiveShortCircuitCurrent().map(Object::toString).orElse(""),
+            text -> aboveZero(Kind.CURRENT, text),
+            session,
+            Briefs::shortCircuit));
   }
 
   private static Node surroundings(Session session, Brief brief) {
     var a = brief.surroundings();
     return card(
         "Surroundings",
-        field("Lowest ambient", "", a.least().toString(), Kind.TEMPERATURE::read, session, (b, next) -> Briefs.around("Set the lowest ambient to " + next, b, next, b.surroundings().greatest(), b.surroundings().inside())),
-        field("Highest ambient", "", a.greatest().toString(), Kind.TEMPERATURE::read, session, (b, next) -> Briefs.around("Set the highest ambient to " + next, b, b.surroundings().least(), next, b.surroundings().inside())),
-        field("Inside the cabinet", "", a.inside().toString(), Kind.TEMPERATURE::read, session, (b, next) -> Briefs.around("Set the inside temperature to " + next, b, b.surroundings().least(), b.surroundings().greatest(), next)),
-        soft("The inside temperature is yours to set; it is not computed from the losses yet." + (a.remarks().isEmpty() ? "" : " " + a.remarks() + ".")));
+        field(
+            "Lowest ambient",
+            "",
+            a.least().toString(),
+            Kind.TEMPERATURE::read,
+            session,
+            (b, next) ->
+                Briefs.around(
+                    "Set the lowest ambient to " + next,
+                    b,
+                    next,
+                    b.surroundings().greatest(),
+                    b.surroundings().inside())),
+        field(
+            "Highest ambient",
+            "",
+            a.greatest().toString(),
+            Kind.TEMPERATURE::read,
+            session,
+            (b, next) ->
+                Briefs.around(
+                    "Set the highest ambient to " + next,
+                    b,
+                    b.surroundings().least(),
+                    next,
+                    b.surroundings().inside())),
+        field(
+            "Inside the cabinet",
+            "",
+            a.inside().toString(),
+            Kind.TEMPERATURE::read,
+            session,
+            (b, next) ->
+                Briefs.around(
+                    "Set the inside temperature to " + next,
+                    b,
+                    b.surroundings().least(),
+                    b.surroundings().greatest(),
+                    next)),
+        soft(
+            "The inside temperature is yours to set; it is not computed from the losses yet."
+                + (a.remarks().isEmpty() ? "" : " " + a.remarks() + ".")));
   }
 
   private static Node cautions() {
-    var text = soft("Local codes and a licensed electrician decide. Lock off and prove dead before work; wait for stored charge, then measure; protective conductor first. Nelvar says what it checked and what it did not.");
+    var text =
+        soft(
+            "Local codes and a licensed electrician decide. Lock off and prove dead before work; wait for stored charge, then measure; protective conductor first. Nelvar says what it checked and what it did not.");
     text.getStyleClass().add("caution");
     return text;
   }
@@ -150,19 +244,86 @@ public final class BriefStage implements Stage {
     var p = brief.policies();
     return card(
         "Schools and policies",
-        school("Sizing", "Metric: IEC 60204-1 and IEC 60364, mm², 40 °C reference. The only one this version computes.", List.of(), p.sizing(), _ -> "", _ -> {}),
-        school("A protective device per branch, or grouped", "Per branch: one fault stops one thing, and each device fits its wire; industry builds so. Grouped: converters that protect themselves share one device where space is short; small shops build so. A bare transformer always needs its own.", List.of(Brief.Protection.values()), p.protection(), v -> v == Brief.Protection.PER_BRANCH ? "per branch" : "grouped", next -> session.edit(policies(session, "Follow the " + (next == Brief.Protection.PER_BRANCH ? "per-branch" : "grouped") + " school", next, session.project().brief().policies().fuses()))),
-        school("gG fuse against wire", "Strict: I2 ≤ 1.45 Iz to the letter, the fuse one size smaller. By rating: In ≤ Iz, since real mountings fuse sooner; national practice in places.", List.of(Brief.FuseReading.values()), p.fuses(), v -> v == Brief.FuseReading.STRICT ? "strict" : "by rating", next -> session.edit(policies(session, "Read gG fuses " + (next == Brief.FuseReading.STRICT ? "strictly" : "by rating"), session.project().brief().policies().protection(), next))),
-        field("Use of a supply", "% of rating", nelvar.core.units.Significant.digits(p.headroom().percent()), Kind.PERCENT::read, session, (b, next) -> Briefs.policies("Set the headroom policy to " + next, b, b.policies().protection(), b.policies().fuses(), next, b.policies().drop())),
-        field("Voltage drop limit", "% of Un", nelvar.core.units.Significant.digits(p.drop().percent()), Kind.PERCENT::read, session, (b, next) -> Briefs.policies("Set the drop limit to " + next, b, b.policies().protection(), b.policies().fuses(), b.policies().headroom(), next)));
+        school(
+            "Sizing",
+            "Metric: IEC 60204-1 and IEC 60364, mm², 40 °C reference. The only one this version computes.",
+            List.of(),
+            p.sizing(),
+            _ -> "",
+            _ -> {}),
+        school(
+            "A protective device per branch, or grouped",
+            "Per branch: one fault stops one thing, and each device fits its wire; industry builds so. Grouped: converters that protect themselves share one device where space is short; small shops build so. A bare transformer always needs its own.",
+            List.of(Brief.Protection.values()),
+            p.protection(),
+            v -> v == Brief.Protection.PER_BRANCH ? "per branch" : "grouped",
+            next ->
+                session.edit(
+                    policies(
+                        session,
+                        "Follow the "
+                            + (next == Brief.Protection.PER_BRANCH ? "per-branch" : "grouped")
+                            + " school",
+                        next,
+                        session.project().brief().policies().fuses()))),
+        school(
+            "gG fuse against wire",
+            "Strict: I2 ≤ 1.45 Iz to the letter, the fuse one size smaller. By rating: In ≤ Iz, since real mountings fuse sooner; national practice in places.",
+            List.of(Brief.FuseReading.values()),
+            p.fuses(),
+            v -> v == Brief.FuseReading.STRICT ? "strict" : "by rating",
+            next ->
+                session.edit(
+                    policies(
+                        session,
+                        "Read gG fuses "
+                            + (next == Brief.FuseReading.STRICT ? "strictly" : "by rating"),
+                        session.project().brief().policies().protection(),
+                        next))),
+        field(
+            "Use of a supply",
+            "% of rating",
+            nelvar.core.units.Significant.digits(p.headroom().percent()),
+            Kind.PERCENT::read,
+            session,
+            (b, next) ->
+                Briefs.policies(
+                    "Set the headroom policy to " + next,
+                    b,
+                    b.policies().protection(),
+                    b.policies().fuses(),
+                    next,
+                    b.policies().drop())),
+        field(
+            "Voltage drop limit",
+            "% of Un",
+            nelvar.core.units.Significant.digits(p.drop().percent()),
+            Kind.PERCENT::read,
+            session,
+            (b, next) ->
+                Briefs.policies(
+                    "Set the drop limit to " + next,
+                    b,
+                    b.policies().protection(),
+                    b.policies().fuses(),
+                    b.policies().headroom(),
+                    next)));
   }
 
-  private static Edit policies(Session session, String what, Brief.Protection protection, Brief.FuseReading fuses) {
+  private static Edit policies(
+      Session session, String what, Brief.Protection protection, Brief.FuseReading fuses) {
     var p = session.project().brief().policies();
-    return Briefs.policies(what, session.project().brief(), protection, fuses, p.headroom(), p.drop());
+    return Briefs.policies(
+        what, session.project().brief(), protection, fuses, p.headroom(), p.drop());
   }
 
-  private static <T> Node school(String title, String argument, List<T> options, T now, Function<T, String> words, java.util.function.Consumer<T> take) {
+  private static <T> Node school(
+      String title,
+      String argument,
+      List<T> options,
+      T now,
+      Function<T, String> words,
+      java.util.function.Consumer<T> take) {
     var label = new Label(title);
     label.getStyleClass().add("strong");
     var box = new VBox(label, soft(argument));
@@ -171,7 +332,12 @@ public final class BriefStage implements Stage {
     return box;
   }
 
-  private static <T> Node choices(String title, List<T> options, T now, Function<T, String> words, java.util.function.Consumer<T> take) {
+  private static <T> Node choices(
+      String title,
+      List<T> options,
+      T now,
+      Function<T, String> words,
+      java.util.function.Consumer<T> take) {
     var label = new Label(title);
     label.setMinWidth(104);
     label.setPrefWidth(104);
@@ -180,7 +346,12 @@ public final class BriefStage implements Stage {
     return box;
   }
 
-  private static <T> HBox radios(String title, List<T> options, T now, Function<T, String> words, java.util.function.Consumer<T> take) {
+  private static <T> HBox radios(
+      String title,
+      List<T> options,
+      T now,
+      Function<T, String> words,
+      java.util.function.Consumer<T> take) {
     var row = new HBox(9);
     var group = new ToggleGroup();
     for (var option : options) {
@@ -189,7 +360,12 @@ public final class BriefStage implements Stage {
       radio.setMinWidth(Region.USE_PREF_SIZE);
       radio.setSelected(option.equals(now));
       radio.setAccessibleText(title + ": " + words.apply(option));
-      radio.setId("radio-" + words.apply(option).toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-"));
+      radio.setId(
+          "radio-"
+              + words
+                  .apply(option)
+                  .toLowerCase(java.util.Locale.ROOT)
+                  .replaceAll("[^a-z0-9]+", "-"));
       radio.setOnAction(_ -> {
         if (radio.isSelected() && !option.equals(now)) take.accept(option);
       });

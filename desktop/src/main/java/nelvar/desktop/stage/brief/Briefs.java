@@ -19,41 +19,112 @@ final class Briefs {
 
   static Edit voltage(Brief b, MainsVoltage next) {
     var s = b.supply();
-    return supply("Set the mains to " + next, b, new Brief.Supply(next, s.frequency(), s.earthing(), s.upstream(), s.loopImpedance(), s.prospectiveShortCircuitCurrent()));
+    return supply(
+        "Set the mains to " + next,
+        b,
+        new Brief.Supply(
+            next,
+            s.frequency(),
+            s.earthing(),
+            s.upstream(),
+            s.loopImpedance(),
+            s.prospectiveShortCircuitCurrent()));
   }
 
   static Edit frequency(Brief b, Frequency next) {
     var s = b.supply();
-    return supply("Set the frequency to " + next, b, new Brief.Supply(s.voltage(), next, s.earthing(), s.upstream(), s.loopImpedance(), s.prospectiveShortCircuitCurrent()));
+    return supply(
+        "Set the frequency to " + next,
+        b,
+        new Brief.Supply(
+            s.voltage(),
+            next,
+            s.earthing(),
+            s.upstream(),
+            s.loopImpedance(),
+            s.prospectiveShortCircuitCurrent()));
   }
 
   static Edit earthing(Brief b, Brief.Earthing next) {
     var s = b.supply();
-    return supply("Set the earthing to " + next.words(), b, new Brief.Supply(s.voltage(), s.frequency(), next, s.upstream(), s.loopImpedance(), s.prospectiveShortCircuitCurrent()));
+    return supply(
+        "Set the earthing to " + next.words(),
+        b,
+        new Brief.Supply(
+            s.voltage(),
+            s.frequency(),
+            next,
+            s.upstream(),
+            s.loopImpedance(),
+            s.prospectiveShortCircuitCurrent()));
   }
 
   static Edit upstream(Brief b, Current next) {
     var s = b.supply();
-    return supply("Set the upstream device to " + next, b, new Brief.Supply(s.voltage(), s.frequency(), s.earthing(), next, s.loopImpedance(), s.prospectiveShortCircuitCurrent()));
+    return supply(
+        "Set the upstream device to " + next,
+        b,
+        new Brief.Supply(
+            s.voltage(),
+            s.frequency(),
+            s.earthing(),
+            next,
+            s.loopImpedance(),
+            s.prospectiveShortCircuitCurrent()));
   }
 
   static Edit loop(Brief b, nelvar.core.units.Resistance next) {
     var s = b.supply();
-    return supply("Set the loop impedance to " + next, b, new Brief.Supply(s.voltage(), s.frequency(), s.earthing(), s.upstream(), java.util.Optional.of(next), s.prospectiveShortCircuitCurrent()));
+    return supply(
+        "Set the loop impedance to " + next,
+        b,
+        new Brief.Supply(
+            s.voltage(),
+            s.frequency(),
+            s.earthing(),
+            s.upstream(),
+            java.util.Optional.of(next),
+            s.prospectiveShortCircuitCurrent()));
   }
 
   static Edit shortCircuit(Brief b, Current next) {
     var s = b.supply();
-    return supply("Set the short-circuit current to " + next, b, new Brief.Supply(s.voltage(), s.frequency(), s.earthing(), s.upstream(), s.loopImpedance(), java.util.Optional.of(next)));
+    return supply(
+        "Set the short-circuit current to " + next,
+        b,
+        new Brief.Supply(
+            s.voltage(),
+            s.frequency(),
+            s.earthing(),
+            s.upstream(),
+            s.loopImpedance(),
+            java.util.Optional.of(next)));
   }
 
-  static Edit around(String what, Brief b, Temperature least, Temperature greatest, Temperature inside) {
+  static Edit around(
+      String what, Brief b, Temperature least, Temperature greatest, Temperature inside) {
     var s = b.surroundings();
-    return Edits.brief(what, new Brief(b.supply(), new Brief.Surroundings(least, greatest, inside, s.altitude(), s.remarks()), b.policies()));
+    return Edits.brief(
+        what,
+        new Brief(
+            b.supply(),
+            new Brief.Surroundings(least, greatest, inside, s.altitude(), s.remarks()),
+            b.policies()));
   }
 
-  static Edit policies(String what, Brief b, Brief.Protection protection, Brief.FuseReading fuses, Percent headroom, Percent drop) {
+  static Edit policies(
+      String what,
+      Brief b,
+      Brief.Protection protection,
+      Brief.FuseReading fuses,
+      Percent headroom,
+      Percent drop) {
     var p = b.policies();
-    return Edits.brief(what, new Brief(b.supply(), b.surroundings(), new Brief.Policies(p.sizing(), protection, fuses, headroom, drop, p.currency())));
+    return Edits.brief(
+        what,
+        new Brief(
+            b.supply(),
+            b.surroundings(),
+            new Brief.Policies(p.sizing(), protection, fuses, headroom, drop, p.currency())));
   }
 }

@@ -59,19 +59,23 @@ public final class PackStage implements Stage {
     pages.setCellFactory(_ -> new Sheet());
     pages.setAccessibleText("Pages");
     pages.setId("pack-pages");
-    contents.setPrefWidth(190);
+    contents.setPrefWidth(196);
     contents.setAccessibleText("Contents");
     contents.setId("pack-contents");
-    contents.setCellFactory(_ -> new ListCell<>() {
-      @Override
-      protected void updateItem(Paper.Entry entry, boolean empty) {
-        super.updateItem(entry, empty);
-        setText(empty || entry == null ? null : entry.title());
-      }
-    });
-    contents.getSelectionModel().selectedItemProperty().addListener((_, _, entry) -> {
-      if (entry != null) pages.scrollTo(entry.page());
-    });
+    contents.setCellFactory(_ ->
+        new ListCell<>() {
+          @Override
+          protected void updateItem(Paper.Entry entry, boolean empty) {
+            super.updateItem(entry, empty);
+            setText(empty || entry == null ? null : entry.title());
+          }
+        });
+    contents
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener((_, _, entry) -> {
+          if (entry != null) pages.scrollTo(entry.page());
+        });
     view.setLeft(contents);
     view.setCenter(pages);
   }
@@ -114,7 +118,8 @@ public final class PackStage implements Stage {
 
   @Override
   public void show(Session session, Review review, Theme theme) {
-    if (set.filter(review::equals).isPresent() || wanted.filter(r -> r == review).isPresent()) return;
+    if (set.filter(review::equals).isPresent() || wanted.filter(r -> r == review).isPresent())
+      return;
     wanted = Optional.of(review);
     busy.setVisible(true);
     worker.execute(() -> {
@@ -126,7 +131,8 @@ public final class PackStage implements Stage {
         busy.setVisible(false);
         pages.getItems().setAll(paper.pages());
         contents.getItems().setAll(paper.contents());
-        count.setText("%d pages, revision %s".formatted(paper.pages().size(), review.project().revision()));
+        count.setText(
+            "%d pages, revision %s".formatted(paper.pages().size(), review.project().revision()));
       });
     });
   }

@@ -22,7 +22,9 @@ import nelvar.documents.drawing.River;
 /// Feeds as a river: from the inlet through gates and vessels to the loads.
 public final class PowerStage implements Stage {
   private final BorderPane view = new BorderPane();
-  private final DrawingPane river = new DrawingPane("The feeds from the inlet to the loads. Arrow keys walk, Enter selects.", true);
+  private final DrawingPane river =
+      new DrawingPane(
+          "The feeds from the inlet to the loads. Arrow keys walk, Enter selects.", true);
   private final Label summary = new Label();
   private final ToggleButton amps = new ToggleButton("Amps");
   private final ToggleButton dry = new ToggleButton("Contactors open");
@@ -40,10 +42,11 @@ public final class PowerStage implements Stage {
     watts.setToggleGroup(unit);
     amps.setToggleGroup(unit);
     watts.setSelected(true);
-    unit.selectedToggleProperty().addListener((_, before, now) -> {
-      if (now == null) before.setSelected(true);
-      else draw();
-    });
+    unit.selectedToggleProperty()
+        .addListener((_, before, now) -> {
+          if (now == null) before.setSelected(true);
+          else draw();
+        });
     dry.selectedProperty().addListener(_ -> draw());
     dry.setId("power-dry");
     amps.setId("power-amps");
@@ -88,15 +91,26 @@ public final class PowerStage implements Stage {
     if (session.isEmpty() || review.isEmpty()) return;
     var study = review.get().study();
     var selected = session.get().selection().get();
-    river.show(River.of(review.get(), new River.View(amps.isSelected(), dry.isSelected(), selected)), theme);
+    river.show(
+        River.of(review.get(), new River.View(amps.isSelected(), dry.isSelected(), selected)),
+        theme);
     river.focusOn(selected);
     var watts = PowerTree.of(study).stream().mapToDouble(root -> root.power().watts()).sum();
-    summary.setText("%s with everything on, %s in the most loaded line".formatted(new Power(watts), InletLoad.of(study).map(load -> load.value().toString()).orElse("no inlet")));
+    summary.setText(
+        "%s with everything on, %s in the most loaded line"
+            .formatted(
+                new Power(watts),
+                InletLoad.of(study).map(load -> load.value().toString()).orElse("no inlet")));
   }
 
   @Override
   public boolean owns(Review.Entry entry) {
     var id = entry.rule().id();
-    return !id.equals("load.inlet") && (id.startsWith("supply.") || id.startsWith("protection.") || id.startsWith("load.") || id.startsWith("parts.") || id.equals("completeness.load-fed"));
+    return !id.equals("load.inlet")
+        && (id.startsWith("supply.")
+            || id.startsWith("protection.")
+            || id.startsWith("load.")
+            || id.startsWith("parts.")
+            || id.equals("completeness.load-fed"));
   }
 }

@@ -13,8 +13,13 @@ import nelvar.core.review.Review;
 /// One conductor as a row of the run list. Numbers that are not known are empty, never zero.
 ///
 /// @param lines what is shown, in the order of [#HEADINGS]
-public record RunRow(Conductor conductor, List<String> lines, List<Optional<Double>> numbers, Optional<Severity> worst) {
-  public static final List<String> HEADINGS = List.of("No.", "From", "To", "Section", "Length m", "Ib A", "Iz A", "Drop mV", "Lies in");
+public record RunRow(
+    Conductor conductor,
+    List<String> lines,
+    List<Optional<Double>> numbers,
+    Optional<Severity> worst) {
+  public static final List<String> HEADINGS =
+      List.of("No.", "From", "To", "Section", "Length m", "Ib A", "Iz A", "Drop mV", "Lies in");
 
   static RunRow of(Conductor conductor, Review review, java.util.Map<Id, Severity> worst) {
     var study = review.study();
@@ -26,13 +31,23 @@ public record RunRow(Conductor conductor, List<String> lines, List<Optional<Doub
     var none = Optional.<Double>empty();
     return new RunRow(
         conductor,
-        List.of(conductor.label().text(), end(study, conductor.from()), end(study, conductor.to()), conductor.section().map(Object::toString).orElse("choose"), digits(length), digits(design), digits(ampacity), digits(drop), place(conductor, study)),
+        List.of(
+            conductor.label().text(),
+            end(study, conductor.from()),
+            end(study, conductor.to()),
+            conductor.section().map(Object::toString).orElse("choose"),
+            digits(length),
+            digits(design),
+            digits(ampacity),
+            digits(drop),
+            place(conductor, study)),
         List.of(none, none, none, section, length, design, ampacity, drop, none),
         Optional.ofNullable(worst.get(conductor.id())));
   }
 
   private static String place(Conductor conductor, Study study) {
-    return study.cable(conductor).map(cable -> cable.label() + ", ").orElse("") + study.bundle(conductor).map(bundle -> bundle.name()).orElse("nowhere yet");
+    return study.cable(conductor).map(cable -> cable.label() + ", ").orElse("")
+        + study.bundle(conductor).map(bundle -> bundle.name()).orElse("nowhere yet");
   }
 
   private static String end(Study study, nelvar.core.model.TerminalRef end) {
@@ -45,7 +60,8 @@ public record RunRow(Conductor conductor, List<String> lines, List<Optional<Doub
 
   boolean matches(String words) {
     for (var word : words.toLowerCase(java.util.Locale.ROOT).split("\\s+")) {
-      if (lines.stream().noneMatch(line -> line.toLowerCase(java.util.Locale.ROOT).contains(word))) return false;
+      if (lines.stream().noneMatch(line -> line.toLowerCase(java.util.Locale.ROOT).contains(word)))
+        return false;
     }
     return true;
   }

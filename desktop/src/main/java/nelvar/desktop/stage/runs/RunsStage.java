@@ -71,10 +71,12 @@ public final class RunsStage implements Stage {
     filter.setAccessibleText("Filter the run list");
     filter.setId("runs-filter");
     filter.setPrefColumnCount(16);
-    filter.textProperty().addListener((_, _, words) -> {
-      filtered.setPredicate(words.isBlank() ? null : row -> row.matches(words.strip()));
-      counted();
-    });
+    filter
+        .textProperty()
+        .addListener((_, _, words) -> {
+          filtered.setPredicate(words.isBlank() ? null : row -> row.matches(words.strip()));
+          counted();
+        });
     var space = new Region();
     HBox.setHgrow(space, Priority.ALWAYS);
     var head = new HBox(title, count, space, filter);
@@ -99,12 +101,17 @@ public final class RunsStage implements Stage {
     table.setAccessibleText("Run list");
     table.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
     table.setColumnResizePolicy(TableView.CONSTRAINED_RESIZE_POLICY_ALL_COLUMNS);
-    table.setPlaceholder(new Label("No conductor matches. Clear the filter, or connect devices first."));
+    table.setPlaceholder(
+        new Label("No conductor matches. Clear the filter, or connect devices first."));
     var widths = new double[] {58, 84, 84, 78, 70, 58, 58, 62, 150};
     for (var i = 0; i < RunRow.HEADINGS.size(); i++) table.getColumns().add(column(i, widths[i]));
-    table.getSelectionModel().selectedItemProperty().addListener((_, _, row) -> {
-      if (!showing && row != null) session.ifPresent(s -> s.selection().set(Optional.of(row.conductor().id())));
-    });
+    table
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener((_, _, row) -> {
+          if (!showing && row != null)
+            session.ifPresent(s -> s.selection().set(Optional.of(row.conductor().id())));
+        });
     table.setOnKeyPressed(e -> {
       if (e.getCode() == KeyCode.C && e.isShortcutDown()) copy();
       if (e.getCode() == KeyCode.F2 || e.getCode() == KeyCode.ENTER) edit();
@@ -114,13 +121,25 @@ public final class RunsStage implements Stage {
   private TableColumn<RunRow, String> column(int index, double width) {
     var column = new TableColumn<RunRow, String>(RunRow.HEADINGS.get(index));
     column.setPrefWidth(width);
-    column.setCellValueFactory(cell -> new javafx.beans.property.SimpleStringProperty(cell.getValue().lines().get(index)));
+    column.setCellValueFactory(
+        cell -> new javafx.beans.property.SimpleStringProperty(cell.getValue().lines().get(index)));
     column.setComparator(index >= SECTION && index <= 7 ? RunsStage::byNumber : RunsStage::natural);
     if (index == SECTION || index == LENGTH) {
       column.setCellFactory(_ -> new TextFieldTableCell<>(new DefaultStringConverter()));
       column.setOnEditCommit(e -> {
-        if (index == SECTION) change(e.getRowValue(), e.getNewValue(), Kind.CROSS_SECTION, (row, value) -> Sections.change(row.conductor(), value, review.orElseThrow().study()));
-        else change(e.getRowValue(), e.getNewValue(), Kind.LENGTH, (row, value) -> Edits.length(row.conductor(), value));
+        if (index == SECTION)
+          change(
+              e.getRowValue(),
+              e.getNewValue(),
+              Kind.CROSS_SECTION,
+              (row, value) ->
+                  Sections.change(row.conductor(), value, review.orElseThrow().study()));
+        else
+          change(
+              e.getRowValue(),
+              e.getNewValue(),
+              Kind.LENGTH,
+              (row, value) -> Edits.length(row.conductor(), value));
         table.refresh();
       });
     } else {
@@ -143,13 +162,21 @@ public final class RunsStage implements Stage {
     protected void updateItem(String text, boolean empty) {
       super.updateItem(text, empty);
       setText(empty ? "" : text);
-      var worst = empty || getTableRow() == null || getTableRow().getItem() == null ? Optional.<Severity>empty() : getTableRow().getItem().worst();
-      setGraphic(number && worst.isPresent() ? nelvar.desktop.control.Icon.of(worst.get(), theme) : null);
+      var worst =
+          empty || getTableRow() == null || getTableRow().getItem() == null
+              ? Optional.<Severity>empty()
+              : getTableRow().getItem().worst();
+      setGraphic(
+          number && worst.isPresent() ? nelvar.desktop.control.Icon.of(worst.get(), theme) : null);
       pseudoClassStateChanged(ERROR, number && worst.filter(s -> s == Severity.ERROR).isPresent());
     }
   }
 
-  private <Q extends Quantity> void change(RunRow row, String text, Kind<Q> kind, java.util.function.BiFunction<RunRow, Q, nelvar.core.model.edit.Edit> edit) {
+  private <Q extends Quantity> void change(
+      RunRow row,
+      String text,
+      Kind<Q> kind,
+      java.util.function.BiFunction<RunRow, Q, nelvar.core.model.edit.Edit> edit) {
     session.ifPresent(s -> {
       switch (kind.read(text)) {
         case Reading.Misread<Q>(var message) -> s.tell(message);
@@ -168,12 +195,19 @@ public final class RunsStage implements Stage {
   }
 
   private static int natural(String a, String b) {
-    return new nelvar.core.model.Designation(a.isBlank() ? "-" : a.replace(' ', '_').substring(0, Math.min(24, a.length()))).compareTo(new nelvar.core.model.Designation(b.isBlank() ? "-" : b.replace(' ', '_').substring(0, Math.min(24, b.length()))));
+    return new nelvar.core.model.Designation(
+            a.isBlank() ? "-" : a.replace(' ', '_').substring(0, Math.min(24, a.length())))
+        .compareTo(
+            new nelvar.core.model.Designation(
+                b.isBlank() ? "-" : b.replace(' ', '_').substring(0, Math.min(24, b.length()))));
   }
 
   /// Copies the selected rows with headings, tab-separated.
   private void copy() {
-    var text = table.getSelectionModel().getSelectedItems().stream().map(row -> String.join("\t", row.lines())).collect(Collectors.joining("\n"));
+    var text =
+        table.getSelectionModel().getSelectedItems().stream()
+            .map(row -> String.join("\t", row.lines()))
+            .collect(Collectors.joining("\n"));
     var content = new ClipboardContent();
     content.putString(String.join("\t", RunRow.HEADINGS) + "\n" + text);
     Clipboard.getSystemClipboard().setContent(content);
@@ -208,8 +242,15 @@ public final class RunsStage implements Stage {
     showing = true;
     if (tabled.isEmpty() || tabled.get() != newest) {
       var worst = new HashMap<Id, Severity>();
-      for (var entry : newest.open()) worst.merge(entry.verdict().subject(), entry.finding().orElseThrow().severity(), (a, b) -> a.compareTo(b) <= 0 ? a : b);
-      rows.setAll(newest.project().conductors().stream().map(conductor -> RunRow.of(conductor, newest, worst)).toList());
+      for (var entry : newest.open())
+        worst.merge(
+            entry.verdict().subject(),
+            entry.finding().orElseThrow().severity(),
+            (a, b) -> a.compareTo(b) <= 0 ? a : b);
+      rows.setAll(
+          newest.project().conductors().stream()
+              .map(conductor -> RunRow.of(conductor, newest, worst))
+              .toList());
       tabled = Optional.of(newest);
     }
     counted();
@@ -219,7 +260,10 @@ public final class RunsStage implements Stage {
   }
 
   private void counted() {
-    count.setText(filtered.size() == rows.size() ? rows.size() + " conductors" : "%d of %d conductors".formatted(filtered.size(), rows.size()));
+    count.setText(
+        filtered.size() == rows.size()
+            ? rows.size() + " conductors"
+            : "%d of %d conductors".formatted(filtered.size(), rows.size()));
   }
 
   private void select(Optional<Id> selected) {
@@ -227,7 +271,8 @@ public final class RunsStage implements Stage {
       if (selected.filter(table.getItems().get(i).conductor().id()::equals).isEmpty()) continue;
       if (table.getSelectionModel().getSelectedIndex() != i) {
         table.getSelectionModel().clearAndSelect(i);
-        table.scrollTo(Math.max(0, i - 4));
+        var top = Math.max(0, i - 4);
+        javafx.application.Platform.runLater(() -> table.scrollTo(top));
       }
       return;
     }
@@ -237,9 +282,14 @@ public final class RunsStage implements Stage {
   private void cut(Review newest, Optional<Id> selected) {
     cut.getChildren().clear();
     var study = newest.study();
-    var bundle = selected.flatMap(study::conductor).flatMap(study::bundle).or(() -> newest.project().bundles().stream().findFirst());
+    var bundle =
+        selected
+            .flatMap(study::conductor)
+            .flatMap(study::bundle)
+            .or(() -> newest.project().bundles().stream().findFirst());
     if (bundle.isEmpty()) {
-      cut.getChildren().add(new Label("No duct, tray or carrier yet: wires that lie nowhere cannot be rated."));
+      cut.getChildren()
+          .add(new Label("No duct, tray or carrier yet: wires that lie nowhere cannot be rated."));
       return;
     }
     var drawing = BundleSection.of(bundle.get(), study, selected, 560);
@@ -250,19 +300,40 @@ public final class RunsStage implements Stage {
     title.getStyleClass().add("strong");
     var words = new Label(describe(bundle.get(), newest));
     words.getStyleClass().add("soft");
-    cut.getChildren().addAll(new HBox(10, title, words), pane);
+    var legend = new DrawingPane("What the colours mean", false);
+    legend.setFocusTraversable(false);
+    legend.show(BundleSection.legend(), theme);
+    var gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    cut.getChildren().addAll(new HBox(10, title, words), new HBox(pane, gap, legend));
   }
 
   private static String describe(Bundle bundle, Review review) {
     var around = review.project().brief().surroundings();
-    Map<Boolean, Long> kinds = review.study().lyingIn(bundle).stream().collect(Collectors.partitioningBy(c -> c.cable().isPresent(), Collectors.counting()));
-    var cables = review.study().lyingIn(bundle).stream().flatMap(c -> c.cable().stream()).collect(Collectors.toMap(Function.identity(), Function.identity(), (a, _) -> a)).size();
-    return "%s (method %s), air %s; %d wires, %d cables; cut to scale".formatted(bundle.method().words(), bundle.method(), bundle.inside() ? around.inside() : around.greatest(), kinds.getOrDefault(false, 0L), cables);
+    Map<Boolean, Long> kinds =
+        review.study().lyingIn(bundle).stream()
+            .collect(Collectors.partitioningBy(c -> c.cable().isPresent(), Collectors.counting()));
+    var cables =
+        review.study().lyingIn(bundle).stream()
+            .flatMap(c -> c.cable().stream())
+            .collect(Collectors.toMap(Function.identity(), Function.identity(), (a, _) -> a))
+            .size();
+    return "%s (method %s), air %s; %d wires, %d cables; cut to scale"
+        .formatted(
+            bundle.method().words(),
+            bundle.method(),
+            bundle.inside() ? around.inside() : around.greatest(),
+            kinds.getOrDefault(false, 0L),
+            cables);
   }
 
   @Override
   public boolean owns(Review.Entry entry) {
     var id = entry.rule().id();
-    return id.startsWith("sizing.") || id.startsWith("earthing.") || id.equals("completeness.length") || id.equals("completeness.unconnected-terminal") || id.equals("completeness.duplicate-designation");
+    return id.startsWith("sizing.")
+        || id.startsWith("earthing.")
+        || id.equals("completeness.length")
+        || id.equals("completeness.unconnected-terminal")
+        || id.equals("completeness.duplicate-designation");
   }
 }

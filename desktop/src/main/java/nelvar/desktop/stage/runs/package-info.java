@@ -1,4 +1,5 @@
-/// Stage: every conductor, and the bundles they lie in. A model without nodes and a view without computing.
+/// Stage: every conductor, and the bundles they lie in. A model without nodes and a view without
+/// computing.
 @NullMarked
 package nelvar.desktop.stage.runs;
 

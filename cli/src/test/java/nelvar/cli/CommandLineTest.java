@@ -1,0 +1,155 @@
+package nelvar.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import nelvar.core.calc.Calculators;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.json.JsonMapper;
+
+class CommandLineTest {
+  private static final String PLANTED = "../demo/seed-tray-filler/seed-tray-filler.nelvar.json";
+  private static final String SETTLED =
+      "../demo/seed-tray-filler/seed-tray-filler-settled.nelvar.json";
+
+  @TempDir Path folder;
+
+  private record Outcome(int code, String out, String err) {}
+
+  private static Outcome run(String... arguments) {
+    var out = new StringWriter();
+    var err = new StringWriter();
+    var code =
+        CommandLineTool.run(arguments, new PrintWriter(out, true), new PrintWriter(err, true));
+    assertThat(out + "" + err).doesNotContain("\tat ").doesNotContain("Exception");
+    return new Outcome(code, out.toString(), err.toString());
+  }
+
+  @Test
+  void reviewExitsByWhatItFound() {
+    var planted = run("review", PLANTED);
+    assertThat(planted.code()).isEqualTo(1);
+    assertThat(planted.out())
+        .contains(
+            "error   W32: Return wire too thin  [sizing.voltage-drop]",
+            "Way out: Make W32 2.5 mm²",
+            "not checked -E2",
+            "10 errors, 4 warnings");
+    var settled = run("review", SETTLED);
+    assertThat(settled.code()).isZero();
+    assertThat(settled.out()).contains("0 errors, 0 warnings").contains("claims no compliance");
+    assertThat(run("review", PLANTED, "--working").out()).contains("ΔU = cosφ · Σ I · R");
+  }
+
+  @Test
+  void reviewAsJsonIsVersionedAndStable() {
+    var json = run("review", PLANTED, "--json");
+    assertThat(json.code()).isEqualTo(1);
+    var tree = JsonMapper.builder().build().readTree(json.out());
+    assertThat(tree.get("version").asInt()).isEqualTo(1);
+    assertThat(tree.get("counts").get("errors").asInt()).isEqualTo(10);
+    assertThat(tree.get("findings").size()).isEqualTo(14);
+    assertThat(tree.get("findings").get(0).get("working").size()).isPositive();
+    assertThat(run("review", PLANTED, "--json").out()).isEqualTo(json.out());
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "review|nelvar: Missing required parameter: 'FILE'",
+        "review no-such-file|no-such-file: there is no such file",
+        "review .|this is a folder",
+        "review ../pom.xml|this is not",
+        "fly|Unmatched argument",
+        "calc no-such|there is no calculation 'no-such'; there are ampacity",
+        "calc ampacity S=2.5mm2|method is missing",
+        "calc ampacity S|'S' is not an input: write KEY=VALUE",
+        "calc ampacity S=1mm2 S=2mm2|input 'S' is given twice",
+        "calc ampacity S=2.5mm2 method=B1 Ta=70C|cannot be computed, because the table for air temperature ends at 60 °C",
+        "pack x|Missing required option: '--out",
+        "new a.nelvar.json --generate 99999999|--generate takes 1 to 20000",
+      })
+  void badUseExitsTwoWithAReason(String arguments, String message) {
+    var outcome = run(arguments.split(" "));
+    assertThat(outcome.code()).isEqualTo(2);
+    assertThat(outcome.err()).startsWith("nelvar: ").contains(message);
+  }
+
+  @Test
+  void exportNamesItsFormats() {
+    var wrong = run("export", PLANTED, "--format", "doc", "--out", folder.resolve("x").toString());
+    assertThat(wrong.code()).isEqualTo(2);
+    assertThat(wrong.err())
+        .contains("there is no format 'doc'; there are pdf, svg, xlsx, json, wire-list");
+    for (var format :
+        new String[] {"pdf", "svg", "xlsx", "json", "wire-list", "bill-of-materials"}) {
+      var file = folder.resolve("deep/er/" + format);
+      assertThat(run("export", PLANTED, "--format", format, "--out", file.toString()).code())
+          .as(format)
+          .isZero();
+      assertThat(file).isNotEmptyFile();
+    }
+    assertThat(run("export", PLANTED, "--format", "pdf", "--out", folder.toString()).err())
+        .contains("is a folder");
+  }
+
+  @Test
+  void packWritesThePapers() throws Exception {
+    var outcome = run("pack", PLANTED, "--out", folder.resolve("papers").toString());
+    assertThat(outcome.code()).isZero();
+    assertThat(folder.resolve("papers/pack.pdf")).isNotEmptyFile();
+    assertThat(outcome.out().lines()).hasSize((int) Files.list(folder.resolve("papers")).count());
+    Files.writeString(folder.resolve("file"), "x");
+    assertThat(run("pack", PLANTED, "--out", folder.resolve("file").toString()).err())
+        .contains("is a file: choose a folder");
+  }
+
+  @Test
+  void calcPrintsWorkingAndAnswer() {
+    var answer = run("calc", "ampacity", "S=2.5mm2", "method=B2", "Ta=45C", "circuits=4");
+    assertThat(answer.code()).isZero();
+    assertThat(answer.out()).contains("Iz = It · Ca · Cg = 17.4 A · 0.91 · 0.65 = 10.3 A");
+    var json =
+        JsonMapper.builder()
+            .build()
+            .readTree(run("calc", "ampacity", "S=2.5mm2", "method=B2", "--json").out());
+    assertThat(json.get("answer").asString()).isEqualTo("17.4 A");
+    for (var calculator : Calculators.ALL)
+      assertThat(run("calc").out()).contains(calculator.name());
+  }
+
+  @Test
+  void aNewProjectIsMadeOnceAndTakesPartsFromCsv() throws Exception {
+    var file = folder.resolve("m.nelvar.json");
+    assertThat(run("new", file.toString()).code()).isZero();
+    assertThat(run("review", file.toString()).code()).isZero();
+    var again = run("new", file.toString());
+    assertThat(again.code()).isEqualTo(2);
+    assertThat(again.err()).contains("exists already");
+    var csv = folder.resolve("parts.csv");
+    Files.writeString(
+        csv, "kind,id,name,price,power,madeFor\nheater,our-heater,Our heater,30,200 W,230 V\n");
+    assertThat(run("import", file.toString(), csv.toString()).out()).contains("1 parts added");
+    assertThat(Files.readString(file)).contains("\"kind\": \"heater\", \"id\": \"our-heater\"");
+    assertThat(run("import", file.toString(), csv.toString()).err()).contains("another id");
+    assertThat(run("import", file.toString(), folder.resolve("none.csv").toString()).code())
+        .isEqualTo(2);
+    var generated = folder.resolve("g.nelvar.json");
+    assertThat(run("new", generated.toString(), "--generate", "5", "--seed", "3").code()).isZero();
+    assertThat(run("review", generated.toString()).code()).isZero();
+  }
+
+  @Test
+  void helpAndCatalogue() {
+    assertThat(run("--help").out()).contains("review", "calc", "pack", "export", "--shot");
+    assertThat(run("catalogue").out()).contains("supply-24v-10a", "circuit-breaker");
+    assertThat(run().out()).contains("Usage");
+  }
+}

@@ -1,0 +1,146 @@
+package nelvar.core;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.library.Architectures;
+import com.tngtech.archunit.library.dependencies.SlicesRuleDefinition;
+import java.util.stream.Collectors;
+import nelvar.core.analysis.Rule;
+import nelvar.core.review.RuleBook;
+import org.junit.jupiter.api.Test;
+
+class ArchitectureTest {
+  private static final JavaClasses CORE =
+      new ClassFileImporter()
+          .withImportOption(new ImportOption.DoNotIncludeTests())
+          .importPackages("nelvar.core");
+
+  /// A package uses only rooms above it in this list.
+  @Test
+  void dependenciesPointOneWay() {
+    Architectures.layeredArchitecture()
+        .consideringOnlyDependenciesInLayers()
+        .layer("units")
+        .definedBy("nelvar.core.units..")
+        .layer("trail")
+        .definedBy("nelvar.core.trail..")
+        .layer("standards")
+        .definedBy("nelvar.core.standards..")
+        .layer("catalogue")
+        .definedBy("nelvar.core.catalogue..")
+        .layer("model")
+        .definedBy("nelvar.core.model..")
+        .layer("file")
+        .definedBy("nelvar.core.file..")
+        .layer("network")
+        .definedBy("nelvar.core.network..")
+        .layer("finding")
+        .definedBy("nelvar.core.finding..")
+        .layer("analysis")
+        .definedBy("nelvar.core.analysis..")
+        .layer("review")
+        .definedBy("nelvar.core.review..")
+        .layer("calc")
+        .definedBy("nelvar.core.calc..")
+        .layer("exchange")
+        .definedBy("nelvar.core.exchange..")
+        .layer("sample")
+        .definedBy("nelvar.core.sample..")
+        .whereLayer("trail")
+        .mayOnlyAccessLayers("units")
+        .whereLayer("standards")
+        .mayOnlyAccessLayers("units", "trail")
+        .whereLayer("catalogue")
+        .mayOnlyAccessLayers("units", "trail", "standards")
+        .whereLayer("model")
+        .mayOnlyAccessLayers("units", "trail", "standards", "catalogue")
+        .whereLayer("file")
+        .mayOnlyAccessLayers("units", "trail", "standards", "catalogue", "model")
+        .whereLayer("network")
+        .mayOnlyAccessLayers("units", "trail", "standards", "catalogue", "model")
+        .whereLayer("finding")
+        .mayOnlyAccessLayers("units", "trail", "model")
+        .whereLayer("analysis")
+        .mayOnlyAccessLayers(
+            "units", "trail", "standards", "catalogue", "model", "network", "finding")
+        .whereLayer("review")
+        .mayOnlyAccessLayers("units", "trail", "catalogue", "model", "finding", "analysis")
+        .whereLayer("calc")
+        .mayOnlyAccessLayers("units", "trail", "standards", "analysis", "catalogue")
+        .whereLayer("exchange")
+        .mayOnlyAccessLayers("units", "catalogue", "model", "file")
+        .whereLayer("sample")
+        .mayOnlyAccessLayers("units", "standards", "catalogue", "model")
+        .whereLayer("units")
+        .mayNotAccessAnyLayer()
+        .check(CORE);
+  }
+
+  @Test
+  void theCoreKnowsNoInterfaceNoClockAndNoNetwork() {
+    noClasses()
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage(
+            "javafx..",
+            "java.awt..",
+            "javax.swing..",
+            "java.net..",
+            "java.time..",
+            "nelvar.documents..",
+            "nelvar.desktop..")
+        .check(CORE);
+    noClasses()
+        .should()
+        .callMethod(System.class, "currentTimeMillis")
+        .orShould()
+        .callMethod(System.class, "nanoTime")
+        .check(CORE);
+  }
+
+  @Test
+  void onlyTheFileRoomKnowsJson() {
+    noClasses()
+        .that()
+        .resideOutsideOfPackages("nelvar.core.file..", "nelvar.core.exchange..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("tools.jackson..", "com.fasterxml..")
+        .check(CORE);
+  }
+
+  @Test
+  void subjectsOfAnalysisMakeNoRing() {
+    SlicesRuleDefinition.slices()
+        .matching("nelvar.core.analysis.(sizing|supply|parts|completeness|earthing|load)..")
+        .should()
+        .beFreeOfCycles()
+        .check(CORE);
+  }
+
+  @Test
+  void theRuleBookHoldsEveryRule() {
+    var written =
+        CORE.stream()
+            .filter(type -> type.isAssignableTo(Rule.class) && !type.isInterface())
+            .map(type -> type.getName())
+            .collect(Collectors.toSet());
+    assertThat(RuleBook.ALL.stream().map(rule -> rule.getClass().getName()))
+        .containsExactlyInAnyOrderElementsOf(written);
+  }
+
+  @Test
+  void namesWithoutAMeaningAreNotUsed() {
+    classes()
+        .should()
+        .haveNameNotMatching(".*\\.(utils?|helpers?|common|impl|managers?)\\..*")
+        .andShould()
+        .haveNameNotMatching(".*(Utils?|Helper|Manager|Impl)$")
+        .check(CORE);
+  }
+}

@@ -1,0 +1,40 @@
+package nelvar.core.file;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import nelvar.core.model.Project;
+
+/// The demo projects, as they lie in the tree.
+public final class Demo {
+  public static final Path PLANTED =
+      Path.of("../demo/seed-tray-filler/seed-tray-filler.nelvar.json");
+  public static final Path SETTLED =
+      Path.of("../demo/seed-tray-filler/seed-tray-filler-settled.nelvar.json");
+
+  private Demo() {}
+
+  public static Project planted() {
+    return open(PLANTED);
+  }
+
+  public static Project settled() {
+    return open(SETTLED);
+  }
+
+  static byte[] bytes() {
+    try {
+      return Files.readAllBytes(PLANTED);
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private static Project open(Path path) {
+    try {
+      return ProjectFile.at(path).open();
+    } catch (UnreadableFile e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}

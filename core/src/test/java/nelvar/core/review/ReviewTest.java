@@ -1,0 +1,201 @@
+package nelvar.core.review;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.stream.Stream;
+import nelvar.core.Panel;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.Demo;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Deviation;
+import nelvar.core.model.Id;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.sample.GeneratedPanel;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class ReviewTest {
+  private static Review review(nelvar.core.model.Project project) {
+    return Review.of(project, CatalogueFile.standard());
+  }
+
+  /// The mistakes planted in the demo, by rule and the thing they are on; demo/README.md tells the
+  /// story of each.
+  @ParameterizedTest
+  @CsvSource({
+    "sizing.voltage-drop,W32",
+    "protection.device-against-wire,W32",
+    "parts.sensor-input,B3",
+    "parts.coil-suppression,Y3",
+    "supply.headroom,T2",
+    "earthing.missing-protective-conductor,UC1",
+    "parts.supply-voltage,M2",
+    "protection.device-against-wire,F4",
+    "protection.inrush,F5",
+    "completeness.length,W38",
+    "completeness.duplicate-designation,B5",
+    "parts.coil-range,K14",
+    "parts.supply-voltage,B10",
+    "parts.sensor-input,B10",
+  })
+  void eachPlantedMistakeIsReported(String rule, String subject) {
+    assertThat(review(Demo.planted()).open())
+        .anyMatch(entry ->
+            entry.rule().id().equals(rule) && entry.verdict().subject().text().equals(subject));
+  }
+
+  @Test
+  void nothingElseIsReported() {
+    assertThat(review(Demo.planted()).open()).hasSize(14);
+    assertThat(review(Demo.planted()).notChecked())
+        .as("the drop to the fan, its wire having no length")
+        .hasSize(1);
+  }
+
+  @Test
+  void theSettledCopyIsClean() {
+    assertThat(review(Demo.settled()).open()).isEmpty();
+    assertThat(review(Demo.settled()).notChecked()).isEmpty();
+  }
+
+  @Test
+  void takingEveryWayOutLeavesOnlyWhatSomebodyMustMeasure() {
+    var project = Demo.planted();
+    for (var turn = 0; turn < 40; turn++) {
+      var next =
+          review(project).open().stream()
+              .flatMap(entry -> entry.finding().orElseThrow().repairs().stream())
+              .findFirst();
+      if (next.isEmpty()) break;
+      project = next.get().edit().apply(project);
+    }
+    assertThat(review(project).open())
+        .extracting(entry -> entry.rule().id())
+        .containsExactly("completeness.length");
+  }
+
+  @Test
+  void errorsComeFirst() {
+    var severities =
+        review(Demo.planted()).open().stream()
+            .map(entry -> entry.finding().orElseThrow().severity())
+            .toList();
+    assertThat(severities).isSorted().contains(Severity.ERROR, Severity.WARNING);
+  }
+
+  @Test
+  void anAcceptedFindingStaysVisible() {
+    var deviation =
+        new Deviation(
+            "parts.coil-suppression",
+            new Id("Y3"),
+            "the valve has a diode inside",
+            "workshop",
+            "2026-01-01");
+    var review = review(Edits.accept(deviation).apply(Demo.planted()));
+    assertThat(review.open()).hasSize(13);
+    assertThat(review.accepted())
+        .singleElement()
+        .satisfies(entry -> assertThat(entry.accepted()).contains(deviation));
+    assertThat(review.count(Severity.WARNING)).isEqualTo(3);
+  }
+
+  private record Broken() implements Rule {
+    @Override
+    public String id() {
+      return "test.broken";
+    }
+
+    @Override
+    public String asks() {
+      return "Whether a rule that fails hides another.";
+    }
+
+    @Override
+    public Stream<Verdict> check(Study study) {
+      throw new IllegalStateException("boom");
+    }
+  }
+
+  @Test
+  void aRuleThatFailsIsNamedAndHidesNoOther() {
+    var review =
+        Review.of(
+                Demo.planted(),
+                CatalogueFile.standard(),
+                List.of(new Broken(), RuleBook.ALL.getFirst()),
+                () -> false)
+            .orElseThrow();
+    assertThat(review.notChecked())
+        .singleElement()
+        .satisfies(entry ->
+            assertThat(((Verdict.NotChecked) entry.verdict()).why())
+                .contains("test.broken")
+                .contains("failed in the program"));
+    assertThat(review.entries().size()).isGreaterThan(1);
+  }
+
+  @Test
+  void aReviewCanBeCancelled() {
+    assertThat(Review.of(Demo.planted(), CatalogueFile.standard(), RuleBook.ALL, () -> true))
+        .isEmpty();
+  }
+
+  @Test
+  void idsLastAndAreUnique() {
+    var ids = new HashSet<String>();
+    for (var rule : RuleBook.ALL) {
+      assertThat(ids.add(rule.id())).as(rule.id()).isTrue();
+      assertThat(rule.id()).matches("[a-z]+\\.[a-z-]+");
+      assertThat(rule.asks()).endsWith(".");
+    }
+    assertThat(ids)
+        .as("accepted deviations in users' files rely on these names")
+        .contains(
+            "sizing.voltage-drop",
+            "supply.headroom",
+            "supply.overloaded",
+            "protection.bare-transformer",
+            "parts.coil-range",
+            "completeness.length");
+  }
+
+  @ParameterizedTest
+  @ValueSource(longs = {1, 2, 3})
+  void generatedPanelsHaveNoErrorButOverload(long seed) {
+    var review = review(GeneratedPanel.of(40, seed));
+    assertThat(review.open())
+        .extracting(entry -> entry.rule().id())
+        .isSubsetOf("supply.headroom", "supply.overloaded", "load.inlet");
+    assertThat(GeneratedPanel.of(40, seed))
+        .isEqualTo(GeneratedPanel.of(40, seed))
+        .isNotEqualTo(GeneratedPanel.of(40, seed + 1));
+  }
+
+  @Test
+  void theLargeGeneratedPanelHasTheSizeOfTheBenchmark() {
+    var project = GeneratedPanel.of(600, 1);
+    assertThat(project.devices().size()).isBetween(950, 1100);
+    assertThat(project.conductors().size()).isBetween(9_500, 10_500);
+    assertThat(Panel.study(project).network().feeds()).allMatch(feed -> feed.source().isPresent());
+  }
+
+  @Test
+  void theSameProjectGivesTheSameVerdicts() {
+    assertThat(
+            review(Demo.planted()).entries().stream()
+                .map(entry -> entry.rule().id() + entry.verdict().subject())
+                .toList())
+        .isEqualTo(
+            review(Demo.planted()).entries().stream()
+                .map(entry -> entry.rule().id() + entry.verdict().subject())
+                .toList());
+  }
+}
