@@ -1,0 +1,220 @@
+package nelvar.desktop;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.FutureTask;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+import javafx.application.Platform;
+import javafx.geometry.Point2D;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.Labeled;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.scene.robot.Robot;
+import javafx.stage.Stage;
+import javafx.stage.Window;
+import nelvar.desktop.app.MainWindow;
+import nelvar.desktop.app.Picker;
+import nelvar.desktop.app.Workers;
+import nelvar.desktop.session.Places;
+
+/// Drives the real window with real keys and clicks, on whatever platform the toolkit was started
+/// with.
+final class Driver implements AutoCloseable {
+  private static boolean started;
+
+  final MainWindow window;
+  private final Stage stage;
+  private final Robot robot;
+  private volatile Optional<Path> answer = Optional.empty();
+
+  Driver(Path state) {
+    start();
+    var picker =
+        new Picker() {
+          @Override
+          public Optional<Path> open(Window owner) {
+            return answer;
+          }
+
+          @Override
+          public Optional<Path> save(Window owner, String suggestion) {
+            return answer;
+          }
+
+          @Override
+          public Optional<Path> folder(Window owner) {
+            return answer;
+          }
+
+          @Override
+          public Optional<Path> csv(Window owner) {
+            return answer;
+          }
+        };
+    window = on(() -> new MainWindow(Workers.start(), picker, new Places(state), "2026-01-01"));
+    stage =
+        on(() -> {
+          var next = new Stage();
+          next.setScene(new Scene(window.root(), 980, 800));
+          next.setX(0);
+          next.setY(0);
+          next.show();
+          next.requestFocus();
+          return next;
+        });
+    robot = on(Robot::new);
+    settle();
+  }
+
+  private static synchronized void start() {
+    if (started) return;
+    var up = new CountDownLatch(1);
+    Platform.startup(up::countDown);
+    Platform.setImplicitExit(false);
+    try {
+      if (!up.await(30, TimeUnit.SECONDS))
+        throw new IllegalStateException("the toolkit does not start");
+    } catch (InterruptedException e) {
+      throw new IllegalStateException(e);
+    }
+    started = true;
+  }
+
+  /// What the file dialogs will answer.
+  void willPick(Path path) {
+    answer = Optional.of(path);
+  }
+
+  <T> T on(Callable<T> action) {
+    var task = new FutureTask<>(action);
+    Platform.runLater(task);
+    try {
+      return task.get(30, TimeUnit.SECONDS);
+    } catch (Exception e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  void run(Runnable action) {
+    on(() -> {
+      action.run();
+      return true;
+    });
+    settle();
+  }
+
+  /// Waits until nothing is stale and two pulses have passed.
+  void settle() {
+    await(
+        "fresh verdicts",
+        () -> window.session().map(session -> !session.stale().get()).orElse(true));
+    for (var i = 0; i < 2; i++) {
+      try {
+        Thread.sleep(40);
+      } catch (InterruptedException e) {
+        Thread.currentThread().interrupt();
+      }
+      on(() -> true);
+    }
+  }
+
+  void await(String what, BooleanSupplier holds) {
+    var end = System.nanoTime() + TimeUnit.SECONDS.toNanos(20);
+    while (!on(holds::getAsBoolean)) {
+      if (System.nanoTime() > end) throw new AssertionError("never came: " + what);
+      try {
+        Thread.sleep(20);
+      } catch (InterruptedException e) {
+        Thread.currentThread().interrupt();
+      }
+    }
+  }
+
+  void press(KeyCode... keys) {
+    on(() -> {
+      for (var key : keys) robot.keyPress(key);
+      for (var key : List.of(keys).reversed()) robot.keyRelease(key);
+      return true;
+    });
+    settle();
+  }
+
+  void type(String text) {
+    for (var c : text.toCharArray()) {
+      var key =
+          switch (c) {
+            case '-' -> KeyCode.MINUS;
+            case '.' -> KeyCode.PERIOD;
+            case ' ' -> KeyCode.SPACE;
+            default ->
+                KeyCode.valueOf(
+                    Character.isDigit(c) ? "DIGIT" + c : String.valueOf(Character.toUpperCase(c)));
+          };
+      on(() -> {
+        robot.keyType(key);
+        return true;
+      });
+    }
+    settle();
+  }
+
+  void click(Node node) {
+    click(
+        on(() -> {
+          var box = node.localToScreen(node.getBoundsInLocal());
+          return new Point2D(
+              box.getMinX() + box.getWidth() / 2, box.getMinY() + box.getHeight() / 2);
+        }));
+  }
+
+  void click(Point2D at) {
+    on(() -> {
+      robot.mouseMove(at);
+      robot.mouseClick(MouseButton.PRIMARY);
+      return true;
+    });
+    settle();
+  }
+
+  Node find(String selector) {
+    return on(() -> {
+      var node = window.root().lookup(selector);
+      if (node == null) throw new IllegalStateException("nothing is " + selector);
+      return node;
+    });
+  }
+
+  boolean has(String selector) {
+    return on(() -> window.root().lookup(selector) != null);
+  }
+
+  /// A button or label by its text.
+  Node text(String text) {
+    return on(() ->
+        window.root().lookupAll("*").stream()
+            .filter(node ->
+                node instanceof Labeled labeled
+                    && text.equals(labeled.getText())
+                    && node.isVisible())
+            .findFirst()
+            .orElseThrow(() -> new IllegalStateException("nothing says " + text)));
+  }
+
+  String words(String selector) {
+    return on(() -> ((Labeled) window.root().lookup(selector)).getText());
+  }
+
+  @Override
+  public void close() {
+    on(() -> {
+      stage.close();
+      return true;
+    });
+  }
+}
