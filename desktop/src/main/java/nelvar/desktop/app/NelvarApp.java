@@ -19,7 +19,11 @@ public final class NelvarApp extends Application {
       return;
     }
     var window =
-        new MainWindow(Workers.start(), Picker.NATIVE, Places.usual(), LocalDate.now().toString());
+        new MainWindow(
+            Workers.start(),
+            Picker.NATIVE,
+            Places.usual(),
+            LocalDate.now(java.time.ZoneId.systemDefault()).toString());
     primary.setTitle("Nelvar");
     primary.setScene(new Scene(window.root(), 1280, 800));
     primary.setMinWidth(1024);

@@ -15,6 +15,7 @@ public enum Theme {
   LIGHT,
   DARK;
 
+  @SuppressWarnings("ImmutableEnumChecker") // filled here and never changed after
   private final Map<Ink, String> colours = new EnumMap<>(Ink.class);
 
   Theme() {

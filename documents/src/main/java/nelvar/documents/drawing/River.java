@@ -39,7 +39,6 @@ public final class River {
   /// @param dry loads behind contactors shown dry, as when a stop has opened them
   public record View(boolean amps, boolean dry, Optional<Id> selected) {}
 
-  private final Review review;
   private final Study study;
   private final View view;
   private final List<Shape> arms = new ArrayList<>();
@@ -51,7 +50,6 @@ public final class River {
   private double scale;
 
   private River(Review review, View view) {
-    this.review = review;
     this.study = review.study();
     this.view = view;
     view.selected().ifPresent(open::add);

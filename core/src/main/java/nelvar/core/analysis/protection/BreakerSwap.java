@@ -35,7 +35,7 @@ final class BreakerSwap {
                         .map(iz -> next.rating().compareTo(iz.value()) <= 0)
                         .orElse(true)))
         .sorted(
-            java.util.Comparator.comparing((CircuitBreaker next) ->
+            java.util.Comparator.comparingDouble((CircuitBreaker next) ->
                     Math.abs(next.rating().amperes() - now.rating().amperes()))
                 .thenComparing(next -> next.price().orElse(nelvar.core.units.Price.ZERO))
                 .thenComparing(CircuitBreaker::id));

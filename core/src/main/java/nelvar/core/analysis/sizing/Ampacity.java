@@ -110,7 +110,7 @@ public final class Ampacity {
     return Math.max(1, loaded.size() + (own.isPresent() && !loaded.contains(own.get()) ? 1 : 0));
   }
 
-  private static HashSet<String> loadedIn(Bundle bundle, Study study) {
+  private static java.util.Set<String> loadedIn(Bundle bundle, Study study) {
     var everyone = new HashSet<String>();
     for (var conductor : study.lyingIn(bundle))
       study.circuit(conductor).ifPresent(circuit -> everyone.add(circuit.name()));
