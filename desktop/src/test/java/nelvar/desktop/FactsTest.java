@@ -95,7 +95,7 @@ class FactsTest {
       for (var fact : Facts.of(device, study))
         assertThat(fact.value())
             .as(device.designation() + " " + fact.name())
-            .matches("(?s).*(A|V|W|%|Ω|not known.*|not fed|ms|s)$");
+            .matches("(?s).*(A( peak)?|V|W|%|Ω|not known.*|not fed|ms|s)$");
     }
     for (var conductor : study.project().conductors()) {
       for (var fact : Facts.of(conductor, study))

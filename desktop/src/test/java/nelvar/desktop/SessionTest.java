@@ -31,7 +31,7 @@ class SessionTest {
 
   private Session session(Optional<ProjectFile> file) {
     return new Session(
-        project,
+        nelvar.core.review.Review.of(project, CatalogueFile.standard()),
         file,
         file.orElseGet(() -> ProjectFile.at(folder.resolve("untitled.nelvar.json"))),
         true,

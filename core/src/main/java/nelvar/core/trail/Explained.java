@@ -40,15 +40,18 @@ public record Explained<Q>(Q value, Trail trail) {
       Q bound,
       boolean holds,
       Citation demand) {
-    var limit =
-        new Line.Limit(
-            symbol,
-            String.valueOf(explained.value()),
-            relation,
-            String.valueOf(bound),
-            demand,
-            holds);
     return new Judged<>(
-        explained.value(), holds, explained.trail().then(new Trail("", java.util.List.of(limit))));
+        explained.value(),
+        holds,
+        explained
+            .trail()
+            .then(() ->
+                new Line.Limit(
+                    symbol,
+                    String.valueOf(explained.value()),
+                    relation,
+                    String.valueOf(bound),
+                    demand,
+                    holds)));
   }
 }

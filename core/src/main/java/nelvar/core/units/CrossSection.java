@@ -1,6 +1,8 @@
 package nelvar.core.units;
 
+import java.util.NavigableMap;
 import java.util.Optional;
+import java.util.TreeMap;
 
 /// The copper cross-section of one conductor, in mm²; from 0.01 to 1000 mm².
 ///
@@ -9,6 +11,7 @@ import java.util.Optional;
 public record CrossSection(double squareMillimetres) implements Quantity, Comparable<CrossSection> {
   private static final int SMALLEST_GAUGE = 36;
   private static final int LARGEST_GAUGE = -3;
+  private static final NavigableMap<Double, String> GAUGES = gauges();
 
   public CrossSection {
     Significant.require("a conductor's cross-section", squareMillimetres, 0.01, 1000, "mm²");
@@ -26,12 +29,17 @@ public record CrossSection(double squareMillimetres) implements Quantity, Compar
 
   /// The gauge this section is, if it is one.
   public Optional<String> gauge() {
-    for (var n = SMALLEST_GAUGE; n >= LARGEST_GAUGE; n--) {
-      if (Math.abs(ofGauge(n).squareMillimetres / squareMillimetres - 1) < 1e-6) {
-        return Optional.of((n > 0 ? String.valueOf(n) : (1 - n) + "/0") + " AWG");
-      }
-    }
-    return Optional.empty();
+    var near = GAUGES.ceilingEntry(squareMillimetres * (1 - 1e-6));
+    return near != null && near.getKey() <= squareMillimetres * (1 + 1e-6)
+        ? Optional.of(near.getValue())
+        : Optional.empty();
+  }
+
+  private static NavigableMap<Double, String> gauges() {
+    var all = new TreeMap<Double, String>();
+    for (var n = SMALLEST_GAUGE; n >= LARGEST_GAUGE; n--)
+      all.put(ofGauge(n).squareMillimetres, (n > 0 ? String.valueOf(n) : (1 - n) + "/0") + " AWG");
+    return all;
   }
 
   @Override

@@ -10,10 +10,10 @@ import javafx.application.Platform;
 import nelvar.core.exchange.PartsCsv;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.ProjectFile;
-import nelvar.core.file.ProjectFormat;
 import nelvar.core.file.UnreadableFile;
 import nelvar.core.model.Project;
 import nelvar.core.model.edit.Edits;
+import nelvar.core.review.Review;
 import nelvar.core.sample.NewProject;
 import nelvar.desktop.session.Places;
 import nelvar.desktop.session.Session;
@@ -24,8 +24,6 @@ import nelvar.documents.export.PackFiles;
 /// What can be done at the desk: open, begin, save, undo, print and the other commands, by name and
 /// key.
 public final class Desk {
-  private static final String DEMO = "/nelvar/demo/seed-tray-filler/seed-tray-filler.nelvar.json";
-
   private final MainWindow window;
   private final Workers workers;
   private final Picker picker;
@@ -84,19 +82,18 @@ public final class Desk {
   }
 
   public void openDemo() {
-    try (var in = Desk.class.getResourceAsStream(DEMO)) {
-      if (in == null) throw new IOException("the demo is missing from this build");
-      take(
-          ProjectFormat.read("demo", in.readAllBytes(), CatalogueFile.standard()),
-          Optional.empty(),
-          true);
-    } catch (IOException | UnreadableFile e) {
+    try {
+      take(DemoMachine.reviewed(), Optional.empty(), true);
+    } catch (IllegalStateException e) {
       window.welcome(String.valueOf(e.getMessage()));
     }
   }
 
   void begin() {
-    take(NewProject.named("New machine"), Optional.empty(), false);
+    take(
+        Review.of(NewProject.named("New machine"), CatalogueFile.standard()),
+        Optional.empty(),
+        false);
     window.choose(window.stages().getFirst());
   }
 
@@ -112,9 +109,10 @@ public final class Desk {
         .execute(() -> {
           try {
             var project = file.open();
+            var reviewed = Review.of(project, CatalogueFile.standard());
             var unsaved = file.recover().filter(left -> !left.equals(project));
             Platform.runLater(() -> {
-              take(project, Optional.of(file), true);
+              take(reviewed, Optional.of(file), true);
               places.opened(path);
               unsaved.ifPresent(this::offer);
             });
@@ -148,12 +146,12 @@ public final class Desk {
         () -> window.session().ifPresent(Session::closeSaved));
   }
 
-  private void take(Project project, Optional<ProjectFile> file, boolean onDisk) {
+  private void take(Review reviewed, Optional<ProjectFile> file, boolean onDisk) {
     places.ready();
     var journal = file.orElseGet(() -> ProjectFile.at(places.untitled()));
     window.take(
         new Session(
-            project,
+            reviewed,
             file,
             journal,
             onDisk,
@@ -172,7 +170,7 @@ public final class Desk {
           window.ask(
               "An unsaved project from last time was found: " + left.name() + ".",
               "Open it",
-              () -> take(left, Optional.empty(), false),
+              () -> take(Review.of(left, CatalogueFile.standard()), Optional.empty(), false),
               "Forget it",
               () -> window.session().ifPresent(Session::closeSaved));
         });

@@ -33,6 +33,8 @@ public final class Main {
       var err = new PrintWriter(System.err, true, StandardCharsets.UTF_8);
       System.exit(CommandLineTool.run(arguments, out, err));
     }
+    DemoMachine.warmUp(
+        arguments.length > 0 && (arguments[0].equals("demo") || arguments[0].equals("--shot")));
     Application.launch(NelvarApp.class, arguments);
   }
 }

@@ -32,6 +32,7 @@ public final class DrawingPane extends Region {
   private final boolean movable;
   private Drawing drawing = new Drawing(1, 1, List.of(), List.of());
   private List<double[]> bounds = List.of();
+  private List<List<Letters>> measured = List.of();
   private Theme theme = Theme.LIGHT;
   private double scale = 1;
   private double offsetX;
@@ -74,6 +75,10 @@ public final class DrawingPane extends Region {
     drawing = next;
     theme = look;
     bounds = next.shapes().stream().map(DrawingPane::boundsOf).toList();
+    measured =
+        next.shapes().stream()
+            .map(shape -> shape instanceof Shape.Label label ? letters(label) : List.<Letters>of())
+            .toList();
     if (!movable) {
       setPrefSize(next.width(), next.height());
       setMinSize(next.width(), next.height());
@@ -254,7 +259,11 @@ public final class DrawingPane extends Region {
     for (var i = 0; i < bounds.size(); i++) {
       var box = bounds.get(i);
       if (box[2] < left || box[0] > right || box[3] < top || box[1] > bottom) continue;
-      paint(g, drawing.shapes().get(i), theme);
+      var label = measured.get(i);
+      if (label.isEmpty()) paint(g, drawing.shapes().get(i), theme);
+      // Letters too small to read are left out while zoomed far away.
+      else if (label.getFirst().font().getSize() * scale > 3)
+        label.forEach(piece -> piece.paint(g, theme));
     }
     if (isFocused())
       focusSpot
@@ -295,25 +304,40 @@ public final class DrawingPane extends Region {
           g.stroke();
         });
       }
-      case Shape.Label(var x, var y, var text, var face, var size, var ink, var anchor) -> {
-        g.setFill(theme.colour(ink));
-        g.setTextBaseline(VPos.BASELINE);
-        g.setTextAlign(TextAlignment.LEFT);
-        var width = Faces.width(text, face, size);
-        var at =
-            x
-                - switch (anchor) {
-                  case START -> 0;
-                  case MIDDLE -> width / 2;
-                  case END -> width;
-                };
-        for (var run : Faces.runs(text, face)) {
-          g.setFont(Style.font(run.face(), size));
-          g.fillText(run.text(), at, y);
-          at += Faces.width(run.text(), run.face(), size);
-        }
-      }
+      case Shape.Label label -> letters(label).forEach(piece -> piece.paint(g, theme));
     }
+  }
+
+  /// A piece of a label in one face, measured once.
+  private record Letters(
+      String text,
+      javafx.scene.text.Font font,
+      double x,
+      double y,
+      nelvar.documents.drawing.Ink ink) {
+    void paint(GraphicsContext g, Theme theme) {
+      g.setFill(theme.colour(ink));
+      g.setTextBaseline(VPos.BASELINE);
+      g.setTextAlign(TextAlignment.LEFT);
+      g.setFont(font);
+      g.fillText(text, x, y);
+    }
+  }
+
+  private static List<Letters> letters(Shape.Label label) {
+    var pieces = new ArrayList<Letters>();
+    var width =
+        label.anchor() == Shape.Anchor.START
+            ? 0
+            : Faces.width(label.text(), label.face(), label.size());
+    var at = label.x() - (label.anchor() == Shape.Anchor.END ? width : width / 2);
+    for (var run : Faces.runs(label.text(), label.face())) {
+      pieces.add(
+          new Letters(
+              run.text(), Style.font(run.face(), label.size()), at, label.y(), label.ink()));
+      at += Faces.width(run.text(), run.face(), label.size());
+    }
+    return pieces;
   }
 
   private static double[] boundsOf(Shape shape) {

@@ -44,12 +44,13 @@ public final class Session {
   private final AtomicReference<Project> wanted = new AtomicReference<>();
   private final AtomicReference<Optional<Project>> toKeep = new AtomicReference<>(Optional.empty());
 
+  /// @param reviewed the project with its first review
   /// @param file where it is saved; empty for one that never was
   /// @param journal where unsaved states are kept
   /// @param reviewing runs reviews one after the other; @param writing runs journal writes
   /// @param interfaceThread runs what touches properties
   public Session(
-      Project project,
+      Review reviewed,
       Optional<ProjectFile> file,
       ProjectFile journal,
       boolean onDisk,
@@ -63,8 +64,8 @@ public final class Session {
     this.interfaceThread = interfaceThread;
     this.journal = journal;
     this.file = new ReadOnlyObjectWrapper<>(file);
-    this.history = new ReadOnlyObjectWrapper<>(History.of(project, onDisk));
-    this.review = new ReadOnlyObjectWrapper<>(Review.of(project, catalogue));
+    this.history = new ReadOnlyObjectWrapper<>(History.of(reviewed.project(), onDisk));
+    this.review = new ReadOnlyObjectWrapper<>(reviewed);
   }
 
   public Project project() {

@@ -1,8 +1,11 @@
 package nelvar.desktop.style;
 
+import java.util.Map;
 import java.util.Objects;
+import java.util.concurrent.ConcurrentHashMap;
 import javafx.scene.Parent;
 import javafx.scene.text.Font;
+import javafx.scene.text.FontWeight;
 import nelvar.documents.drawing.Face;
 import nelvar.documents.drawing.Faces;
 
@@ -27,14 +30,23 @@ public final class Style {
     loaded = true;
   }
 
+  private record Cut(Face face, double size) {}
+
+  private static final Map<Cut, Font> FONTS = new ConcurrentHashMap<>();
+
   public static Font font(Face face, double size) {
     loadFaces();
-    return switch (face) {
-      case TEXT -> Font.font("Barlow Semi Condensed", javafx.scene.text.FontWeight.NORMAL, size);
+    return FONTS.computeIfAbsent(new Cut(face, size), Style::cut);
+  }
+
+  private static Font cut(Cut cut) {
+    var size = cut.size();
+    return switch (cut.face()) {
+      case TEXT -> Font.font("Barlow Semi Condensed", FontWeight.NORMAL, size);
       case SEMIBOLD -> Font.font("Barlow Semi Condensed SemiBold", size);
-      case BOLD -> Font.font("Barlow Semi Condensed", javafx.scene.text.FontWeight.BOLD, size);
-      case MONO -> Font.font("B612 Mono", javafx.scene.text.FontWeight.NORMAL, size);
-      case MONO_BOLD -> Font.font("B612 Mono", javafx.scene.text.FontWeight.BOLD, size);
+      case BOLD -> Font.font("Barlow Semi Condensed", FontWeight.BOLD, size);
+      case MONO -> Font.font("B612 Mono", FontWeight.NORMAL, size);
+      case MONO_BOLD -> Font.font("B612 Mono", FontWeight.BOLD, size);
     };
   }
 }

@@ -6,6 +6,7 @@ import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.concurrent.ConcurrentHashMap;
 import javafx.scene.paint.Color;
 import nelvar.documents.drawing.Ink;
 
@@ -14,6 +15,8 @@ import nelvar.documents.drawing.Ink;
 public enum Theme {
   LIGHT,
   DARK;
+
+  private static final Map<String, Color> PARSED = new ConcurrentHashMap<>();
 
   @SuppressWarnings("ImmutableEnumChecker") // filled here and never changed after
   private final Map<Ink, String> colours = new EnumMap<>(Ink.class);
@@ -82,7 +85,7 @@ public enum Theme {
   }
 
   public Color colour(Ink ink) {
-    return Color.web(Objects.requireNonNull(colours.get(ink)));
+    return PARSED.computeIfAbsent(Objects.requireNonNull(colours.get(ink)), Color::web);
   }
 
   /// A style sheet that defines the inks as looked-up colours.

@@ -72,7 +72,7 @@ public final class Pack {
     return switch (verdict) {
       case Verdict.Pass pass -> pass.trail();
       case Verdict.Finding finding -> finding.trail();
-      case Verdict.NotChecked _ -> new Trail("", List.of());
+      case Verdict.NotChecked _ -> Trail.of("", List.of());
     };
   }
 
@@ -210,7 +210,7 @@ public final class Pack {
   }
 
   private static Trail named(Trail trail, String name) {
-    return new Trail(name + ": " + trail.title(), trail.lines());
+    return trail.titled(name + ": " + trail.title());
   }
 
   private static String result(Review.Entry entry) {

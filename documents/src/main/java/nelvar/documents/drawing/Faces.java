@@ -16,7 +16,21 @@ import org.apache.pdfbox.io.RandomAccessReadBuffer;
 
 /// Measures text in the shipped faces, and says which face draws which character.
 public final class Faces {
-  private record Metrics(TrueTypeFont font, CmapLookup cmap, int unitsPerEm) {}
+  private record Metrics(
+      CmapLookup cmap, int unitsPerEm, Map<Integer, Integer> advances, TrueTypeFont font) {
+    /// In the font's own units; asked of the font once for each character.
+    int advance(int character) {
+      return advances.computeIfAbsent(
+          character,
+          c -> {
+            try {
+              return font.getAdvanceWidth(cmap.getGlyphId(c));
+            } catch (IOException e) {
+              throw new UncheckedIOException(e);
+            }
+          });
+    }
+  }
 
   private static final Map<Face, Metrics> METRICS = load();
 
@@ -39,7 +53,13 @@ public final class Faces {
     for (var face : Face.values()) {
       try (var in = open(face)) {
         var font = new TTFParser().parse(new RandomAccessReadBuffer(in));
-        all.put(face, new Metrics(font, font.getUnicodeCmapLookup(), font.getUnitsPerEm()));
+        all.put(
+            face,
+            new Metrics(
+                font.getUnicodeCmapLookup(),
+                font.getUnitsPerEm(),
+                new java.util.concurrent.ConcurrentHashMap<>(),
+                font));
       } catch (IOException e) {
         throw new UncheckedIOException(face.file(), e);
       }
@@ -57,12 +77,7 @@ public final class Faces {
     for (var run : runs(text, face)) {
       var metrics = metrics(run.face());
       var units = 0L;
-      try {
-        for (var c : run.text().codePoints().toArray())
-          units += metrics.font().getAdvanceWidth(metrics.cmap().getGlyphId(c));
-      } catch (IOException e) {
-        throw new UncheckedIOException(e);
-      }
+      for (var c : run.text().codePoints().toArray()) units += metrics.advance(c);
       total += size * units / metrics.unitsPerEm();
     }
     return total;

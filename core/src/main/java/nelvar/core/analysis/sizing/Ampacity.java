@@ -55,9 +55,10 @@ public final class Ampacity {
     if (loadedCores > 3 && cores.isEmpty())
       return Computed.missing(
           "the table for cores in one cable ends at 24, here are %d loaded".formatted(loadedCores));
-    var it = w.table("It", base.get(), section + ", method " + method);
-    var ca = w.table("Ca", ambient.get(), "air " + air);
-    var cg = w.table("Cg", grouping.get(), circuits + (circuits == 1 ? " circuit" : " circuits"));
+    var it = w.table("It", base.get(), () -> section + ", method " + method);
+    var ca = w.table("Ca", ambient.get(), () -> "air " + air);
+    var cg =
+        w.table("Cg", grouping.get(), () -> circuits + (circuits == 1 ? " circuit" : " circuits"));
     if (cores.isPresent()) {
       var cm = w.table("Cm", cores.get(), loadedCores + " loaded cores");
       return Computed.known(w.explain(w.result("Iz", "It · Ca · Cg · Cm", it.times(ca * cg * cm))));
@@ -76,13 +77,21 @@ public final class Ampacity {
     if (bundle.isEmpty()) return Computed.missing("it is not laid in a duct, tray or carrier yet");
     var surroundings = study.project().brief().surroundings();
     var air = bundle.get().inside() ? surroundings.inside() : surroundings.greatest();
-    return corrected(
-        section.get(),
-        method(conductor, bundle.get()),
-        air,
-        loadedCircuits(conductor, bundle.get(), study),
-        loadedCores(conductor, study));
+    var laid =
+        new Laid(
+            section.get(),
+            method(conductor, bundle.get()),
+            air,
+            loadedCircuits(conductor, bundle.get(), study),
+            loadedCores(conductor, study));
+    return study.once(
+        laid,
+        () -> corrected(laid.section(), laid.method(), laid.air(), laid.circuits(), laid.cores()));
   }
+
+  /// Wires laid alike share one calculation.
+  private record Laid(
+      CrossSection section, InstallationMethod method, Temperature air, int circuits, int cores) {}
 
   /// Cables in a duct are method B2 where single wires are B1.
   private static InstallationMethod method(Conductor conductor, Bundle bundle) {

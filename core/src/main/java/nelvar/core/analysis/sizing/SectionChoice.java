@@ -37,7 +37,7 @@ public final class SectionChoice {
       if (ampacity.isEmpty() || ampacity.get().value().compareTo(needed) < 0) continue;
       var lines = new java.util.ArrayList<Line>(ampacity.get().trail().lines());
       lines.add(new Line.Result("S", "least section with Iz ≥ " + needed, "", section.toString()));
-      return Optional.of(new Explained<>(section, new Trail("Proposed section", lines)));
+      return Optional.of(new Explained<>(section, Trail.of("Proposed section", lines)));
     }
     return Optional.empty();
   }

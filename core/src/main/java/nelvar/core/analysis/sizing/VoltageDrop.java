@@ -33,6 +33,14 @@ public final class VoltageDrop {
 
   private VoltageDrop() {}
 
+  /// One wire's share of the sum.
+  private record Term(Current current, Resistance ohms) {
+    @Override
+    public String toString() {
+      return Significant.digits(current.amperes()) + " A · " + ohms;
+    }
+  }
+
   /// @param share ΔU against the source's voltage
   /// @param worst the wire that loses most of it
   public record Drop(Explained<Percent> share, Voltage lost, Optional<Conductor> worst) {}
@@ -95,14 +103,14 @@ public final class VoltageDrop {
     if (feed.source().isEmpty()) return Computed.missing("no supply reaches it");
     var out = study.wires(feed.lineWays().getFirst());
     var back = feed.intake().threePhase() ? List.<Conductor>of() : study.wires(feed.backWay());
-    var w = Working.of("Voltage drop to " + feed.name());
+    var w = Working.of("Voltage drop to " + feed.device().designation());
     w.assumed("T", WARM, "conductors as warm as PVC allows; cooler ones lose less");
     var cos =
         w.given(
             "cosφ",
             study.currents().drawn(feed).powerFactor(),
             "power factor of " + feed.device().designation());
-    var terms = new ArrayList<String>();
+    var terms = new ArrayList<Term>();
     var lost = 0.0;
     var most = -1.0;
     Optional<Conductor> worst = Optional.empty();
@@ -120,9 +128,13 @@ public final class VoltageDrop {
       w.given(
           "R" + conductor.label(),
           ohms.get(),
-          "%s, %s, carries %s"
-              .formatted(sections.of(conductor).get(), study.length(conductor).get(), current));
-      terms.add(Significant.digits(current.amperes()) + " A · " + ohms.get());
+          () ->
+              "%s, %s, carries %s"
+                  .formatted(
+                      sections.of(conductor).orElseThrow(),
+                      study.length(conductor).orElseThrow(),
+                      current));
+      terms.add(new Term(current, ohms.get()));
       lost += volts;
       if (volts > most) {
         most = volts;
@@ -133,7 +145,12 @@ public final class VoltageDrop {
     w.result(
         "ΔU",
         feed.intake().threePhase() ? "√3 · cosφ · Σ I · R" : "cosφ · Σ I · R",
-        terms.isEmpty() ? "no wires" : String.join(" + ", terms),
+        () ->
+            terms.isEmpty()
+                ? "no wires"
+                : terms.stream()
+                    .map(Term::toString)
+                    .collect(java.util.stream.Collectors.joining(" + ")),
         total);
     w.given("Un", feed.voltage(), "voltage of " + feed.source().get());
     var share = w.result("u", "ΔU/Un", total.of(feed.voltage()));

@@ -118,7 +118,7 @@ public final class PackStage implements Stage {
 
   @Override
   public void show(Session session, Review review, Theme theme) {
-    if (set.filter(review::equals).isPresent() || wanted.filter(r -> r == review).isPresent())
+    if (set.filter(r -> r == review).isPresent() || wanted.filter(r -> r == review).isPresent())
       return;
     wanted = Optional.of(review);
     busy.setVisible(true);

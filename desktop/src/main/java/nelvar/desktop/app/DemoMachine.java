@@ -1,0 +1,54 @@
+package nelvar.desktop.app;
+
+import java.io.IOException;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.ProjectFormat;
+import nelvar.core.file.UnreadableFile;
+import nelvar.core.review.Review;
+import nelvar.documents.drawing.Face;
+import nelvar.documents.drawing.Faces;
+
+/// The demo machine as shipped, read and reviewed; begun beside the start of the window where it
+/// will be wanted.
+final class DemoMachine {
+  private static final String DEMO = "/nelvar/demo/seed-tray-filler/seed-tray-filler.nelvar.json";
+
+  /// Read once, when first asked for.
+  private static final class Once {
+    static final CompletableFuture<Review> REVIEW =
+        CompletableFuture.supplyAsync(DemoMachine::read);
+  }
+
+  private DemoMachine() {}
+
+  /// Begins what a window needs and that does not need the window: faces, catalogue, and the demo
+  /// where it is asked for.
+  static void warmUp(boolean demo) {
+    Thread.ofPlatform().daemon(true).start(() -> Faces.width("Nelvar", Face.TEXT, 14));
+    if (demo) Once.REVIEW.isDone();
+    else Thread.ofPlatform().daemon(true).start(CatalogueFile::standard);
+  }
+
+  /// @throws IllegalStateException with a message for the person
+  static Review reviewed() {
+    try {
+      return Once.REVIEW.join();
+    } catch (CompletionException e) {
+      throw new IllegalStateException(
+          e.getCause() == null ? "the demo cannot be read" : e.getCause().getMessage(), e);
+    }
+  }
+
+  private static Review read() {
+    try (var in = DemoMachine.class.getResourceAsStream(DEMO)) {
+      if (in == null) throw new IllegalStateException("the demo is missing from this build");
+      return Review.of(
+          ProjectFormat.read("demo", in.readAllBytes(), CatalogueFile.standard()),
+          CatalogueFile.standard());
+    } catch (IOException | UnreadableFile e) {
+      throw new IllegalStateException(e.getMessage(), e);
+    }
+  }
+}
