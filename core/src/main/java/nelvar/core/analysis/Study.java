@@ -37,7 +37,7 @@ public final class Study {
   private final Map<Id, List<Conductor>> cores = new HashMap<>();
   private final Map<Id, List<Conductor>> inBundle = new HashMap<>();
   private final Map<Id, List<Conductor>> atDevice = new HashMap<>();
-  private final Map<Object, Object> remembered = new HashMap<>();
+  private final Map<Object, Object> remembered = new java.util.concurrent.ConcurrentHashMap<>();
 
   private Study(Project project, Catalogue catalogue) {
     this.project = project;
@@ -184,7 +184,8 @@ public final class Study {
     return cables.get(id) instanceof Cable cable ? cable.label().text() : id.text();
   }
 
-  /// Computes once for this snapshot. Not for use by several threads at once.
+  /// Computes once for this snapshot; two threads that ask at the same time may both compute, to
+  /// the same end.
   @SuppressWarnings("unchecked")
   public <T> T once(Object key, java.util.function.Supplier<T> compute) {
     var known = remembered.get(key);

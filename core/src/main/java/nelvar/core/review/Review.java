@@ -36,16 +36,22 @@ public record Review(Study study, List<Entry> entries) {
     return of(project, standard, RuleBook.ALL, () -> false).orElseThrow();
   }
 
-  /// @param cancelled asked between rules
+  /// @param cancelled asked before each rule
   /// @return empty when cancelled
   public static Optional<Review> of(
       Project project, Catalogue standard, List<Rule> rules, BooleanSupplier cancelled) {
     var study = Study.of(project, standard);
     var entries = new ArrayList<Entry>();
-    for (var rule : rules) {
-      if (cancelled.getAsBoolean()) return Optional.empty();
-      for (var verdict : judged(rule, study))
-        entries.add(new Entry(rule, verdict, deviation(project, rule, verdict)));
+    // Rules know nothing of one another, so they may run side by side; their order in the book is
+    // kept.
+    var verdicts =
+        rules.parallelStream()
+            .map(rule -> cancelled.getAsBoolean() ? List.<Verdict>of() : judged(rule, study))
+            .toList();
+    if (cancelled.getAsBoolean()) return Optional.empty();
+    for (var i = 0; i < rules.size(); i++) {
+      for (var verdict : verdicts.get(i))
+        entries.add(new Entry(rules.get(i), verdict, deviation(project, rules.get(i), verdict)));
     }
     return Optional.of(new Review(study, List.copyOf(entries)));
   }

@@ -31,7 +31,7 @@ public sealed interface Line {
       case Assumed(var symbol, var value, var reason) ->
           "%s = %s   assumed: %s".formatted(symbol, value, reason);
       case Result(var symbol, var formula, var numbers, var value) ->
-          numbers.equals(formula) || numbers.equals(value)
+          numbers.isEmpty() || numbers.equals(formula) || numbers.equals(value)
               ? "%s = %s = %s".formatted(symbol, formula, value)
               : "%s = %s = %s = %s".formatted(symbol, formula, numbers, value);
       case Limit(var symbol, var value, var relation, var bound, var demand, var holds) ->

@@ -29,7 +29,7 @@ public final class LengthKnown implements Rule {
           var w = Working.of("Length");
           w.given(
               "l",
-              study.length(conductor).map(Object::toString).orElse("not known"),
+              study.length(conductor).<Object>map(length -> length).orElse("not known"),
               conductor.label().text());
           var trail = w.explain(conductor).trail();
           if (study.length(conductor).isPresent()) return new Verdict.Pass(conductor.id(), trail);

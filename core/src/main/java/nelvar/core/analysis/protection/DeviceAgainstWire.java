@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Circuit;
@@ -88,7 +89,7 @@ public final class DeviceAgainstWire implements Rule {
   private record Weak(
       Conductor conductor,
       Optional<Feed.Guarded> guard,
-      String guardName,
+      Supplier<String> guardName,
       Current rating,
       Current allowed,
       double share,
@@ -100,10 +101,11 @@ public final class DeviceAgainstWire implements Rule {
         circuit.guard().isPresent() ? Optional.<Feed.Guarded>empty() : tapTo(conductor, study);
     var guard = circuit.guard().or(() -> tap);
     var rating = guard.map(g -> g.guard().rating()).orElse(circuit.limit());
-    var name =
-        guard
-            .map(g -> g.device().designation() + " " + g.guard())
-            .orElse(circuit.source() + ", no device of its own");
+    Supplier<String> name =
+        () ->
+            guard
+                .map(g -> g.device().designation() + " " + g.guard())
+                .orElseGet(() -> circuit.source() + ", no device of its own");
     var share = guard.map(g -> Guards.shareOfAmpacity(g.guard(), study)).orElse(1.0);
     var w = Working.of("Device against wire");
     var iz = w.use(ampacity);
@@ -112,13 +114,16 @@ public final class DeviceAgainstWire implements Rule {
             ? w.result(
                 "Imax",
                 "1.45/k · Iz",
-                "%s · %s".formatted(nelvar.core.units.Significant.digits(share), iz),
+                () -> "%s · %s".formatted(nelvar.core.units.Significant.digits(share), iz),
                 iz.times(share))
             : iz;
     var judged =
         Explained.atMost(
             new Explained<>(
-                w.given("In", rating, tap.isPresent() ? name + " at the end of this tap" : name),
+                w.given(
+                    "In",
+                    rating,
+                    () -> tap.isPresent() ? name.get() + " at the end of this tap" : name.get()),
                 w.explain(rating).trail()),
             "In",
             allowed,
@@ -134,7 +139,12 @@ public final class DeviceAgainstWire implements Rule {
     for (var end : List.of(conductor.to(), conductor.from())) {
       var device = study.device(end.device());
       if (device.isEmpty()) continue;
-      for (var link : study.part(device.get()).map(Part::links).orElse(List.of())) {
+      for (var link :
+          study
+              .part(device.get())
+              .filter(part -> part.guard().isPresent())
+              .map(Part::links)
+              .orElse(List.of())) {
         if (link.a().equals(end.terminal())
             && link.guard().isPresent()
             && !(link.guard().get() instanceof Guard.Electronic))
@@ -147,7 +157,8 @@ public final class DeviceAgainstWire implements Rule {
   private static Verdict unguarded(Weak weak, Study study) {
     var text =
         "%s stands for %s, but only %s limits it to %s: on an overload the wire burns first."
-            .formatted(weak.conductor().label(), weak.allowed(), weak.guardName(), weak.rating());
+            .formatted(
+                weak.conductor().label(), weak.allowed(), weak.guardName().get(), weak.rating());
     return new Verdict.Finding(
         weak.conductor().id(),
         Severity.ERROR,

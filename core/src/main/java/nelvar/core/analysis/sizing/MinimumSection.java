@@ -77,11 +77,12 @@ public final class MinimumSection implements Rule {
         w.table(
             "Smin",
             required.get(),
-            "%s, %s, %s"
-                .formatted(
-                    conductor.function().words(),
-                    inside(conductor, study) ? "inside" : "outside",
-                    conductor.cable().isPresent() ? "core of a cable" : "single wire"));
+            () ->
+                "%s, %s, %s"
+                    .formatted(
+                        conductor.function().words(),
+                        inside(conductor, study) ? "inside" : "outside",
+                        conductor.cable().isPresent() ? "core of a cable" : "single wire"));
     var judged = Explained.atLeast(w.explain(section), "S", least, required.get().citation());
     if (judged.holds()) return new Verdict.Pass(conductor.id(), judged.trail());
     var repairs =
