@@ -3,10 +3,12 @@ package nelvar.core.sample;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.model.Brief;
+import nelvar.core.model.Bundle;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.Place;
 import nelvar.core.model.Project;
+import nelvar.core.standards.InstallationMethod;
 import nelvar.core.units.Current;
 import nelvar.core.units.Frequency;
 import nelvar.core.units.Length;
@@ -15,7 +17,8 @@ import nelvar.core.units.Percent;
 import nelvar.core.units.Temperature;
 import nelvar.core.units.Voltage;
 
-/// A project to begin with: a common metric supply, the usual policies, an inlet and a PE bar.
+/// A project to begin with: a common metric supply, the usual policies, an inlet, a PE bar, a duct
+/// and a tray.
 public final class NewProject {
   private NewProject() {}
 
@@ -30,7 +33,9 @@ public final class NewProject {
         List.of(),
         usualBrief(),
         devices,
-        List.of(),
+        List.of(
+            new Bundle(new Id("D1"), "panel duct", InstallationMethod.B1, true),
+            new Bundle(new Id("P1"), "tray outside", InstallationMethod.E, false)),
         List.of(),
         List.of(),
         List.of(),

@@ -3,6 +3,8 @@ package nelvar.desktop.app;
 import java.io.IOException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
+import java.util.function.Consumer;
+import javafx.application.Platform;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.ProjectFormat;
 import nelvar.core.file.UnreadableFile;
@@ -39,6 +41,12 @@ final class DemoMachine {
       throw new IllegalStateException(
           e.getCause() == null ? "the demo cannot be read" : e.getCause().getMessage(), e);
     }
+  }
+
+  /// Hands the demo over on the interface thread once it has been read; not at all where it cannot
+  /// be.
+  static void whenRead(Consumer<Review> take) {
+    var _ = Once.REVIEW.thenAccept(review -> Platform.runLater(() -> take.accept(review)));
   }
 
   private static Review read() {

@@ -24,10 +24,12 @@ final class Finder {
   private final TextField field;
   private final ListView<Hit> list = new ListView<>();
   private final Supplier<List<Hit>> all;
+  private final Runnable leave;
 
-  Finder(TextField field, Supplier<List<Hit>> all) {
+  Finder(TextField field, Supplier<List<Hit>> all, Runnable leave) {
     this.field = field;
     this.all = all;
+    this.leave = leave;
     list.getStyleClass().add("found");
     list.setId("found");
     list.setVisible(false);
@@ -94,7 +96,8 @@ final class Finder {
   private void close() {
     field.clear();
     list.setVisible(false);
-    if (field.getParent() != null) field.getParent().requestFocus();
+    leave.run();
+    list.setVisible(false);
   }
 
   private void go() {

@@ -111,7 +111,7 @@ public final class MainWindow {
     StackPane.setAlignment(message, Pos.BOTTOM_CENTER);
     StackPane.setMargin(message, new Insets(0, 0, 14, 0));
     messageTime.setOnFinished(_ -> message.setVisible(false));
-    var finder = new Finder(head.find(), this::hits);
+    var finder = new Finder(head.find(), this::hits, () -> current.firstFocus().requestFocus());
     StackPane.setAlignment(finder.list(), Pos.TOP_LEFT);
     finder.list().setMaxWidth(430);
     finder
@@ -334,7 +334,8 @@ public final class MainWindow {
 
   void welcome(String problem) {
     overlay(
-        new Welcome(places.recent(), desk::openDemo, desk::begin, desk::open, desk::open, problem));
+        new Welcome(
+            places.recent(), desk::openDemo, desk::begin, desk::open, desk::open, problem, theme));
   }
 
   void shortcuts() {

@@ -102,6 +102,8 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
         content.getChildren().add(button);
       }
     }
+    content.getChildren().add(section("Add to the machine"));
+    content.getChildren().addAll(Additions.device(session));
     var caution =
         wrapped(
             "Lock off and prove dead before you touch. Local codes and a licensed electrician decide.");
@@ -155,6 +157,15 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     content.getChildren().add(section("Settings"));
     DeviceSettings.of(device, session, review).forEach(content.getChildren()::add);
     wires(device, session, review);
+    part.ifPresent(p -> {
+      content.getChildren().add(section("Connect a wire"));
+      content.getChildren().addAll(Additions.wire(device, p, session, review.study()));
+    });
+    content
+        .getChildren()
+        .add(
+            Additions.remove(
+                device.designation() + " and its wires", () -> session.edit(Edits.remove(device))));
   }
 
   private void wires(Device device, Session session, Review review) {
@@ -200,6 +211,11 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     findings(conductor.id(), review);
     content.getChildren().add(section("Settings"));
     ConductorSettings.of(conductor, session, study).forEach(content.getChildren()::add);
+    content
+        .getChildren()
+        .add(
+            Additions.remove(
+                conductor.label().text(), () -> session.edit(Edits.remove(conductor))));
     content.getChildren().add(section("Ends"));
     for (var end : List.of(conductor.from(), conductor.to())) {
       var button =

@@ -55,7 +55,7 @@ public enum Theme {
         "#443719");
     put(
         Ink.ADVICE,
-        "#8FB8D6",
+        "#C5B9F0",
         Ink.SETTLED,
         "#7FBF9F",
         Ink.MAINS,

@@ -25,7 +25,7 @@ public final class River {
   private static final double ROW = 21;
 
   /// Gates on arms thinner than this have their label beside them.
-  private static final double INLINE = 9;
+  private static final double INLINE = 13;
 
   private static final double TOP = 24;
   private static final double INLET_X = 24;

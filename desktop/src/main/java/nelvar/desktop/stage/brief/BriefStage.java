@@ -41,6 +41,7 @@ public final class BriefStage implements Stage {
     view.getStyleClass().add("stage");
     var title = new Label("Brief");
     title.getStyleClass().add("title");
+    title.setMinWidth(Region.USE_PREF_SIZE);
     name.getStyleClass().addAll("soft", "wrapping");
     var head = new HBox(title, name);
     head.getStyleClass().add("stage-head");

@@ -43,6 +43,7 @@ public final class PackStage implements Stage {
     view.getStyleClass().add("stage");
     var title = new Label("Pack");
     title.getStyleClass().add("title");
+    title.setMinWidth(Region.USE_PREF_SIZE);
     count.getStyleClass().add("soft");
     count.setId("pack-count");
     busy.setMaxSize(18, 18);

@@ -26,6 +26,9 @@ public final class PowerStage implements Stage {
       new DrawingPane(
           "The feeds from the inlet to the loads. Arrow keys walk, Enter selects.", true);
   private final Label summary = new Label();
+  private final Label teach =
+      new Label(
+          "Here the feeds will run from the inlet to the loads.\n\nFirst add a supply or a load: find its part in the sheet on the right and press Enter. Then select it and connect its terminals, beginning at the inlet -X0. Every wire you add is computed at once.");
   private final ToggleButton amps = new ToggleButton("Amps");
   private final ToggleButton dry = new ToggleButton("Contactors open");
   private Optional<Session> session = Optional.empty();
@@ -36,6 +39,7 @@ public final class PowerStage implements Stage {
     view.getStyleClass().add("stage");
     var title = new Label("Power");
     title.getStyleClass().add("title");
+    title.setMinWidth(Region.USE_PREF_SIZE);
     summary.getStyleClass().add("soft");
     var watts = new ToggleButton("Watts");
     var unit = new ToggleGroup();
@@ -55,6 +59,8 @@ public final class PowerStage implements Stage {
     var head = new HBox(title, summary, space, dry, new HBox(watts, amps));
     head.getStyleClass().add("stage-head");
     view.setTop(head);
+    teach.getStyleClass().addAll("wrapping", "soft");
+    teach.setMaxWidth(430);
     view.setCenter(river);
     river.setId("river");
     river.onSelect(id -> session.ifPresent(s -> s.selection().set(Optional.of(id))));
@@ -95,6 +101,8 @@ public final class PowerStage implements Stage {
         River.of(review.get(), new River.View(amps.isSelected(), dry.isSelected(), selected)),
         theme);
     river.focusOn(selected);
+    var nothing = study.network().feeds().isEmpty();
+    view.setCenter(nothing ? teach : river);
     var watts = PowerTree.of(study).stream().mapToDouble(root -> root.power().watts()).sum();
     summary.setText(
         "%s with everything on, %s in the most loaded line"

@@ -66,6 +66,7 @@ public final class RunsStage implements Stage {
     view.getStyleClass().add("stage");
     var title = new Label("Runs");
     title.getStyleClass().add("title");
+    title.setMinWidth(Region.USE_PREF_SIZE);
     count.getStyleClass().add("soft");
     filter.setPromptText("Filter: W3, -T2, valve …");
     filter.setAccessibleText("Filter the run list");
