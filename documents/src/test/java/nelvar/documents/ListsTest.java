@@ -1,0 +1,163 @@
+package nelvar.documents;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Set;
+import nelvar.core.analysis.load.PowerTree;
+import nelvar.core.model.Deviation;
+import nelvar.core.model.Id;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.review.Review;
+import nelvar.documents.content.ListTable;
+import nelvar.documents.content.Lists;
+import nelvar.documents.drawing.Grouped;
+import org.junit.jupiter.api.Test;
+
+class ListsTest {
+  private final Review review = Machines.planted(false);
+
+  private static List<String> row(ListTable table, String first) {
+    return table.rows().stream()
+        .filter(row -> row.getFirst().equals(first))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  /// W32: 6.7 A, 10.3 · 1 · 0.7 = 7.21 A, 6.7 A · 19.5 mΩ/m · 6 m · 1.1965 = 0.938 V.
+  @Test
+  void aWireTellsWhereItGoesAndWhatItCarries() {
+    assertThat(row(Lists.wires(review.study()), "W32"))
+        .containsExactly(
+            "W32",
+            "-X41:1",
+            "-X40:4",
+            "1 mm²",
+            "black",
+            "6",
+            "conduit to the valve box",
+            "6.7",
+            "7.21",
+            "0.938");
+    assertThat(row(Lists.wires(review.study()), "W38")).contains("not known");
+    var numbers = Lists.wires(review.study()).rows().stream().map(List::getFirst).limit(3).toList();
+    assertThat(numbers).as("in the order people count").containsExactly("W1", "W2", "W3");
+  }
+
+  @Test
+  void aCableTellsItsSpareCores() {
+    assertThat(row(Lists.cables(review.study()), "-WD1"))
+        .containsExactly("-WD1", "Cable 4×1.5 mm², shielded", "-U1, -M1", "9", "4", "0");
+    assertThat(Lists.cables(review.study()).rows()).hasSize(review.project().cables().size());
+  }
+
+  @Test
+  void theTerminalPlanNamesBothEndsAndWhatStaysSpare() {
+    var rows = Lists.terminals(review.study()).rows();
+    assertThat(rows).anySatisfy(row -> assertThat(row).startsWith("-T2", "+", "W130 to -F21:+"));
+    assertThat(rows).anySatisfy(row -> assertThat(row).startsWith("-K2", "3", "spare"));
+    assertThat(rows).anySatisfy(row -> assertThat(row).startsWith("-UC1", "DOOR", "open"));
+  }
+
+  @Test
+  void theBillCountsPiecesAndMetres() {
+    var bill = Lists.billOfMaterials(review.study());
+    assertThat(row(bill, "Solenoid valve, 24 V DC, 4.8 W"))
+        .containsExactly(
+            "Solenoid valve, 24 V DC, 4.8 W",
+            "-Y1, -Y2, -Y3, -Y4, -Y5, -Y6",
+            "6",
+            "pc",
+            "22.00",
+            "132.00");
+    // Cable WY0, the only one of its kind: 7 m.
+    assertThat(row(bill, "Cable 2×1 mm²").subList(2, 4)).containsExactly("7", "m");
+    assertThat(bill.rows().getLast().getFirst()).startsWith("Total, EUR");
+  }
+
+  @Test
+  void settingsTellWhy() {
+    assertThat(Lists.settings(review.study()).rows())
+        .contains(List.of("-U1", "Motor current", "1.45 A", "nameplate of -M1, star"));
+  }
+
+  @Test
+  void findingsDeviationsAndGapsHaveTheirLists() {
+    assertThat(Lists.findings(review).rows()).hasSize(14).allMatch(row -> row.size() == 6);
+    assertThat(Lists.findings(review).rows().getFirst().getFirst()).isEqualTo("error");
+    assertThat(Lists.deviations(review).rows()).isEmpty();
+    assertThat(Lists.notChecked(review).rows())
+        .containsExactly(
+            List.of(
+                "-E2",
+                "Every load gets its voltage: the drop from its source stays within the limit.",
+                "because the length of W38 is not known yet"));
+    var accepted =
+        Machines.review(
+            Edits.accept(
+                    new Deviation(
+                        "completeness.length",
+                        new Id("W38"),
+                        "measured on site later",
+                        "workshop",
+                        "2026-07-01"))
+                .apply(Machines.planted()));
+    assertThat(Lists.deviations(accepted).rows())
+        .containsExactly(
+            List.of(
+                "W38",
+                "No length",
+                "measured on site later",
+                "workshop",
+                "2026-07-01",
+                "completeness.length"));
+    assertThat(Lists.findings(accepted).rows()).hasSize(13);
+  }
+
+  @Test
+  void listsAreFoundByTheirNames() {
+    for (var list : Lists.all(review)) assertThat(Lists.named(list.name(), review)).contains(list);
+    assertThat(Lists.named("no-such", review)).isEmpty();
+  }
+
+  @Test
+  void loadsOfAKindAreFoldedUntilOneIsChosen() {
+    var study = review.study();
+    var sensors =
+        PowerTree.of(study).stream()
+            .flatMap(root -> root.all())
+            .filter(branch ->
+                branch.kind() == PowerTree.Kind.GUARD
+                    && branch.children().stream()
+                        .anyMatch(child -> child.device().id().text().equals("B1")))
+            .findFirst()
+            .orElseThrow();
+    var folded = Grouped.behind(sensors, study, Set.of());
+    assertThat(folded)
+        .singleElement()
+        .satisfies(group -> {
+          assertThat(group.name()).isEqualTo("-B1…-B11");
+          assertThat(group.purpose(study)).isEqualTo("11 sensors");
+          // 5 · 30 + 3 · 15 + 80 + 20 + 24 mA
+          assertThat(group.amperes())
+              .isCloseTo(0.319, org.assertj.core.api.Assertions.within(1e-9));
+        });
+    assertThat(Grouped.behind(sensors, study, Set.of(new Id("B3"))))
+        .hasSize(11)
+        .allMatch(Grouped::single);
+    var controllers =
+        PowerTree.of(study).stream()
+            .flatMap(root -> root.all())
+            .filter(branch ->
+                branch.kind() == PowerTree.Kind.GUARD
+                    && branch.children().stream()
+                        .anyMatch(child -> child.device().id().text().equals("A1")))
+            .findFirst()
+            .orElseThrow();
+    assertThat(Grouped.behind(controllers, study, Set.of()).getFirst().name())
+        .isEqualTo("-A1, -A2");
+    assertThat(Grouped.of(controllers.children(), study, Set.of()))
+        .as("on paper two stay two")
+        .hasSize(2);
+  }
+}
