@@ -151,4 +151,20 @@ class SessionTest {
     places.dark(true);
     assertThat(new Places(folder.resolve("state")).dark()).isTrue();
   }
+
+  @Test
+  void projectsWithoutANameDoNotOverwriteOneAnother() throws Exception {
+    var places = new Places(folder.resolve("state"));
+    places.ready();
+    assertThat(places.leftovers()).isEmpty();
+    var first = ProjectFile.at(places.untitled());
+    first.keepUnsaved(project);
+    var second = ProjectFile.at(places.untitled());
+    assertThat(second.path()).isNotEqualTo(first.path());
+    second.keepUnsaved(project.withName("another"));
+    assertThat(places.leftovers()).hasSize(2);
+    assertThat(first.recover()).contains(project);
+    first.forgetUnsaved();
+    assertThat(places.leftovers()).containsExactly(second.path());
+  }
 }

@@ -413,4 +413,21 @@ class WindowTest {
     driver.press(KeyCode.CONTROL, KeyCode.Z);
     assertThat(session().project().device(new Id("M6"))).isPresent();
   }
+
+  @Test
+  void anUnsavedDemoIsOfferedBackNextTime() {
+    demo();
+    find("W32");
+    driver.press(KeyCode.CONTROL, KeyCode.ENTER);
+    var edited = session().project();
+    driver.await(
+        "the journal",
+        () -> !new nelvar.desktop.session.Places(folder.resolve("state")).leftovers().isEmpty());
+    find("begin a new");
+    driver.run(() -> driver.window.desk().openDemo());
+    driver.run(() -> driver.window.desk().offerUntitled());
+    driver.click(driver.find("#ask-yes"));
+    assertThat(session().project()).isEqualTo(edited);
+    assertThat(driver.words("#saved-state")).endsWith("not saved");
+  }
 }

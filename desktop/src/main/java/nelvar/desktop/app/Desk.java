@@ -148,7 +148,11 @@ public final class Desk {
 
   private void take(Review reviewed, Optional<ProjectFile> file, boolean onDisk) {
     places.ready();
-    var journal = file.orElseGet(() -> ProjectFile.at(places.untitled()));
+    take(reviewed, file, file.orElseGet(() -> ProjectFile.at(places.untitled())), onDisk);
+  }
+
+  private void take(
+      Review reviewed, Optional<ProjectFile> file, ProjectFile journal, boolean onDisk) {
     window.take(
         new Session(
             reviewed,
@@ -161,18 +165,28 @@ public final class Desk {
             Platform::runLater));
   }
 
-  /// Offers what was left of a project that had never been saved.
+  /// Offers what was left of projects that had never been saved, one after the other.
   public void offerUntitled() {
-    ProjectFile.at(places.untitled())
-        .recover()
-        .ifPresent(left -> {
-          if (window.session().isEmpty()) return;
+    places.leftovers().stream()
+        .map(ProjectFile::at)
+        .filter(journal -> journal.recover().isPresent())
+        .findFirst()
+        .ifPresent(journal -> {
+          var left = journal.recover().orElseThrow();
           window.ask(
               "An unsaved project from last time was found: " + left.name() + ".",
               "Open it",
-              () -> take(Review.of(left, CatalogueFile.standard()), Optional.empty(), false),
+              () ->
+                  take(Review.of(left, CatalogueFile.standard()), Optional.empty(), journal, false),
               "Forget it",
-              () -> window.session().ifPresent(Session::closeSaved));
+              () -> {
+                try {
+                  journal.forgetUnsaved();
+                  offerUntitled();
+                } catch (IOException e) {
+                  window.tell("It cannot be removed: " + e.getMessage());
+                }
+              });
         });
   }
 

@@ -29,8 +29,23 @@ public final class Places {
             : Path.of(System.getProperty("user.home", "."), ".local", "state", "nelvar"));
   }
 
+  /// Where the next project without a name of its own keeps its unsaved edits: a place no other one
+  /// lies in.
   public Path untitled() {
-    return folder.resolve("untitled.nelvar.json");
+    for (var n = 1; ; n++) {
+      var place = folder.resolve("untitled-" + n + ".nelvar.json");
+      if (!Files.exists(place.resolveSibling(place.getFileName() + ".unsaved"))) return place;
+    }
+  }
+
+  /// Places where unsaved edits of projects without a name were left, newest last.
+  public List<Path> leftovers() {
+    var all = new ArrayList<Path>();
+    for (var n = 1; n <= 99; n++) {
+      var place = folder.resolve("untitled-" + n + ".nelvar.json");
+      if (Files.exists(place.resolveSibling(place.getFileName() + ".unsaved"))) all.add(place);
+    }
+    return all;
   }
 
   public List<Path> recent() {
