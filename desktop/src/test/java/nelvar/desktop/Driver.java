@@ -60,6 +60,7 @@ final class Driver implements AutoCloseable {
     window = on(() -> new MainWindow(Workers.start(), picker, new Places(state), "2026-01-01"));
     stage =
         on(() -> {
+          window.begin();
           var next = new Stage();
           next.setScene(new Scene(window.root(), 980, 800));
           next.setX(0);

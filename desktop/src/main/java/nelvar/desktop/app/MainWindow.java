@@ -76,7 +76,6 @@ public final class MainWindow {
     this.today = today;
     build();
     Style.apply(root, theme);
-    welcome("");
   }
 
   private final String today;
@@ -172,6 +171,11 @@ public final class MainWindow {
         return;
       }
     }
+  }
+
+  /// What is seen first where no project was asked for.
+  public void begin() {
+    welcome("");
   }
 
   /// Takes up a session in place of the one before.

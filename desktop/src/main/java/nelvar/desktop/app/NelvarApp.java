@@ -24,6 +24,10 @@ public final class NelvarApp extends Application {
             Picker.NATIVE,
             Places.usual(),
             LocalDate.now(java.time.ZoneId.systemDefault()).toString());
+    var demo = !arguments.isEmpty() && arguments.getFirst().equals("demo");
+    // The demo is put up before the window shows, so that the first picture is the one wanted.
+    if (demo) window.desk().openDemo();
+    else window.begin();
     primary.setTitle("Nelvar");
     primary.setScene(new Scene(window.root(), 1280, 800));
     primary.setMinWidth(1024);
@@ -31,10 +35,8 @@ public final class NelvarApp extends Application {
     primary.setOnCloseRequest(_ -> window.desk().close());
     primary.show();
     if (!arguments.isEmpty()) {
-      if (arguments.getFirst().equals("demo")) {
-        window.desk().openDemo();
-        window.desk().offerUntitled();
-      } else if (Files.exists(Path.of(arguments.getFirst())))
+      if (demo) window.desk().offerUntitled();
+      else if (Files.exists(Path.of(arguments.getFirst())))
         window.desk().open(Path.of(arguments.getFirst()));
       else
         window.welcome(

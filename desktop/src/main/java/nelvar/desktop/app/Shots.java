@@ -24,6 +24,7 @@ public final class Shots {
       var places = new Places(Files.createTempDirectory("nelvar-shot"));
       var window = new MainWindow(Workers.start(), Picker.NATIVE, places, "2026-01-01");
       var scene = new Scene(window.root(), 1280, 800);
+      window.begin();
       primary.setScene(scene);
       primary.show();
       picture(scene, folder.resolve("0-welcome.png"));
