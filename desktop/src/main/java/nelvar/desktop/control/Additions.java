@@ -55,6 +55,16 @@ final class Additions {
             setText(empty || part == null ? null : part.name());
           }
         });
+    // The list unfolds when it is wanted: it costs time to build and would crowd out the findings.
+    hits.setVisible(false);
+    hits.setManaged(false);
+    words
+        .focusedProperty()
+        .addListener((_, _, focused) -> {
+          if (!focused) return;
+          hits.setVisible(true);
+          hits.setManaged(true);
+        });
     Runnable search = () -> hits.getItems().setAll(matching(words.getText(), session));
     words.textProperty().addListener(_ -> search.run());
     search.run();
