@@ -1,0 +1,150 @@
+package nelvar.core.network.solve;
+
+import java.util.Arrays;
+import java.util.TreeSet;
+
+/// The nodal admittance matrix of a network at one frequency: symmetric and complex, of a fixed
+/// pattern, factored as L·D·Lᵀ. At direct current the imaginary parts stay zero.
+final class Admittances {
+  private final Elimination elimination;
+  private final double[] diagonalRe;
+  private final double[] diagonalIm;
+  private final double[] re;
+  private final double[] im;
+
+  Admittances(Elimination elimination) {
+    this.elimination = elimination;
+    this.diagonalRe = new double[elimination.nodes];
+    this.diagonalIm = new double[elimination.nodes];
+    this.re = new double[elimination.row.length];
+    this.im = new double[elimination.row.length];
+  }
+
+  void clear() {
+    Arrays.fill(diagonalRe, 0);
+    Arrays.fill(diagonalIm, 0);
+    Arrays.fill(re, 0);
+    Arrays.fill(im, 0);
+  }
+
+  /// Adds an admittance between two nodes.
+  void branch(int a, int b, double g, double s) {
+    if (a == b) return;
+    ground(a, g, s);
+    ground(b, g, s);
+    mutual(a, b, -g, -s);
+  }
+
+  /// Adds an admittance from one node to the reference.
+  void ground(int node, double g, double s) {
+    diagonalRe[node] += g;
+    diagonalIm[node] += s;
+  }
+
+  /// Adds to what couples two different nodes.
+  void mutual(int a, int b, double g, double s) {
+    if (a == b) {
+      ground(a, 2 * g, 2 * s);
+      return;
+    }
+    var slot = elimination.slot(a, b);
+    re[slot] += g;
+    im[slot] += s;
+  }
+
+  /// Factors in place; false where a pivot vanishes (an island without a reference).
+  boolean factor() {
+    var e = elimination;
+    var pair = 0;
+    for (var k = 0; k < e.nodes; k++) {
+      var node = e.order[k];
+      var dr = diagonalRe[node];
+      var di = diagonalIm[node];
+      var size = dr * dr + di * di;
+      if (!(size > 1e-300)) return false;
+      var inverseRe = dr / size;
+      var inverseIm = -di / size;
+      var end = e.start[k + 1];
+      for (var p = e.start[k]; p < end; p++) {
+        var lr = re[p] * inverseRe - im[p] * inverseIm;
+        var li = re[p] * inverseIm + im[p] * inverseRe;
+        var to = e.row[p];
+        diagonalRe[to] -= re[p] * lr - im[p] * li;
+        diagonalIm[to] -= re[p] * li + im[p] * lr;
+        for (var q = p + 1; q < end; q++) {
+          var target = e.target[pair++];
+          re[target] -= re[q] * lr - im[q] * li;
+          im[target] -= re[q] * li + im[q] * lr;
+        }
+        re[p] = lr;
+        im[p] = li;
+      }
+    }
+    return true;
+  }
+
+  /// Replaces the currents into the nodes by the voltages they cause; factor first.
+  void solve(double[] x, double[] y) {
+    var e = elimination;
+    for (var k = 0; k < e.nodes; k++) {
+      var node = e.order[k];
+      var xr = x[node];
+      var xi = y[node];
+      if (xr == 0 && xi == 0) continue;
+      for (var p = e.start[k]; p < e.start[k + 1]; p++) {
+        x[e.row[p]] -= re[p] * xr - im[p] * xi;
+        y[e.row[p]] -= re[p] * xi + im[p] * xr;
+      }
+    }
+    for (var k = e.nodes - 1; k >= 0; k--) {
+      var node = e.order[k];
+      var dr = diagonalRe[node];
+      var di = diagonalIm[node];
+      var size = dr * dr + di * di;
+      var xr = (x[node] * dr + y[node] * di) / size;
+      var xi = (y[node] * dr - x[node] * di) / size;
+      for (var p = e.start[k]; p < e.start[k + 1]; p++) {
+        var to = e.row[p];
+        xr -= re[p] * x[to] - im[p] * y[to];
+        xi -= re[p] * y[to] + im[p] * x[to];
+      }
+      x[node] = xr;
+      y[node] = xi;
+    }
+  }
+
+  /// The impedance seen between two nodes, in Ω; only the columns that both hand their work to are
+  /// touched, so asking for every terminal of a panel stays cheap.
+  Phasor impedance(int a, int b) {
+    if (a == b) return Phasor.ZERO;
+    var e = elimination;
+    var columns = new TreeSet<Integer>();
+    for (var node : new int[] {a, b})
+      for (var k = e.place[node]; k >= 0 && columns.add(k); k = e.parent(k)) {}
+    var w = new java.util.HashMap<Integer, double[]>();
+    w.put(a, new double[] {1, 0});
+    w.put(b, new double[] {-1, 0});
+    var zr = 0.0;
+    var zi = 0.0;
+    for (var k : columns) {
+      var node = e.order[k];
+      var v = w.get(node);
+      if (v == null) continue;
+      var vr = v[0];
+      var vi = v[1];
+      var dr = diagonalRe[node];
+      var di = diagonalIm[node];
+      var size = dr * dr + di * di;
+      var sr = vr * vr - vi * vi;
+      var si = 2 * vr * vi;
+      zr += (sr * dr + si * di) / size;
+      zi += (si * dr - sr * di) / size;
+      for (var p = e.start[k]; p < e.start[k + 1]; p++) {
+        var to = w.computeIfAbsent(e.row[p], _ -> new double[2]);
+        to[0] -= re[p] * vr - im[p] * vi;
+        to[1] -= re[p] * vi + im[p] * vr;
+      }
+    }
+    return new Phasor(zr, zi);
+  }
+}

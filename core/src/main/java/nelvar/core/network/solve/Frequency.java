@@ -1,0 +1,237 @@
+package nelvar.core.network.solve;
+
+/// One frequency of a grid: assembles its matrix for the present switching, and finds the voltages
+/// at which loads take what they ask for.
+///
+/// A load stands in the matrix as the admittance it had when the matrix was last factored; what it
+/// takes beyond that is fed in as a current and corrected until it settles. A healthy panel settles
+/// in a few corrections; where it does not, the matrix is factored anew around the latest voltages.
+final class Frequency {
+  /// Ties together what only an idle source or an empty load joins: 1 GΩ.
+  static final double LEAK = 1e-9;
+
+  private static final double SETTLED = 1e-12;
+
+  /// Good enough where rounding forbids better.
+  private static final double CLOSE = 1e-9;
+  private static final int CORRECTIONS = 12;
+  private static final int FACTORINGS = 60;
+
+  private final Grid grid;
+  private final boolean alternating;
+  private final Admittances matrix;
+  final double[] re;
+  final double[] im;
+
+  /// The admittance of each load in the matrix as factored last.
+  private final double[] stampRe;
+
+  private final double[] stampIm;
+  private final double[] xRe;
+  private final double[] xIm;
+  int solves;
+
+  Frequency(Grid grid, Elimination elimination, boolean alternating) {
+    this.grid = grid;
+    this.alternating = alternating;
+    this.matrix = new Admittances(elimination);
+    this.re = new double[grid.nodes()];
+    this.im = new double[grid.nodes()];
+    this.xRe = new double[grid.nodes()];
+    this.xIm = new double[grid.nodes()];
+    this.stampRe = new double[grid.loads().size()];
+    this.stampIm = new double[grid.loads().size()];
+  }
+
+  /// Whether the loads settled.
+  boolean settle(Present now) {
+    for (var factoring = 0; factoring < FACTORINGS; factoring++) {
+      assemble(now, factoring == 0);
+      if (!matrix.factor()) return false;
+      var before = Double.MAX_VALUE;
+      for (var correction = 0; correction < CORRECTIONS; correction++) {
+        var change = step(now);
+        if (change < SETTLED || (change < CLOSE && change >= before)) return true;
+        before = change;
+      }
+    }
+    return false;
+  }
+
+  /// The matrix of sources and branches alone, for impedances seen from terminals.
+  Admittances withoutLoads(Present now) {
+    matrix.clear();
+    passive(now);
+    if (!matrix.factor()) throw new IllegalStateException("an island has no reference");
+    return matrix;
+  }
+
+  private void passive(Present now) {
+    for (var i = 0; i < grid.branches().size(); i++) {
+      var branch = grid.branches().get(i);
+      if (now.conducts(i)) stamp(branch.a(), branch.b(), branch.ohms(), branch.reactance());
+      else if (now.closed[i]) matrix.branch(branch.a(), branch.b(), LEAK, 0);
+    }
+    for (var t : grid.transformers()) stamp(t);
+    for (var emf : grid.emfs()) stamp(emf, now);
+    for (var load : grid.loads()) matrix.branch(load.a(), load.b(), LEAK, 0);
+    for (var pin : now.islands.pins) matrix.ground(pin, 1, 0);
+  }
+
+  private void assemble(Present now, boolean first) {
+    matrix.clear();
+    passive(now);
+    for (var i = 0; i < grid.loads().size(); i++) {
+      var load = grid.loads().get(i);
+      var volts = size(load);
+      admittance(load, i, now, first && volts == 0 ? load.nominal() : volts);
+      stampRe[i] = yRe;
+      stampIm[i] = yIm;
+      matrix.branch(load.a(), load.b(), yRe, yIm);
+    }
+  }
+
+  private void stamp(int a, int b, double ohms, double reactance) {
+    var x = alternating ? reactance : 0;
+    var size = ohms * ohms + x * x;
+    matrix.branch(a, b, ohms / size, -x / size);
+  }
+
+  private void stamp(Grid.Transformer t) {
+    if (!alternating) {
+      stamp(t.c(), t.d(), t.ohms(), 0);
+      stamp(t.a(), t.b(), t.ohms() / (t.ratio() * t.ratio()), 0);
+      return;
+    }
+    var size = t.ohms() * t.ohms() + t.reactance() * t.reactance();
+    var g = t.ohms() / size;
+    var s = -t.reactance() / size;
+    int[] node = {t.c(), t.d(), t.a(), t.b()};
+    double[] u = {1, -1, -t.ratio(), t.ratio()};
+    for (var i = 0; i < 4; i++) {
+      matrix.ground(node[i], u[i] * u[i] * g, u[i] * u[i] * s);
+      for (var j = i + 1; j < 4; j++)
+        matrix.mutual(node[i], node[j], u[i] * u[j] * g, u[i] * u[j] * s);
+    }
+    matrix.branch(t.a(), t.b(), LEAK, 0);
+    matrix.branch(t.c(), t.d(), LEAK, 0);
+  }
+
+  private void stamp(Grid.Emf emf, Present now) {
+    var group = grid.groups().get(emf.group());
+    switch (group.alternating() == alternating ? now.mode[emf.group()] : Present.Mode.GIVING) {
+      case GIVING -> {
+        if (now.on[emf.group()]) stamp(emf.minus(), emf.plus(), emf.ohms(), emf.reactance());
+        else matrix.branch(emf.minus(), emf.plus(), LEAK, 0);
+      }
+      case LIMITED -> matrix.branch(emf.minus(), emf.plus(), LEAK - foldBack(group, emf), 0);
+      case IDLE, TRIPPED -> matrix.branch(emf.minus(), emf.plus(), LEAK, 0);
+    }
+  }
+
+  /// How much more a source with fold-back gives for each volt, S.
+  private static double foldBack(Grid.Group group, Grid.Emf emf) {
+    return group.limit() == Grid.Limit.FOLD_BACK ? 0.75 * group.greatest() / emf.re() : 0;
+  }
+
+  private double step(Present now) {
+    java.util.Arrays.fill(xRe, 0);
+    java.util.Arrays.fill(xIm, 0);
+    for (var i = 0; i < grid.emfs().size(); i++) inject(grid.emfs().get(i), now.emf(i), now);
+    for (var i = 0; i < grid.branches().size(); i++) {
+      var branch = grid.branches().get(i);
+      if (!alternating && branch.diode() && now.conducts(i))
+        inject(branch.a(), branch.b(), -branch.forward() / branch.ohms(), 0);
+    }
+    for (var i = 0; i < grid.loads().size(); i++) {
+      var load = grid.loads().get(i);
+      if (load.law() == Grid.Law.OHMIC || load.alternating() != alternating) continue;
+      var vr = re[load.a()] - re[load.b()];
+      var vi = im[load.a()] - im[load.b()];
+      admittance(load, i, now, Math.hypot(vr, vi));
+      var gr = stampRe[i] - yRe;
+      var gi = stampIm[i] - yIm;
+      inject(load.b(), load.a(), gr * vr - gi * vi, gr * vi + gi * vr);
+    }
+    matrix.solve(xRe, xIm);
+    solves++;
+    var change = 0.0;
+    var greatest = 1e-3;
+    for (var node = 0; node < xRe.length; node++) {
+      change = Math.max(change, Math.abs(xRe[node] - re[node]) + Math.abs(xIm[node] - im[node]));
+      greatest = Math.max(greatest, Math.abs(xRe[node]) + Math.abs(xIm[node]));
+    }
+    System.arraycopy(xRe, 0, re, 0, re.length);
+    System.arraycopy(xIm, 0, im, 0, im.length);
+    return change / greatest;
+  }
+
+  private void inject(Grid.Emf emf, double volts, Present now) {
+    var group = grid.groups().get(emf.group());
+    if (group.alternating() != alternating || !now.on[emf.group()]) return;
+    switch (now.mode[emf.group()]) {
+      case GIVING -> {
+        var x = alternating ? emf.reactance() : 0;
+        var size = emf.ohms() * emf.ohms() + x * x;
+        var vr = emf.re() * volts;
+        var vi = emf.im() * volts;
+        inject(
+            emf.minus(),
+            emf.plus(),
+            (vr * emf.ohms() + vi * x) / size,
+            (vi * emf.ohms() - vr * x) / size);
+      }
+      case LIMITED ->
+          inject(
+              emf.minus(),
+              emf.plus(),
+              group.limit() == Grid.Limit.FOLD_BACK ? 0.25 * group.greatest() : group.greatest(),
+              0);
+      case IDLE, TRIPPED -> {}
+    }
+  }
+
+  private void inject(int from, int to, double amperesRe, double amperesIm) {
+    xRe[to] += amperesRe;
+    xIm[to] += amperesIm;
+    xRe[from] -= amperesRe;
+    xIm[from] -= amperesIm;
+  }
+
+  private double size(Grid.Load load) {
+    return Math.hypot(re[load.a()] - re[load.b()], im[load.a()] - im[load.b()]);
+  }
+
+  private double yRe;
+  private double yIm;
+
+  /// The admittance a load is at `volts`, left in `yRe` and `yIm`.
+  private void admittance(Grid.Load load, int index, Present now, double volts) {
+    var amount = now.amount[index];
+    yIm = 0;
+    switch (load.law()) {
+      case OHMIC -> yRe = amount;
+      case CURRENT ->
+          yRe = load.alternating() == alternating ? amount / Math.max(volts, load.least()) : 0;
+      case POWER -> {
+        if (load.alternating() != alternating) {
+          yRe = 0;
+          return;
+        }
+        var squared = Math.pow(Math.max(volts, load.least()), 2);
+        yRe = amount / squared;
+        var cos = load.powerFactor();
+        yIm = alternating ? -yRe * Math.sqrt(Math.max(0, 1 - cos * cos)) / cos : 0;
+      }
+    }
+  }
+
+  /// The current a load takes from `a` to `b`.
+  Phasor current(Grid.Load load, int index, Present now) {
+    var vr = re[load.a()] - re[load.b()];
+    var vi = im[load.a()] - im[load.b()];
+    admittance(load, index, now, Math.hypot(vr, vi));
+    yRe += LEAK;
+    return new Phasor(yRe * vr - yIm * vi, yRe * vi + yIm * vr);
+  }
+}

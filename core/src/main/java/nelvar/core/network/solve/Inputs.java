@@ -1,0 +1,60 @@
+package nelvar.core.network.solve;
+
+import java.util.Arrays;
+
+/// What can be switched or varied without building a grid anew: which branches conduct, which
+/// sources may give, how much each load takes, and the mains voltage. At first all is on and
+/// nominal.
+public final class Inputs {
+  private final boolean[] closed;
+  private final boolean[] allowed;
+  private final double[] share;
+  private double mains = 1;
+
+  public Inputs(Grid grid) {
+    closed = new boolean[grid.branches().size()];
+    allowed = new boolean[grid.groups().size()];
+    share = new double[grid.loads().size()];
+    Arrays.fill(closed, true);
+    Arrays.fill(allowed, true);
+    Arrays.fill(share, 1);
+  }
+
+  public void close(int branch, boolean conducts) {
+    closed[branch] = conducts;
+  }
+
+  public void allow(int group, boolean gives) {
+    allowed[group] = gives;
+  }
+
+  /// @param of its amount, 1 for all
+  public void share(int load, double of) {
+    share[load] = of;
+  }
+
+  /// @param factor on the voltage of sources that stand by themselves, 1 for nominal
+  public void mains(double factor) {
+    mains = factor;
+  }
+
+  boolean allowed(int group) {
+    return allowed[group];
+  }
+
+  double share(int load) {
+    return share[load];
+  }
+
+  double mains() {
+    return mains;
+  }
+
+  boolean[] closedNow() {
+    return closed.clone();
+  }
+
+  boolean[] allowedNow() {
+    return allowed.clone();
+  }
+}

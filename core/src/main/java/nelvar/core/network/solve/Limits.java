@@ -1,0 +1,59 @@
+package nelvar.core.network.solve;
+
+/// Brings the limits of direct-current sources, and diodes, in line with the voltages found.
+final class Limits {
+  private static final double SMALL = 1e-7;
+
+  private final Grid grid;
+  private final Present now;
+  private final Frequency direct;
+
+  Limits(Grid grid, Present now, Frequency direct) {
+    this.grid = grid;
+    this.now = now;
+    this.direct = direct;
+  }
+
+  /// Whether anything had to be changed; `one` changes only the first, against endless exchange.
+  boolean correct(boolean one) {
+    var changed = false;
+    for (var i = 0; i < grid.emfs().size() && !(one && changed); i++) changed |= source(i);
+    for (var i = 0; i < grid.branches().size() && !(one && changed); i++) changed |= diode(i);
+    return changed;
+  }
+
+  private boolean source(int index) {
+    var emf = grid.emfs().get(index);
+    var group = grid.groups().get(emf.group());
+    if (group.alternating() || group.limit() == Grid.Limit.NONE || !now.on[emf.group()])
+      return false;
+    var own = emf.re() * now.emf(index);
+    var volts = direct.re[emf.plus()] - direct.re[emf.minus()];
+    var amperes = (own - volts) / emf.ohms();
+    var mode = now.mode[emf.group()];
+    now.mode[emf.group()] =
+        switch (mode) {
+          case GIVING -> {
+            if (amperes > group.greatest() * (1 + SMALL))
+              yield group.limit() == Grid.Limit.HICCUP
+                  ? Present.Mode.TRIPPED
+                  : Present.Mode.LIMITED;
+            yield amperes < -SMALL ? Present.Mode.IDLE : mode;
+          }
+          case LIMITED ->
+              volts > own - emf.ohms() * group.greatest() + SMALL ? Present.Mode.GIVING : mode;
+          case IDLE -> volts < own - SMALL ? Present.Mode.GIVING : mode;
+          case TRIPPED -> mode;
+        };
+    return now.mode[emf.group()] != mode;
+  }
+
+  private boolean diode(int index) {
+    var branch = grid.branches().get(index);
+    if (!branch.diode() || !now.closed[index]) return false;
+    var volts = direct.re[branch.a()] - direct.re[branch.b()] - branch.forward();
+    var before = now.diode[index];
+    now.diode[index] = before ? volts > -SMALL : volts > SMALL;
+    return before != now.diode[index];
+  }
+}

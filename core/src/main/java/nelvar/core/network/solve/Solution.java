@@ -1,0 +1,222 @@
+package nelvar.core.network.solve;
+
+/// Volts at every node and amperes in every part of a grid, in one steady state.
+public final class Solution {
+  public enum Status {
+    SOLVED,
+    /// No state was found in which sources, loads and limits agree.
+    NOT_SETTLED
+  }
+
+  private final Grid grid;
+  private final Present now;
+  private final Status status;
+  private final double[] dc;
+  private final double[] re;
+  private final double[] im;
+  private final Phasor[] loadsDirect;
+  private final Phasor[] loadsAlternating;
+  private final Phasor[] given;
+  private final int solves;
+  private final double residual;
+
+  private Solution(Grid grid, Present now, Frequency direct, Frequency alternating, Status status) {
+    this.grid = grid;
+    this.now = now;
+    this.status = status;
+    this.dc = direct.re.clone();
+    this.re = alternating.re.clone();
+    this.im = alternating.im.clone();
+    this.solves = direct.solves + alternating.solves;
+    this.loadsDirect = new Phasor[grid.loads().size()];
+    this.loadsAlternating = new Phasor[grid.loads().size()];
+    for (var i = 0; i < loadsDirect.length; i++) {
+      loadsDirect[i] = direct.current(grid.loads().get(i), i, now);
+      loadsAlternating[i] = alternating.current(grid.loads().get(i), i, now);
+    }
+    this.given = new Phasor[grid.emfs().size()];
+    for (var i = 0; i < given.length; i++) {
+      var own = grid.groups().get(grid.emfs().get(i).group()).alternating();
+      given[i] = EmfCurrent.of(grid, i, now, own ? alternating : direct);
+    }
+    this.residual = Math.max(residual(false), residual(true));
+  }
+
+  static Solution of(
+      Grid grid, Present now, Frequency direct, Frequency alternating, Status status) {
+    return new Solution(grid, now, direct, alternating, status);
+  }
+
+  public Status status() {
+    return status;
+  }
+
+  /// How many times the equations were solved.
+  public int solves() {
+    return solves;
+  }
+
+  /// The greatest sum of currents left over at a node, A.
+  public double residual() {
+    return residual;
+  }
+
+  /// Direct voltage between two nodes, V; only of meaning where [#joined] holds.
+  public double direct(int a, int b) {
+    return dc[a] - dc[b];
+  }
+
+  public Phasor alternating(int a, int b) {
+    return new Phasor(re[a] - re[b], im[a] - im[b]);
+  }
+
+  /// Whether any way, however high its resistance, joins two nodes.
+  public boolean joined(int a, int b) {
+    return now.islands.of(a) == now.islands.of(b);
+  }
+
+  /// Whether a source that is on is in reach of a node.
+  public boolean live(int node) {
+    return now.islands.live(node);
+  }
+
+  /// The node that voltages of a node's island count from.
+  public int reference(int node) {
+    for (var pin : now.islands.pins) if (now.islands.of(pin) == now.islands.of(node)) return pin;
+    return node;
+  }
+
+  /// Direct current through a branch from `a` to `b`, A.
+  public double branchDirect(int index) {
+    var branch = grid.branches().get(index);
+    if (!now.closed[index]) return 0;
+    if (!now.conducts(index)) return (dc[branch.a()] - dc[branch.b()]) * Frequency.LEAK;
+    var forward = branch.diode() ? branch.forward() : 0;
+    return (dc[branch.a()] - dc[branch.b()] - forward) / branch.ohms();
+  }
+
+  public Phasor branchAlternating(int index) {
+    var branch = grid.branches().get(index);
+    if (!now.closed[index]) return Phasor.ZERO;
+    if (!now.conducts(index)) return alternating(branch.a(), branch.b()).times(Frequency.LEAK);
+    var size = branch.ohms() * branch.ohms() + branch.reactance() * branch.reactance();
+    var vr = re[branch.a()] - re[branch.b()];
+    var vi = im[branch.a()] - im[branch.b()];
+    return new Phasor(
+        (vr * branch.ohms() + vi * branch.reactance()) / size,
+        (vi * branch.ohms() - vr * branch.reactance()) / size);
+  }
+
+  /// Whether a branch conducts: closed, and forward if it is a diode.
+  public boolean conducts(int branch) {
+    return now.conducts(branch);
+  }
+
+  public double loadDirect(int index) {
+    return loadsDirect[index].re();
+  }
+
+  public Phasor loadAlternating(int index) {
+    return loadsAlternating[index];
+  }
+
+  /// What a load asks for in this state: W, A or S by its law.
+  public double amount(int load) {
+    return now.amount[load];
+  }
+
+  /// The current an emf gives, at the frequency of its source.
+  public Phasor given(int emf) {
+    return given[emf];
+  }
+
+  /// Factor on the voltage of an emf in this state.
+  public double factor(int emf) {
+    return now.emf(emf);
+  }
+
+  public boolean on(int group) {
+    return now.on[group];
+  }
+
+  public boolean limited(int group) {
+    return now.mode[group] == Present.Mode.LIMITED;
+  }
+
+  public boolean idle(int group) {
+    return now.mode[group] == Present.Mode.IDLE;
+  }
+
+  public boolean tripped(int group) {
+    return now.mode[group] == Present.Mode.TRIPPED;
+  }
+
+  /// The nodes that a simulator must tie to the reference: one an island.
+  public int[] pins() {
+    return now.islands.pins.clone();
+  }
+
+  private double residual(boolean ofAlternating) {
+    var x = new double[grid.nodes()];
+    var y = new double[grid.nodes()];
+    for (var i = 0; i < grid.branches().size(); i++) {
+      var branch = grid.branches().get(i);
+      var current = ofAlternating ? branchAlternating(i) : new Phasor(branchDirect(i), 0);
+      add(x, y, branch.a(), branch.b(), current);
+    }
+    for (var i = 0; i < grid.loads().size(); i++) {
+      var load = grid.loads().get(i);
+      add(x, y, load.a(), load.b(), ofAlternating ? loadsAlternating[i] : loadsDirect[i]);
+    }
+    for (var i = 0; i < grid.emfs().size(); i++) {
+      var emf = grid.emfs().get(i);
+      if (grid.groups().get(emf.group()).alternating() == ofAlternating)
+        add(x, y, emf.minus(), emf.plus(), given[i]);
+      else add(x, y, emf.plus(), emf.minus(), through(emf, ofAlternating));
+    }
+    for (var t : grid.transformers()) transformer(x, y, t, ofAlternating);
+    var most = 0.0;
+    for (var node = 0; node < x.length; node++) most = Math.max(most, Math.hypot(x[node], y[node]));
+    return most;
+  }
+
+  /// What flows through a source of the other frequency.
+  private Phasor through(Grid.Emf emf, boolean ofAlternating) {
+    var vr = ofAlternating ? re[emf.plus()] - re[emf.minus()] : direct(emf.plus(), emf.minus());
+    var vi = ofAlternating ? im[emf.plus()] - im[emf.minus()] : 0;
+    var x = ofAlternating ? emf.reactance() : 0;
+    if (!now.on[emf.group()]) return new Phasor(vr * Frequency.LEAK, vi * Frequency.LEAK);
+    var size = emf.ohms() * emf.ohms() + x * x;
+    return new Phasor((vr * emf.ohms() + vi * x) / size, (vi * emf.ohms() - vr * x) / size);
+  }
+
+  private void transformer(double[] x, double[] y, Grid.Transformer t, boolean ofAlternating) {
+    if (!ofAlternating) {
+      add(x, y, t.c(), t.d(), new Phasor(direct(t.c(), t.d()) / t.ohms(), 0));
+      var primary = t.ohms() / (t.ratio() * t.ratio());
+      add(x, y, t.a(), t.b(), new Phasor(direct(t.a(), t.b()) / primary, 0));
+      return;
+    }
+    var secondary = secondary(t);
+    add(x, y, t.c(), t.d(), secondary.times(-1));
+    add(x, y, t.a(), t.b(), secondary.times(t.ratio()));
+    for (var pair : new int[][] {{t.a(), t.b()}, {t.c(), t.d()}})
+      add(x, y, pair[0], pair[1], alternating(pair[0], pair[1]).times(Frequency.LEAK));
+  }
+
+  /// The current a transformer gives out of `c`.
+  public Phasor secondary(Grid.Transformer t) {
+    var er = (re[t.a()] - re[t.b()]) * t.ratio() - (re[t.c()] - re[t.d()]);
+    var ei = (im[t.a()] - im[t.b()]) * t.ratio() - (im[t.c()] - im[t.d()]);
+    var size = t.ohms() * t.ohms() + t.reactance() * t.reactance();
+    return new Phasor(
+        (er * t.ohms() + ei * t.reactance()) / size, (ei * t.ohms() - er * t.reactance()) / size);
+  }
+
+  private static void add(double[] x, double[] y, int from, int to, Phasor current) {
+    x[from] += current.re();
+    y[from] += current.im();
+    x[to] -= current.re();
+    y[to] -= current.im();
+  }
+}

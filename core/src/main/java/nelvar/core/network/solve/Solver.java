@@ -1,0 +1,102 @@
+package nelvar.core.network.solve;
+
+/// Finds the steady state of a grid: volts everywhere, at direct current and at mains frequency.
+///
+/// The two are solved in turn until what converters hand from one to the other no longer changes;
+/// limits of sources and diodes are tried and corrected on the way.
+public final class Solver {
+  private static final int ROUNDS = 80;
+  private static final int SWITCHINGS = 60;
+
+  private final Grid grid;
+  private final Elimination elimination;
+  private final Frequency direct;
+  private final Frequency alternating;
+  private boolean begun;
+
+  public Solver(Grid grid) {
+    this.grid = grid;
+    this.elimination = elimination(grid);
+    this.direct = new Frequency(grid, elimination, false);
+    this.alternating = new Frequency(grid, elimination, true);
+  }
+
+  public Grid grid() {
+    return grid;
+  }
+
+  private static Elimination elimination(Grid grid) {
+    var count =
+        grid.branches().size()
+            + grid.emfs().size()
+            + grid.loads().size()
+            + 6 * grid.transformers().size();
+    var a = new int[count];
+    var b = new int[count];
+    var next = 0;
+    for (var branch : grid.branches()) {
+      a[next] = branch.a();
+      b[next++] = branch.b();
+    }
+    for (var emf : grid.emfs()) {
+      a[next] = emf.minus();
+      b[next++] = emf.plus();
+    }
+    for (var load : grid.loads()) {
+      a[next] = load.a();
+      b[next++] = load.b();
+    }
+    for (var t : grid.transformers()) {
+      int[] node = {t.a(), t.b(), t.c(), t.d()};
+      for (var i = 0; i < 4; i++) {
+        for (var j = i + 1; j < 4; j++) {
+          a[next] = node[i];
+          b[next++] = node[j];
+        }
+      }
+    }
+    return Elimination.of(grid.nodes(), a, b);
+  }
+
+  /// Starts from the voltages found last, so that a small change is found quickly.
+  public Solution solve(Inputs inputs) {
+    var now = new Present(grid, inputs);
+    direct.solves = 0;
+    alternating.solves = 0;
+    var conversion = new Conversion(grid, inputs, now, direct, alternating);
+    if (begun) conversion.restore();
+    begun = true;
+    var status = Solution.Status.NOT_SETTLED;
+    var dc = true;
+    var ac = true;
+    for (var round = 0; round < ROUNDS; round++) {
+      if (dc && !settleDirect(now)) break;
+      if (ac && !alternating.settle(now)) break;
+      var changed = conversion.update();
+      dc = changed.direct();
+      ac = changed.alternating();
+      if (!dc && !ac) {
+        status = Solution.Status.SOLVED;
+        break;
+      }
+    }
+    return Solution.of(grid, now, direct, alternating, status);
+  }
+
+  /// Direct current with its limits and diodes.
+  private boolean settleDirect(Present now) {
+    var limits = new Limits(grid, now, direct);
+    for (var switching = 0; switching < SWITCHINGS; switching++) {
+      if (!direct.settle(now)) return false;
+      if (!limits.correct(switching > 12)) return true;
+    }
+    return false;
+  }
+
+  /// What terminals see of the network behind them, with loads taken away.
+  public Impedances impedances(Inputs inputs, boolean atMainsFrequency) {
+    var now = new Present(grid, inputs);
+    var frequency = new Frequency(grid, elimination, atMainsFrequency);
+    return new Impedances(frequency.withoutLoads(now), now.islands);
+  }
+}
