@@ -73,7 +73,7 @@ class ArchitectureTest {
         .whereLayer("calc")
         .mayOnlyAccessLayers("units", "trail", "standards", "analysis", "catalogue")
         .whereLayer("exchange")
-        .mayOnlyAccessLayers("units", "catalogue", "model", "file")
+        .mayOnlyAccessLayers("units", "catalogue", "model", "file", "network")
         .whereLayer("sample")
         .mayOnlyAccessLayers("units", "standards", "catalogue", "model")
         .whereLayer("units")

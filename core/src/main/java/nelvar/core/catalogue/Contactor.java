@@ -36,13 +36,22 @@ public record Contactor(
   @Override
   public List<Link> links() {
     return Stream.concat(
-            Part.poleLinks(poles, Link::contact).stream(), Stream.of(Link.contact("13", "14")))
+            Part.poleLinks(poles, (a, b) -> Link.contact(a, b, Actuator.COIL)).stream(),
+            Stream.of(
+                Link.contact("13", "14", Actuator.COIL),
+                Link.restContact("21", "22", Actuator.COIL)))
         .toList();
   }
 
   @Override
   public List<Intake> intakes(Linkage linkage) {
     return List.of(Intake.coil("A1", "A2", coil));
+  }
+
+  /// Lets go below 10 % (IEC 60947-4-1, 8.2.1.2, direct current, unchecked).
+  @Override
+  public List<Actuator> actuators() {
+    return List.of(Actuator.coil(coil, "A1", "A2", 10));
   }
 
   @Override

@@ -18,6 +18,8 @@ public record ControlSwitch(
     int closedContacts,
     int openContacts)
     implements Part {
+  private static final String PRESSED = "pressed";
+
   public ControlSwitch {
     Part.require(
         closedContacts >= 0
@@ -30,8 +32,8 @@ public record ControlSwitch(
 
   private List<Link> contacts() {
     var all = new ArrayList<Link>();
-    for (var n = 1; n <= closedContacts; n++) all.add(Link.contact(n + "1", n + "2"));
-    for (var n = 1; n <= openContacts; n++) all.add(Link.contact(n + "3", n + "4"));
+    for (var n = 1; n <= closedContacts; n++) all.add(Link.restContact(n + "1", n + "2", PRESSED));
+    for (var n = 1; n <= openContacts; n++) all.add(Link.contact(n + "3", n + "4", PRESSED));
     return all;
   }
 
@@ -46,5 +48,10 @@ public record ControlSwitch(
   @Override
   public List<Link> links() {
     return contacts();
+  }
+
+  @Override
+  public List<Actuator> actuators() {
+    return List.of(new Actuator.Hand(PRESSED, false));
   }
 }

@@ -8,12 +8,14 @@ import nelvar.core.units.Duration;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
 import nelvar.core.units.Price;
+import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
 
 /// A bare transformer, 1–2 in, 3–4 out; it does not protect itself.
 ///
 /// @param rating apparent power, written in VA
+/// @param shortCircuitVoltage uk; 8 % where nothing is stated, common for small ones
 public record ControlTransformer(
     String id,
     String name,
@@ -22,7 +24,8 @@ public record ControlTransformer(
     Power rating,
     Voltage primary,
     Voltage secondary,
-    Percent efficiency)
+    Percent efficiency,
+    Optional<Percent> shortCircuitVoltage)
     implements Part {
   @Override
   public List<Terminal> terminals() {
@@ -58,5 +61,22 @@ public record ControlTransformer(
             true,
             secondary,
             new Current(rating.watts() / secondary.volts())));
+  }
+
+  /// Small transformers lose nearly all of it in the resistance of their windings.
+  @Override
+  public List<Element> elements() {
+    var uk = shortCircuitVoltage.orElse(new Percent(8)).fraction();
+    var ohms = uk * secondary.volts() * secondary.volts() / rating.watts();
+    return List.of(
+        new Element.Windings(
+            "1",
+            "2",
+            "3",
+            "4",
+            primary,
+            secondary,
+            new Resistance(0.95 * ohms),
+            new Resistance(0.3 * ohms)));
   }
 }

@@ -8,6 +8,7 @@ import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
 import nelvar.core.units.Power;
 import nelvar.core.units.Price;
+import nelvar.core.units.Resistance;
 import nelvar.core.units.VoltageRange;
 
 /// Motion controller, operator panel or other logic fed with direct current.
@@ -40,8 +41,8 @@ public record Controller(
     return pins.stream()
         .flatMap(pin ->
             switch (pin.type()) {
-              case OUTPUT_SINKING -> Stream.of(Link.output(pin.name(), "-"));
-              case OUTPUT_SOURCING -> Stream.of(Link.output("+", pin.name()));
+              case OUTPUT_SINKING -> Stream.of(Link.output(pin.name(), "-", pin.name()));
+              case OUTPUT_SOURCING -> Stream.of(Link.output("+", pin.name(), pin.name()));
               case INPUT_READS_PLUS,
                   INPUT_READS_MINUS,
                   ANALOGUE_INPUT,
@@ -57,5 +58,29 @@ public record Controller(
     return List.of(
         Intake.twoWire(
             "supply", "+", "-", input, new Demand.FixedCurrent(current), Optional.empty()));
+  }
+
+  @Override
+  public List<Actuator> actuators() {
+    return links().stream()
+        .<Actuator>map(link -> new Actuator.Program(link.actuator().orElseThrow()))
+        .toList();
+  }
+
+  @Override
+  public List<Element> elements() {
+    var all = new ArrayList<Element>();
+    for (var pin : pins) {
+      switch (pin.type()) {
+        case INPUT_READS_PLUS ->
+            all.add(new Element.Resistor(pin.name(), "-", pin.digital().resistance()));
+        case INPUT_READS_MINUS ->
+            all.add(new Element.Resistor("+", pin.name(), pin.digital().resistance()));
+        case ANALOGUE_INPUT ->
+            all.add(new Element.Resistor(pin.name(), "-", new Resistance(100_000)));
+        case ANALOGUE_OUTPUT, OUTPUT_SINKING, OUTPUT_SOURCING, OUTPUT_PULSES -> {}
+      }
+    }
+    return all;
   }
 }

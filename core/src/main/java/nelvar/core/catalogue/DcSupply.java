@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
 import nelvar.core.units.Price;
@@ -17,6 +18,8 @@ import nelvar.core.units.VoltageRange;
 /// @param powerFactor true power factor at the input: 0.5 to 0.65 without correction, 0.9 and more
 ///   with
 /// @param efficiency at full load
+/// @param limit what it does at overload; holds 1.1 times its rating where nothing is stated
+/// @param holdUp how long it goes on without mains; 20 ms where nothing is stated
 public record DcSupply(
     String id,
     String name,
@@ -28,7 +31,9 @@ public record DcSupply(
     Current rating,
     Percent efficiency,
     double powerFactor,
-    Optional<Inrush> inrush)
+    Optional<Inrush> inrush,
+    Optional<CurrentLimit> limit,
+    Optional<Duration> holdUp)
     implements Part {
   public DcSupply {
     Part.require(phases == 1 || phases == 3, "a supply has 1 or 3 input phases, not " + phases);
@@ -38,6 +43,15 @@ public record DcSupply(
     Part.require(
         efficiency.percent() > 1 && efficiency.percent() <= 100,
         "an efficiency is above 1 % and at most 100 %, not " + efficiency);
+  }
+
+  public CurrentLimit currentLimit() {
+    return limit.orElse(CurrentLimit.usual(rating));
+  }
+
+  /// Common practice where nothing is stated.
+  public Duration holdUpTime() {
+    return holdUp.orElse(new Duration(0.02));
   }
 
   @Override

@@ -10,6 +10,8 @@ import nelvar.core.units.Price;
 public record Disconnector(
     String id, String name, Optional<Price> price, Optional<Power> loss, int poles, Current rating)
     implements Part {
+  private static final String ON = "on";
+
   public Disconnector {
     Part.require(poles >= 1 && poles <= 4, "a device has 1 to 4 poles, not " + poles);
   }
@@ -21,6 +23,11 @@ public record Disconnector(
 
   @Override
   public List<Link> links() {
-    return Part.poleLinks(poles, Link::contact);
+    return Part.poleLinks(poles, (a, b) -> Link.contact(a, b, ON));
+  }
+
+  @Override
+  public List<Actuator> actuators() {
+    return List.of(new Actuator.Hand(ON, true));
   }
 }

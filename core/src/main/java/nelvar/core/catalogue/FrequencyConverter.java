@@ -4,10 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Capacitance;
 import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
 import nelvar.core.units.Price;
+import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
 
@@ -29,8 +32,12 @@ public record FrequencyConverter(
     double powerFactor,
     Optional<Inrush> inrush,
     Current leakage,
-    List<String> controls)
+    List<String> controls,
+    Optional<Capacitance> busCapacitance,
+    Optional<Resistance> bleeder)
     implements Part {
+  private static final String RUN = "run";
+
   public FrequencyConverter {
     controls = List.copyOf(controls);
     Part.require(phases == 1 || phases == 3, "a drive has 1 or 3 input phases, not " + phases);
@@ -68,5 +75,38 @@ public record FrequencyConverter(
   public List<Output> outputs() {
     return List.of(
         new Output("motor", List.of("U", "V", "W"), Optional.empty(), true, output, rating));
+  }
+
+  /// Its run input reads a dry contact or a sinking output: 24 V of its own through 4.7 kΩ (common
+  /// practice).
+  @Override
+  public List<Element> elements() {
+    var all = new ArrayList<Element>();
+    if (hasRunInput())
+      all.add(new Element.PullUp("COM", "RUN", new Voltage(24), new Resistance(4700)));
+    var peak = new Voltage(Math.sqrt(2) * input.greatest().volts());
+    busCapacitance.ifPresent(bus -> all.add(new Element.Store(bus, peak, bleeder)));
+    return all;
+  }
+
+  private boolean hasRunInput() {
+    return controls.contains("RUN") && controls.contains("COM");
+  }
+
+  @Override
+  public List<Actuator> actuators() {
+    return hasRunInput()
+        ? List.of(
+            new Actuator.Watch(
+                RUN,
+                List.of(Actuator.Reading.below("RUN", "COM", 8)),
+                Optional.empty(),
+                new Duration(0.01)))
+        : List.of();
+  }
+
+  @Override
+  public Optional<String> outputNeeds() {
+    return hasRunInput() ? Optional.of(RUN) : Optional.empty();
   }
 }

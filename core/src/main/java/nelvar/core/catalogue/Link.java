@@ -2,8 +2,17 @@ package nelvar.core.catalogue;
 
 import java.util.Optional;
 
-/// Two terminals of one part that current can pass between while the machine runs.
-public record Link(String a, String b, Kind kind, Optional<Guard> guard) {
+/// Two terminals of one part that current can pass between.
+///
+/// @param actuator what closes and opens it, by name; empty where it is always closed
+/// @param closedAtRest whether it conducts while its actuator is off
+public record Link(
+    String a,
+    String b,
+    Kind kind,
+    Optional<Guard> guard,
+    Optional<String> actuator,
+    boolean closedAtRest) {
   public enum Kind {
     /// Always joined.
     JOINED,
@@ -12,22 +21,39 @@ public record Link(String a, String b, Kind kind, Optional<Guard> guard) {
     /// Joined through a protective device.
     GUARDED,
     /// A transistor or sensor output towards its own supply terminal.
-    OUTPUT
+    OUTPUT,
+    /// Joined one way, through a diode.
+    DIODE
+  }
+
+  /// Whether it counts as joined when everything that can be on is on: all but the resting contacts
+  /// of coils.
+  public boolean joinsWhenAllIsOn() {
+    return !(closedAtRest && actuator.equals(Optional.of(Actuator.COIL)));
   }
 
   static Link joined(String a, String b) {
-    return new Link(a, b, Kind.JOINED, Optional.empty());
+    return new Link(a, b, Kind.JOINED, Optional.empty(), Optional.empty(), false);
   }
 
-  static Link contact(String a, String b) {
-    return new Link(a, b, Kind.CONTACT, Optional.empty());
+  static Link contact(String a, String b, String actuator) {
+    return new Link(a, b, Kind.CONTACT, Optional.empty(), Optional.of(actuator), false);
+  }
+
+  static Link restContact(String a, String b, String actuator) {
+    return new Link(a, b, Kind.CONTACT, Optional.empty(), Optional.of(actuator), true);
   }
 
   static Link guarded(String a, String b, Guard guard) {
-    return new Link(a, b, Kind.GUARDED, Optional.of(guard));
+    return new Link(a, b, Kind.GUARDED, Optional.of(guard), Optional.empty(), false);
   }
 
-  static Link output(String a, String b) {
-    return new Link(a, b, Kind.OUTPUT, Optional.empty());
+  /// One way for direct current; part of the way from a source to its loads all the same.
+  static Link diode(String from, String to) {
+    return new Link(from, to, Kind.DIODE, Optional.empty(), Optional.empty(), false);
+  }
+
+  static Link output(String a, String b, String actuator) {
+    return new Link(a, b, Kind.OUTPUT, Optional.empty(), Optional.of(actuator), false);
   }
 }

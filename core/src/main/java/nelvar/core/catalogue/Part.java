@@ -20,6 +20,9 @@ public sealed interface Part
         ElectronicProtection,
         EmcFilter,
         ControlTransformer,
+        RectifierBank,
+        DiodeModule,
+        TimerRelay,
         DcSupply,
         FrequencyConverter,
         ServoDrive,
@@ -70,6 +73,21 @@ public sealed interface Part
 
   default List<Output> outputs() {
     return List.of();
+  }
+
+  /// What sets its contacts and lets its outputs give.
+  default List<Actuator> actuators() {
+    return List.of();
+  }
+
+  /// What else stands between its terminals.
+  default List<Element> elements() {
+    return List.of();
+  }
+
+  /// The actuator that must be on for its outputs to give; empty where they give by themselves.
+  default Optional<String> outputNeeds() {
+    return Optional.empty();
   }
 
   /// The coil that it switches or moves with.

@@ -11,6 +11,10 @@ import nelvar.core.units.Price;
 public record Relay(
     String id, String name, Optional<Price> price, Optional<Power> loss, Coil coil, Current rating)
     implements Part {
+  /// Share of its rated voltage below which a direct-current relay must have let go, % (IEC
+  /// 61810-1, unchecked).
+  static final double DROP_OUT = 5;
+
   @Override
   public List<Terminal> terminals() {
     return List.of(
@@ -23,12 +27,18 @@ public record Relay(
 
   @Override
   public List<Link> links() {
-    return List.of(Link.contact("11", "14"));
+    return List.of(
+        Link.contact("11", "14", Actuator.COIL), Link.restContact("11", "12", Actuator.COIL));
   }
 
   @Override
   public List<Intake> intakes(Linkage linkage) {
     return List.of(Intake.coil("A1", "A2", coil));
+  }
+
+  @Override
+  public List<Actuator> actuators() {
+    return List.of(Actuator.coil(coil, "A1", "A2", DROP_OUT));
   }
 
   @Override

@@ -5,8 +5,10 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
 import nelvar.core.units.Power;
 import nelvar.core.units.Price;
+import nelvar.core.units.Resistance;
 import nelvar.core.units.VoltageRange;
 
 /// Safety relay: supply A1/A2, channels S11–S12 and S21–S22, reset S33–S34, outputs 13/14, 23/24,
@@ -20,6 +22,12 @@ public record SafetyRelay(
     Current current,
     Current rating)
     implements Part {
+  private static final String RELEASED = "released";
+  private static final Resistance INPUT = new Resistance(2400);
+
+  /// Share of its supply a channel must see, common practice.
+  private static final double CHANNEL = 0.5;
+
   @Override
   public List<Terminal> terminals() {
     var all =
@@ -34,7 +42,10 @@ public record SafetyRelay(
 
   @Override
   public List<Link> links() {
-    return List.of(Link.contact("13", "14"), Link.contact("23", "24"), Link.contact("33", "34"));
+    return List.of(
+        Link.contact("13", "14", RELEASED),
+        Link.contact("23", "24", RELEASED),
+        Link.contact("33", "34", RELEASED));
   }
 
   @Override
@@ -42,5 +53,29 @@ public record SafetyRelay(
     return List.of(
         Intake.twoWire(
             "supply", "A1", "A2", input, new Demand.FixedCurrent(current), Optional.empty()));
+  }
+
+  /// Gives + on S11, S21 and S33 and reads it back on S12, S22 and S34 through the stop circuits.
+  @Override
+  public List<Element> elements() {
+    var all = new ArrayList<Element>();
+    for (var way : List.of("S11", "S21", "S33"))
+      all.add(new Element.Resistor("A1", way, new Resistance(10)));
+    for (var way : List.of("S12", "S22", "S34")) all.add(new Element.Resistor(way, "A2", INPUT));
+    return all;
+  }
+
+  @Override
+  public List<Actuator> actuators() {
+    var level = input.least().volts() * CHANNEL;
+    return List.of(
+        new Actuator.Watch(
+            RELEASED,
+            List.of(
+                Actuator.Reading.above("A1", "A2", input.least().volts() * 0.85),
+                Actuator.Reading.above("S12", "A2", level),
+                Actuator.Reading.above("S22", "A2", level)),
+            Optional.of(Actuator.Reading.above("S34", "A2", level)),
+            new Duration(0.02)));
   }
 }

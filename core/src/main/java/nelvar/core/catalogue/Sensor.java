@@ -18,6 +18,8 @@ public record Sensor(
     Current current,
     SensorOutput output)
     implements Part {
+  private static final String SEES = "sees";
+
   @Override
   public List<Terminal> terminals() {
     return List.of(
@@ -29,8 +31,8 @@ public record Sensor(
   @Override
   public List<Link> links() {
     return switch (output) {
-      case PNP -> List.of(Link.output("+", "OUT"));
-      case NPN -> List.of(Link.output("OUT", "-"));
+      case PNP -> List.of(Link.output("+", "OUT", SEES));
+      case NPN -> List.of(Link.output("OUT", "-", SEES));
       case PUSH_PULL, CONTACT, VOLTAGE, CURRENT, PULSES -> List.of();
     };
   }
@@ -40,5 +42,10 @@ public record Sensor(
     return List.of(
         Intake.twoWire(
             "supply", "+", "-", input, new Demand.FixedCurrent(current), Optional.empty()));
+  }
+
+  @Override
+  public List<Actuator> actuators() {
+    return links().isEmpty() ? List.of() : List.of(new Actuator.Program(SEES));
   }
 }

@@ -14,6 +14,7 @@ import nelvar.core.catalogue.Part;
 import nelvar.core.model.Designation;
 import nelvar.core.model.Id;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.units.Capacitance;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
@@ -151,6 +152,7 @@ public final class NelvarJson {
     quantity(module, Power.class, Kind.POWER);
     quantity(module, Length.class, Kind.LENGTH);
     quantity(module, CrossSection.class, Kind.CROSS_SECTION);
+    quantity(module, Capacitance.class, Kind.CAPACITANCE);
     quantity(module, Resistance.class, Kind.RESISTANCE);
     quantity(module, ResistancePerLength.class, Kind.RESISTANCE_PER_LENGTH);
     quantity(module, Temperature.class, Kind.TEMPERATURE);

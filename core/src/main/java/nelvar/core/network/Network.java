@@ -63,8 +63,10 @@ public final class Network {
   }
 
   private static boolean carriesWork(Edge edge) {
-    return !(edge instanceof Edge.Wire(var conductor))
-        || conductor.function() != Conductor.Function.PROTECTIVE;
+    return switch (edge) {
+      case Edge.Wire(var conductor) -> conductor.function() != Conductor.Function.PROTECTIVE;
+      case Edge.Through(_, var link) -> link.joinsWhenAllIsOn();
+    };
   }
 
   private static List<Source> sources(Topology topology) {

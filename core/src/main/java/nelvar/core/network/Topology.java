@@ -130,6 +130,10 @@ public final class Topology {
     return incident[first[node] + position];
   }
 
+  int from(int edge) {
+    return from[edge];
+  }
+
   public int otherEnd(int edge, int node) {
     return from[edge] == node ? to[edge] : from[edge];
   }

@@ -135,6 +135,23 @@ public final class Kind<Q extends Quantity> {
           1e3,
           "kohm",
           1e3);
+  public static final Kind<Capacitance> CAPACITANCE =
+      kind(
+          "a capacitance",
+          "470 µF or 22 mF",
+          Capacitance::new,
+          "F",
+          1,
+          "mF",
+          1e-3,
+          "µF",
+          1e-6,
+          "uF",
+          1e-6,
+          "nF",
+          1e-9,
+          "pF",
+          1e-12);
   public static final Kind<ResistancePerLength> RESISTANCE_PER_LENGTH =
       kind(
           "a resistance per length",

@@ -9,6 +9,7 @@ public sealed interface Quantity
         Length,
         CrossSection,
         Resistance,
+        Capacitance,
         ResistancePerLength,
         Temperature,
         Percent,

@@ -183,7 +183,7 @@ public record PathTo(String title, List<Hop> out, List<Hop> back) {
                       switch (link.kind()) {
                         case CONTACT -> "contact";
                         case OUTPUT -> "output";
-                        case JOINED, GUARDED ->
+                        case JOINED, GUARDED, DIODE ->
                             study.part(device).orElse(null) instanceof DistributionBlock
                                 ? "block"
                                 : "";

@@ -8,6 +8,9 @@ final class Conversion {
 
   private static final double SETTLED = 1e-9;
 
+  /// An output whose input collapses as often as it comes back counts as off.
+  private static final int MANY = 3;
+
   private final Grid grid;
   private final Inputs inputs;
   private final Present now;
@@ -30,7 +33,7 @@ final class Conversion {
 
   /// Takes the voltages left from the solution before as a first guess of what converters take.
   void restore() {
-    for (var converter : grid.converters()) take(converter);
+    take();
   }
 
   Changed update() {
@@ -39,9 +42,10 @@ final class Conversion {
     var lives = false;
     for (var converter : grid.converters()) {
       lives |= life(converter);
-      take(converter);
-      if (converter.conversion() == Grid.Conversion.RECTIFIER) rectify(converter);
     }
+    take();
+    for (var converter : grid.converters())
+      if (converter.conversion() == Grid.Conversion.RECTIFIER) rectify(converter);
     if (lives) now.islands = Islands.of(grid, now.closed, now.on);
     return new Changed(dc, ac);
   }
@@ -52,8 +56,10 @@ final class Conversion {
       var load = grid.loads().get(index);
       alive &= volts(load) >= DEAD * load.least() && now.islands.live(load.a());
     }
+    alive &= now.deaths[converter.group()] < MANY;
     if (now.on[converter.group()] == alive) return false;
     now.on[converter.group()] = alive;
+    if (!alive) now.deaths[converter.group()]++;
     mark(grid.groups().get(converter.group()).alternating());
     return true;
   }
@@ -70,21 +76,28 @@ final class Conversion {
     else dc = true;
   }
 
-  private void take(Grid.Converter converter) {
-    var given = given(converter.group());
-    var total =
-        switch (converter.conversion()) {
-          case EFFICIENCY -> converter.own() + Math.max(0, given.watts()) / converter.factor();
-          case CHOPPER -> converter.factor() * given.amperes();
-          case RECTIFIER ->
-              Math.max(0, given.watts()) + converter.drop() * Math.max(0, given.amperes());
-        };
-    var share = now.on[converter.group()] ? total / converter.loads().size() : 0;
-    for (var index : converter.loads()) {
-      if (Math.abs(now.amount[index] - share) <= SETTLED * (1 + Math.abs(share))) continue;
-      now.amount[index] = share;
-      mark(grid.loads().get(index).alternating());
+  /// Sets what converters ask for; one that serves several outputs asks for all of them.
+  private void take() {
+    var asked = new java.util.TreeMap<Integer, Double>();
+    for (var converter : grid.converters()) {
+      var share = now.on[converter.group()] ? asked(converter) / converter.loads().size() : 0;
+      for (var index : converter.loads()) asked.merge(index, share, Double::sum);
     }
+    asked.forEach((index, amount) -> {
+      if (Math.abs(now.amount[index] - amount) <= SETTLED * (1 + Math.abs(amount))) return;
+      now.amount[index] = amount;
+      mark(grid.loads().get(index).alternating());
+    });
+  }
+
+  private double asked(Grid.Converter converter) {
+    var given = given(converter.group());
+    return switch (converter.conversion()) {
+      case EFFICIENCY -> converter.own() + Math.max(0, given.watts()) / converter.factor();
+      case CHOPPER -> converter.factor() * given.amperes();
+      case RECTIFIER ->
+          Math.max(0, given.watts()) + converter.drop() * Math.max(0, given.amperes());
+    };
   }
 
   private void rectify(Grid.Converter converter) {

@@ -50,8 +50,8 @@ public record Grid(
   /// A source: one or more voltages behind impedances that are on or off together.
   ///
   /// @param greatest current at which its limit acts, A
-  /// @param converter the number of what feeds it, or -1 where it stands by itself
-  public record Group(boolean alternating, Limit limit, double greatest, int converter) {}
+  /// @param fed whether a converter feeds it; else it stands by itself and follows the mains
+  public record Group(boolean alternating, Limit limit, double greatest, boolean fed) {}
 
   /// One voltage of a source: `plus` is `re + j·im` volts above `minus`, behind its impedance.
   public record Emf(

@@ -21,6 +21,10 @@ final class Present {
   final boolean[] diode;
   final boolean[] on;
   final Mode[] mode;
+
+  /// How often each source lost its input while the state was being found.
+  final int[] deaths;
+
   final double[] amount;
   final double[] volts;
   final double mains;
@@ -33,6 +37,7 @@ final class Present {
     this.diode = new boolean[grid.branches().size()];
     Arrays.fill(diode, true);
     this.on = inputs.allowedNow();
+    this.deaths = new int[on.length];
     this.mode = new Mode[grid.groups().size()];
     Arrays.fill(mode, Mode.GIVING);
     this.amount = new double[grid.loads().size()];
@@ -40,8 +45,7 @@ final class Present {
       amount[i] = grid.loads().get(i).amount() * inputs.share(i);
     this.volts = new double[grid.groups().size()];
     this.mains = inputs.mains();
-    for (var g = 0; g < volts.length; g++)
-      volts[g] = grid.groups().get(g).converter() < 0 ? mains : 1;
+    for (var g = 0; g < volts.length; g++) volts[g] = grid.groups().get(g).fed() ? 1 : mains;
     this.islands = Islands.of(grid, closed, on);
   }
 

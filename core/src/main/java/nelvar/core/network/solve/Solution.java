@@ -107,6 +107,11 @@ public final class Solution {
         (vi * branch.ohms() - vr * branch.reactance()) / size);
   }
 
+  /// Whether a branch is closed, be it a diode that blocks.
+  public boolean closed(int branch) {
+    return now.closed[branch];
+  }
+
   /// Whether a branch conducts: closed, and forward if it is a diode.
   public boolean conducts(int branch) {
     return now.conducts(branch);
@@ -149,6 +154,11 @@ public final class Solution {
 
   public boolean tripped(int group) {
     return now.mode[group] == Present.Mode.TRIPPED;
+  }
+
+  /// Off because its input collapses whenever it is loaded.
+  public boolean starved(int group) {
+    return !now.on[group] && now.deaths[group] > 1;
   }
 
   /// The nodes that a simulator must tie to the reference: one an island.

@@ -18,8 +18,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class SolverTest {
-  private static final Group DC = new Group(false, Limit.NONE, 0, -1);
-  private static final Group AC = new Group(true, Limit.NONE, 0, -1);
+  private static final Group DC = new Group(false, Limit.NONE, 0, false);
+  private static final Group AC = new Group(true, Limit.NONE, 0, false);
 
   private static Solution solve(Grid grid) {
     var solution = new Solver(grid).solve(new Inputs(grid));
@@ -121,7 +121,10 @@ class SolverTest {
 
   private static Grid limited(Limit limit, double ohms) {
     return grid(
-        2, List.of(wire(1, 0, ohms)), new Group(false, limit, 10, -1), List.of(battery(24, 0.01)));
+        2,
+        List.of(wire(1, 0, ohms)),
+        new Group(false, limit, 10, false),
+        List.of(battery(24, 0.01)));
   }
 
   /// A 10 A source into 1 Ω holds 10 V with constant current; with fold-back 2.5 + 7.5·U/24 amperes
@@ -140,7 +143,7 @@ class SolverTest {
   /// 0.5)/(2.4 + 0.01 + 0.01) A. Joined without diodes the second is held up and idles.
   @Test
   void theHigherOfTwoSourcesServesAlone() {
-    var supply = new Group(false, Limit.CONSTANT_CURRENT, 20, -1);
+    var supply = new Group(false, Limit.CONSTANT_CURRENT, 20, false);
     var groups = List.of(supply, supply);
     var emfs = List.of(new Emf(0, 0, 1, 24.5, 0, 0.01, 0), new Emf(1, 0, 2, 24.0, 0, 0.01, 0));
     var diodes =
@@ -202,7 +205,7 @@ class SolverTest {
             0,
             List.of(),
             List.of(),
-            List.of(AC, new Group(false, Limit.NONE, 0, 0)),
+            List.of(AC, new Group(false, Limit.NONE, 0, true)),
             List.of(new Emf(0, 0, 1, 48, 0, 1e-4, 0), new Emf(1, 3, 2, 60, 0, 1e-4, 0)),
             List.of(
                 new Load(1, 0, true, Law.POWER, 0, 0.6, 48, 40),
@@ -273,7 +276,7 @@ class SolverTest {
     var both = List.of(new Emf(0, 0, 1, 24, 0, 0.5, 0), new Emf(0, 0, 3, 12, 0, 0.7, 0));
     var first = List.of(both.get(0), new Emf(0, 0, 3, 0, 0, 0.7, 0));
     var second = List.of(new Emf(0, 0, 1, 0, 0, 0.5, 0), both.get(1));
-    var unlimited = new Group(true, Limit.NONE, 0, -1);
+    var unlimited = new Group(true, Limit.NONE, 0, false);
     for (var node = 1; node < 4; node++) {
       var sum =
           solve(grid(4, branches, unlimited, first)).alternating(node, 0).re()

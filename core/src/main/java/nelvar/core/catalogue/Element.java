@@ -1,0 +1,44 @@
+package nelvar.core.catalogue;
+
+import java.util.Optional;
+import nelvar.core.units.Capacitance;
+import nelvar.core.units.Resistance;
+import nelvar.core.units.Voltage;
+
+/// What else stands inside a part between its terminals, besides contacts, intakes and outputs.
+public sealed interface Element {
+  /// A resistance: an input, a bleeder.
+  record Resistor(String a, String b, Resistance resistance) implements Element {}
+
+  /// Lets direct current pass one way.
+  record Diode(String from, String to, Voltage forward, Resistance resistance) implements Element {}
+
+  /// Holds `plus` above `minus` through a resistance: what reads dry contacts.
+  record PullUp(String minus, String plus, Voltage voltage, Resistance resistance)
+      implements Element {}
+
+  /// Two windings; resistance and leakage reactance as seen from the secondary.
+  record Windings(
+      String a,
+      String b,
+      String c,
+      String d,
+      Voltage primary,
+      Voltage secondary,
+      Resistance resistance,
+      Resistance reactance)
+      implements Element {}
+
+  /// Bridge and capacitor between an intake and an output: gives the peak less what is lost in its
+  /// diodes and to ripple.
+  record Bridge(String intake, String output, Capacitance capacitance, Voltage forward)
+      implements Element {}
+
+  /// Charge that stays when the part is cut off, behind no terminal: its time constant says how
+  /// long.
+  ///
+  /// @param voltage it is charged to in normal running
+  /// @param bleeder empty where nothing is stated that discharges it
+  record Store(Capacitance capacitance, Voltage voltage, Optional<Resistance> bleeder)
+      implements Element {}
+}

@@ -1,0 +1,70 @@
+package nelvar.core.catalogue;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Capacitance;
+import nelvar.core.units.Current;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+import nelvar.core.units.Resistance;
+import nelvar.core.units.Voltage;
+import nelvar.core.units.VoltageRange;
+
+/// Bridge rectifier with its capacitors and bleed resistor: alternating current on ~1 and ~2, + and
+/// - out at nearly the peak.
+///
+/// @param input alternating voltage it is meant for
+/// @param forward voltage lost in the two diodes that conduct
+/// @param bleeder discharges the capacitors when the mains is off
+public record RectifierBank(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    VoltageRange input,
+    Current rating,
+    Capacitance capacitance,
+    Voltage forward,
+    Optional<Resistance> bleeder)
+    implements Part {
+  /// True power factor of a bridge with capacitors: current 1.6 to 1.8 times the direct one
+  /// (textbook figure, no published source).
+  private static final double POWER_FACTOR = 0.62;
+
+  @Override
+  public List<Terminal> terminals() {
+    return List.of(
+        Terminal.required("~1", Role.LINE),
+        Terminal.required("~2", Role.NEUTRAL),
+        Terminal.required("+", Role.PLUS),
+        Terminal.required("-", Role.MINUS));
+  }
+
+  @Override
+  public List<Intake> intakes(Linkage linkage) {
+    return List.of(
+        Intake.twoWire(
+            "bridge",
+            "~1",
+            "~2",
+            input,
+            new Demand.Converts("output", new Percent(97), POWER_FACTOR, new Power(0)),
+            Optional.empty()));
+  }
+
+  @Override
+  public List<Output> outputs() {
+    var peak = new Voltage(Math.sqrt(2) * input.greatest().volts() - forward.volts());
+    return List.of(new Output("output", List.of("+"), Optional.of("-"), false, peak, rating));
+  }
+
+  @Override
+  public List<Element> elements() {
+    var charged = outputs().getFirst().voltage();
+    return List.of(
+        new Element.Bridge("bridge", "output", capacitance, forward),
+        new Element.Store(capacitance, charged, bleeder));
+  }
+}

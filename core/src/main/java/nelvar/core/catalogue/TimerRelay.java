@@ -1,0 +1,59 @@
+package nelvar.core.catalogue;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+
+/// Relay that closes a set time after its supply comes: A1/A2, changeover contact 15 (common), 16
+/// (closed at rest), 18.
+///
+/// @param delay as it is set
+public record TimerRelay(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    Coil coil,
+    Current rating,
+    Duration delay)
+    implements Part {
+  @Override
+  public List<Terminal> terminals() {
+    return List.of(
+        Terminal.required("A1", Role.PLUS),
+        Terminal.required("A2", Role.MINUS),
+        Terminal.optional("15", Role.CONTACT),
+        Terminal.optional("16", Role.CONTACT),
+        Terminal.optional("18", Role.CONTACT));
+  }
+
+  @Override
+  public List<Link> links() {
+    return List.of(
+        Link.contact("15", "18", Actuator.COIL), Link.restContact("15", "16", Actuator.COIL));
+  }
+
+  @Override
+  public List<Intake> intakes(Linkage linkage) {
+    return List.of(Intake.coil("A1", "A2", coil));
+  }
+
+  @Override
+  public List<Actuator> actuators() {
+    var magnet = Actuator.coil(coil, "A1", "A2", Relay.DROP_OUT);
+    return List.of(
+        new Actuator.Magnet(
+            magnet.name(),
+            magnet.a(),
+            magnet.b(),
+            magnet.pickUp(),
+            magnet.dropOut(),
+            magnet.operates(),
+            magnet.releases(),
+            Optional.of(delay)));
+  }
+}

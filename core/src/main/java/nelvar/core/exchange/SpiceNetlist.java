@@ -1,0 +1,268 @@
+package nelvar.core.exchange;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.TreeMap;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Project;
+import nelvar.core.network.Circuitry;
+import nelvar.core.network.Edge;
+import nelvar.core.network.Live;
+import nelvar.core.network.solve.Grid;
+import nelvar.core.network.solve.Solution;
+
+/// A solved state as a SPICE netlist, so that any general-purpose circuit simulator can check it:
+/// one for direct current, one for mains frequency.
+///
+/// Contacts stand as they were found; limits of sources as they act. At direct current loads keep
+/// their law as a current source; at mains frequency they are the admittance they were found at.
+/// Node 0 is joined to one node of each island by 1 Ω, through which nothing flows.
+public final class SpiceNetlist {
+  private final Live live;
+  private final Circuitry circuitry;
+  private final Grid grid;
+  private final Solution solution;
+  private final boolean alternating;
+  private final double frequency;
+  private final StringBuilder out = new StringBuilder();
+  private int inner;
+
+  private SpiceNetlist(Project project, Live live, boolean alternating) {
+    this.live = live;
+    this.circuitry = live.circuitry();
+    this.grid = circuitry.grid();
+    this.solution = live.solution();
+    this.alternating = alternating;
+    this.frequency = project.brief().supply().frequency().hertz();
+  }
+
+  public static String direct(Project project, Live live) {
+    return new SpiceNetlist(project, live, false).write(project);
+  }
+
+  public static String alternating(Project project, Live live) {
+    return new SpiceNetlist(project, live, true).write(project);
+  }
+
+  private String write(Project project) {
+    comment(
+        project.name()
+            + ", revision "
+            + project.revision()
+            + ", "
+            + (alternating ? "mains frequency" : "direct current"));
+    comment(live.status().words() + ", residual " + number(solution.residual()) + " A");
+    nodes();
+    wires();
+    for (var i = 0; i < grid.transformers().size(); i++) transformer(i);
+    sources();
+    loads();
+    for (var pin : solution.pins()) line("Rpin" + pin, node(pin), "0", "1");
+    line(alternating ? ".ac lin 1 " + number(frequency) + " " + number(frequency) : ".op");
+    line(".end");
+    return out.toString();
+  }
+
+  private void nodes() {
+    var terminals = new TreeMap<Integer, List<String>>();
+    var topology = circuitry.topology();
+    for (var device : topology.project().devices())
+      topology
+          .part(device.id())
+          .ifPresent(part ->
+              part.terminals()
+                  .forEach(terminal -> {
+                    var ref = new nelvar.core.model.TerminalRef(device.id(), terminal.name());
+                    terminals
+                        .computeIfAbsent(circuitry.node(ref), _ -> new ArrayList<>())
+                        .add(device.designation() + ":" + terminal.name());
+                  }));
+    terminals.forEach((node, names) -> comment(node(node) + " = " + String.join(" ", names)));
+  }
+
+  private void wires() {
+    var names = new TreeMap<Integer, String>();
+    var topology = circuitry.topology();
+    for (var edge = 0; edge < topology.edgeCount(); edge++) {
+      var name =
+          switch (topology.edge(edge)) {
+            case Edge.Wire(Conductor conductor) -> conductor.label().text();
+            case Edge.Through(var device, var link) ->
+                device.designation() + " " + link.a() + "-" + link.b();
+          };
+      var at = edge;
+      circuitry.branchOf(at).ifPresent(branch -> names.put(branch, name));
+    }
+    for (var i = 0; i < grid.branches().size(); i++) branch(i, names.getOrDefault(i, ""));
+  }
+
+  private void branch(int index, String name) {
+    var branch = grid.branches().get(index);
+    if (!name.isEmpty()) comment(name);
+    if (!solution.closed(index)) {
+      comment("  open");
+    } else if (!solution.conducts(index)) {
+      line("Rb" + index, node(branch.a()), node(branch.b()), "1e9");
+    } else if (branch.diode() && !alternating) {
+      var between = inner();
+      line("Vb" + index, node(branch.a()), between, "DC " + number(branch.forward()));
+      line("Rb" + index, between, node(branch.b()), number(branch.ohms()));
+    } else {
+      series("b" + index, node(branch.a()), node(branch.b()), branch.ohms(), branch.reactance());
+    }
+  }
+
+  /// Resistance and, at mains frequency, inductance in a row.
+  private void series(String name, String a, String b, double ohms, double reactance) {
+    if (!alternating || reactance == 0) {
+      line("R" + name, a, b, number(ohms));
+      return;
+    }
+    var between = inner();
+    line("R" + name, a, between, number(ohms));
+    line("L" + name, between, b, number(reactance / (2 * Math.PI * frequency)));
+  }
+
+  private void transformer(int index) {
+    var t = grid.transformers().get(index);
+    if (!alternating) {
+      line("Rt" + index + "s", node(t.c()), node(t.d()), number(t.ohms()));
+      line("Rt" + index + "p", node(t.a()), node(t.b()), number(t.ohms() / t.ratio() / t.ratio()));
+      return;
+    }
+    var driven = inner();
+    var sensed = inner();
+    line("Et" + index, driven, node(t.d()), node(t.a()), node(t.b()), number(t.ratio()));
+    line("Vt" + index, driven, sensed, "DC 0");
+    series("t" + index, sensed, node(t.c()), t.ohms(), t.reactance());
+    line("Ft" + index, node(t.a()), node(t.b()), "Vt" + index, number(t.ratio()));
+    line("Rt" + index + "p", node(t.a()), node(t.b()), "1e9");
+    line("Rt" + index + "q", node(t.c()), node(t.d()), "1e9");
+  }
+
+  private void sources() {
+    for (var given : circuitry.given())
+      for (var emf : given.emfs()) {
+        comment(
+            given.device().designation()
+                + given.output().map(output -> " " + output.name()).orElse(" input"));
+        source(emf);
+      }
+  }
+
+  private void source(int index) {
+    var emf = grid.emfs().get(index);
+    var group = grid.groups().get(emf.group());
+    var plus = node(emf.plus());
+    var minus = node(emf.minus());
+    var name = String.valueOf(index);
+    if (!solution.on(emf.group())) {
+      line("Rs" + name, plus, minus, "1e9");
+    } else if (group.alternating() != alternating) {
+      series("s" + name, plus, minus, emf.ohms(), emf.reactance());
+    } else if (solution.idle(emf.group()) || solution.tripped(emf.group())) {
+      line("Rs" + name, plus, minus, "1e9");
+    } else if (solution.limited(emf.group())) {
+      line("Rs" + name, plus, minus, "1e9");
+      limited(name, minus, plus, group, emf);
+    } else {
+      var driven = inner();
+      var factor = solution.factor(index);
+      var size = factor * Math.hypot(emf.re(), emf.im());
+      line(
+          "Vs" + name,
+          driven,
+          minus,
+          alternating
+              ? "DC 0 AC " + number(size) + " " + number(degrees(emf))
+              : "DC " + number(factor * emf.re()));
+      series("s" + name, driven, plus, emf.ohms(), emf.reactance());
+    }
+  }
+
+  private void limited(String name, String minus, String plus, Grid.Group group, Grid.Emf emf) {
+    if (group.limit() == Grid.Limit.FOLD_BACK)
+      line(
+          "Bs" + name,
+          minus,
+          plus,
+          "I=%s+%s*V(%s,%s)"
+              .formatted(
+                  number(0.25 * group.greatest()),
+                  number(0.75 * group.greatest() / emf.re()),
+                  plus,
+                  minus));
+    else line("Is" + name, minus, plus, "DC " + number(group.greatest()));
+  }
+
+  private static double degrees(Grid.Emf emf) {
+    return Math.toDegrees(Math.atan2(emf.im(), emf.re()));
+  }
+
+  private void loads() {
+    for (var served : circuitry.served())
+      for (var load : served.loads()) {
+        comment(served.device().designation() + " " + served.intake().name());
+        load(load);
+      }
+  }
+
+  private void load(int index) {
+    var load = grid.loads().get(index);
+    var a = node(load.a());
+    var b = node(load.b());
+    line("Rl" + index, a, b, "1e9");
+    var amount = solution.amount(index);
+    if (load.law() == Grid.Law.OHMIC) {
+      if (amount > 0) line("Ro" + index, a, b, number(1 / amount));
+    } else if (load.alternating() == alternating && amount > 0) {
+      if (alternating) admittance(index, load, a, b);
+      else law(index, load, a, b, amount);
+    }
+  }
+
+  private void law(int index, Grid.Load load, String a, String b, double amount) {
+    var volts = "V(" + a + "," + b + ")";
+    var least = number(load.least());
+    line(
+        "Bl" + index,
+        a,
+        b,
+        load.law() == Grid.Law.POWER
+            ? "I=%s*%s/max(%s*%s,%s*%s)"
+                .formatted(volts, number(amount), volts, volts, least, least)
+            : "I=%s*%s/max(abs(%s),%s)".formatted(volts, number(amount), volts, least));
+  }
+
+  private void admittance(int index, Grid.Load load, String a, String b) {
+    var v = solution.alternating(load.a(), load.b());
+    var i = solution.loadAlternating(index);
+    var squared = v.magnitude() * v.magnitude();
+    if (squared == 0) return;
+    var g = (i.re() * v.re() + i.im() * v.im()) / squared - 1e-9;
+    var s = (i.im() * v.re() - i.re() * v.im()) / squared;
+    if (g > 0) line("Rg" + index, a, b, number(1 / g));
+    if (s < 0) line("Lg" + index, a, b, number(-1 / s / (2 * Math.PI * frequency)));
+  }
+
+  private String inner() {
+    return "m" + inner++;
+  }
+
+  private static String node(int node) {
+    return "n" + node;
+  }
+
+  private static String number(double value) {
+    return String.format(Locale.ROOT, "%.12g", value);
+  }
+
+  private void comment(String text) {
+    line("* " + text.replaceAll("[^\\x20-\\x7e]", "?"));
+  }
+
+  private void line(String... words) {
+    out.append(String.join(" ", words)).append('\n');
+  }
+}

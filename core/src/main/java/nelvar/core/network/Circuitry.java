@@ -1,0 +1,138 @@
+package nelvar.core.network;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nelvar.core.catalogue.Actuator;
+import nelvar.core.catalogue.Intake;
+import nelvar.core.catalogue.Output;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.solve.Grid;
+
+/// A project as a grid of numbers, with the way back from each number to the terminal, conductor,
+/// contact or load it stands for.
+public final class Circuitry {
+  /// A branch that an actuator opens and closes.
+  record Switched(int branch, int actuator, boolean closedAtRest, PoleRef pole) {}
+
+  /// An actuator with the nodes its coil or its readings stand between.
+  record Set(ActuatorRef ref, Device device, Actuator actuator) {}
+
+  /// One intake of a device: its loads in the grid.
+  public record Served(Device device, Intake intake, List<Integer> loads) {}
+
+  /// One output of a device, or the mains: its source in the grid. Pull-ups have no output.
+  public record Given(
+      Device device, Optional<Output> output, int group, List<Integer> emfs, int neededActuator) {}
+
+  /// A protective pole.
+  record Pole(int branch, Device device, nelvar.core.catalogue.Guard guard, PoleRef pole) {}
+
+  final Topology topology;
+  final Grid grid;
+  final int[] node;
+  final int[] branch;
+  final List<Switched> switched;
+  final List<Set> actuators;
+  final List<Served> served;
+  final List<Given> given;
+  final List<Pole> poles;
+  final Map<Id, Integer> wires;
+  final List<Id> assumed;
+  private final Map<Integer, TerminalRef> named;
+  private final Map<ActuatorRef, Integer> actuatorIndex = new LinkedHashMap<>();
+
+  Circuitry(
+      Topology topology,
+      Grid grid,
+      int[] node,
+      int[] branch,
+      List<Switched> switched,
+      List<Set> actuators,
+      List<Served> served,
+      List<Given> given,
+      List<Pole> poles,
+      List<Id> assumed) {
+    this.topology = topology;
+    this.grid = grid;
+    this.node = node;
+    this.branch = branch;
+    this.switched = List.copyOf(switched);
+    this.actuators = List.copyOf(actuators);
+    this.served = List.copyOf(served);
+    this.given = List.copyOf(given);
+    this.poles = List.copyOf(poles);
+    this.assumed = List.copyOf(assumed);
+    this.wires = new HashMap<>();
+    for (var edge = 0; edge < topology.edgeCount(); edge++)
+      if (topology.edge(edge) instanceof Edge.Wire(var conductor)) wires.put(conductor.id(), edge);
+    this.named = new HashMap<>();
+    for (var terminal = 0; terminal < node.length; terminal++)
+      named.putIfAbsent(node[terminal], topology.terminal(terminal));
+    for (var i = 0; i < actuators.size(); i++) actuatorIndex.put(actuators.get(i).ref(), i);
+  }
+
+  public Grid grid() {
+    return grid;
+  }
+
+  public Topology topology() {
+    return topology;
+  }
+
+  public List<Served> served() {
+    return served;
+  }
+
+  public List<Given> given() {
+    return given;
+  }
+
+  /// The node of a terminal, or -1 where there is no such terminal.
+  public int node(TerminalRef terminal) {
+    var at = topology.node(terminal);
+    return at < 0 ? -1 : node[at];
+  }
+
+  /// The first terminal that is a node; empty for nodes inside a device.
+  public Optional<TerminalRef> terminal(int node) {
+    return Optional.ofNullable(named.get(node));
+  }
+
+  /// The branch of a conductor; empty where both its ends are one, or it is not in the network.
+  public Optional<Integer> branch(Id conductor) {
+    var edge = wires.get(conductor);
+    return edge == null || branch[edge] < 0 ? Optional.empty() : Optional.of(branch[edge]);
+  }
+
+  /// The branch of an edge of the topology; empty where both its ends are one.
+  public Optional<Integer> branchOf(int edge) {
+    return branch[edge] < 0 ? Optional.empty() : Optional.of(branch[edge]);
+  }
+
+  /// The number of an actuator, or -1.
+  int actuator(ActuatorRef ref) {
+    return actuatorIndex.getOrDefault(ref, -1);
+  }
+
+  /// All that can be set by hand or held for a trial, in the order of the devices.
+  public List<ActuatorRef> actuatorRefs() {
+    return actuators.stream().map(Set::ref).toList();
+  }
+
+  /// Conductors without length or section, which count as a milliohm.
+  public List<Id> assumed() {
+    return assumed;
+  }
+
+  List<Switched> switchedBy(int actuator) {
+    var all = new ArrayList<Switched>();
+    for (var s : switched) if (s.actuator() == actuator) all.add(s);
+    return all;
+  }
+}

@@ -1,0 +1,79 @@
+package nelvar.core.network;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.concurrent.locks.ReentrantLock;
+import nelvar.core.network.solve.Solver;
+import nelvar.core.units.Temperature;
+
+/// The one engine behind volts and amperes: solves a project under any conditions and trials.
+///
+/// Safe to ask from several threads; it answers one at a time.
+public final class Engine {
+  private final Topology topology;
+  private final Map<Temperature, Built> built = new HashMap<>();
+  private final ReentrantLock lock = new ReentrantLock();
+
+  private record Built(Circuitry circuitry, Solver solver) {}
+
+  private Engine(Topology topology) {
+    this.topology = topology;
+  }
+
+  public static Engine of(Network network) {
+    return new Engine(network.topology());
+  }
+
+  /// The grid with wires at a temperature and nothing bridged.
+  public Circuitry circuitry(Temperature wires) {
+    lock.lock();
+    try {
+      return built(wires).circuitry();
+    } finally {
+      lock.unlock();
+    }
+  }
+
+  private Built built(Temperature wires) {
+    return built.computeIfAbsent(
+        wires,
+        _ -> {
+          var circuitry = NetworkBuilder.build(topology, wires, java.util.List.of());
+          return new Built(circuitry, new Solver(circuitry.grid()));
+        });
+  }
+
+  /// The steady state the machine is in when its contacts have followed their coils, beginning from
+  /// a running machine.
+  public Live solve(WhatIf trial, Conditions conditions) {
+    return solve(trial, conditions, Positions.RUNNING);
+  }
+
+  /// @param from where contacts stand before they follow their coils
+  public Live solve(WhatIf trial, Conditions conditions, Positions from) {
+    lock.lock();
+    try {
+      var use = use(trial, conditions);
+      return new Following(use.circuitry(), use.solver(), trial, conditions).settle(from);
+    } finally {
+      lock.unlock();
+    }
+  }
+
+  /// The state with every contact held where it is.
+  Live frozen(WhatIf trial, Conditions conditions, Positions at) {
+    lock.lock();
+    try {
+      var use = use(trial, conditions);
+      return new Following(use.circuitry(), use.solver(), trial, conditions).frozen(at);
+    } finally {
+      lock.unlock();
+    }
+  }
+
+  private Built use(WhatIf trial, Conditions conditions) {
+    if (trial.shorts().isEmpty()) return built(conditions.wires());
+    var circuitry = NetworkBuilder.build(topology, conditions.wires(), trial.shorts());
+    return new Built(circuitry, new Solver(circuitry.grid()));
+  }
+}

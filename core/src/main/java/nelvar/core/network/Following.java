@@ -1,0 +1,123 @@
+package nelvar.core.network;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import nelvar.core.network.solve.Inputs;
+import nelvar.core.network.solve.Solution;
+import nelvar.core.network.solve.Solver;
+
+/// Lets contacts follow their coils: solve, look at the volts on coils, move contacts, solve again,
+/// until nothing moves or a state comes back.
+final class Following {
+  private static final int ROUNDS = 60;
+
+  private final Circuitry circuitry;
+  private final Solver solver;
+  private final WhatIf trial;
+  private final Conditions conditions;
+
+  Following(Circuitry circuitry, Solver solver, WhatIf trial, Conditions conditions) {
+    this.circuitry = circuitry;
+    this.solver = solver;
+    this.trial = trial;
+    this.conditions = conditions;
+  }
+
+  Live frozen(Positions at) {
+    var on = positions(at);
+    return live(on, solver.solve(inputs(on)), List.of());
+  }
+
+  Live settle(Positions from) {
+    var on = positions(from);
+    var seen = new LinkedHashMap<String, Integer>();
+    var history = new ArrayList<boolean[]>();
+    // All that want to move, move together; where that goes round in a circle, one after another.
+    var together = true;
+    for (var round = 0; round < ROUNDS; round++) {
+      var solution = solver.solve(inputs(on));
+      var wanted = wants(on, solution);
+      if (Arrays.equals(on, wanted)) return live(on, solution, List.of());
+      var again = seen.putIfAbsent(Arrays.toString(on) + together, round);
+      if (again != null) {
+        if (!together) return live(on, solution, cycle(history.subList(again, history.size())));
+        together = false;
+        seen.clear();
+        history.clear();
+        seen.put(Arrays.toString(on) + false, 0);
+        round = 0;
+      }
+      history.add(on);
+      on = together ? wanted : oneMoved(on, wanted);
+    }
+    return live(on, solver.solve(inputs(on)), cycle(history));
+  }
+
+  private static boolean[] oneMoved(boolean[] on, boolean[] wanted) {
+    var next = on.clone();
+    for (var i = 0; i < on.length; i++) {
+      if (on[i] == wanted[i]) continue;
+      next[i] = wanted[i];
+      return next;
+    }
+    return next;
+  }
+
+  /// What moved between the states of a circle.
+  private List<ActuatorRef> cycle(List<boolean[]> states) {
+    var moving = new ArrayList<ActuatorRef>();
+    for (var i = 0; i < circuitry.actuators.size(); i++) {
+      var index = i;
+      if (states.stream().map(state -> state[index]).distinct().count() > 1)
+        moving.add(circuitry.actuators.get(i).ref());
+    }
+    return moving;
+  }
+
+  private Live live(boolean[] on, Solution solution, List<ActuatorRef> chatter) {
+    var positions = new HashMap<ActuatorRef, Boolean>();
+    for (var i = 0; i < on.length; i++) positions.put(circuitry.actuators.get(i).ref(), on[i]);
+    return new Live(circuitry, solution, trial, conditions, new Positions(positions), chatter);
+  }
+
+  private boolean[] positions(Positions from) {
+    var on = new boolean[circuitry.actuators.size()];
+    for (var i = 0; i < on.length; i++) {
+      var set = circuitry.actuators.get(i);
+      var held = trial.held().get(set.ref());
+      on[i] = held != null ? held : from.on(set);
+    }
+    return on;
+  }
+
+  private Inputs inputs(boolean[] on) {
+    var inputs = new Inputs(circuitry.grid);
+    inputs.mains(conditions.mains());
+    for (var s : circuitry.switched)
+      inputs.close(
+          s.branch(), on[s.actuator()] != s.closedAtRest() || trial.welded().contains(s.pole()));
+    for (var pole : circuitry.poles)
+      if (trial.opened().contains(pole.device().id())) inputs.close(pole.branch(), false);
+    for (var conductor : trial.cut())
+      circuitry.branch(conductor).ifPresent(branch -> inputs.close(branch, false));
+    for (var given : circuitry.given)
+      if (given.neededActuator() >= 0) inputs.allow(given.group(), on[given.neededActuator()]);
+    for (var served : circuitry.served)
+      for (var load : served.loads())
+        inputs.share(load, trial.loads().share(served.device().work()));
+    return inputs;
+  }
+
+  private boolean[] wants(boolean[] on, Solution solution) {
+    var wanted = on.clone();
+    for (var i = 0; i < wanted.length; i++) {
+      var set = circuitry.actuators.get(i);
+      if (!trial.held().containsKey(set.ref()))
+        wanted[i] = Wish.of(set, on[i], circuitry, solution);
+    }
+    return wanted;
+  }
+}

@@ -1,0 +1,268 @@
+package nelvar.core.network;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.Intake;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.solve.Phasor;
+import nelvar.core.network.solve.Solution;
+import nelvar.core.units.Current;
+import nelvar.core.units.Power;
+import nelvar.core.units.Voltage;
+
+/// The volts and amperes of a machine in one state, asked by terminal, conductor and device.
+public final class Live {
+  /// How the solution ended.
+  public enum Status {
+    SOLVED("solved"),
+    /// Contacts never come to rest.
+    CHATTERS("contacts chatter"),
+    /// No state was found in which sources, loads and limits agree; nothing in it is to be trusted.
+    NOT_SETTLED("not settled");
+
+    private final String words;
+
+    Status(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
+
+  /// A voltage or current with its direct and its alternating part (r.m.s.).
+  public record Both(double direct, Phasor alternating) {
+    static final Both NONE = new Both(0, Phasor.ZERO);
+
+    public double rms() {
+      return Math.hypot(direct, alternating.magnitude());
+    }
+
+    /// Whether the alternating part is the greater.
+    public boolean mostlyAlternating() {
+      return alternating.magnitude() > Math.abs(direct);
+    }
+  }
+
+  /// One protective pole with what flows in it.
+  public record Loaded(Device device, Guard guard, PoleRef pole, Current current) {}
+
+  private final Circuitry circuitry;
+  private final Solution solution;
+  private final WhatIf trial;
+  private final Conditions conditions;
+  private final Positions positions;
+  private final List<ActuatorRef> chatter;
+
+  Live(
+      Circuitry circuitry,
+      Solution solution,
+      WhatIf trial,
+      Conditions conditions,
+      Positions positions,
+      List<ActuatorRef> chatter) {
+    this.circuitry = circuitry;
+    this.solution = solution;
+    this.trial = trial;
+    this.conditions = conditions;
+    this.positions = positions;
+    this.chatter = List.copyOf(chatter);
+  }
+
+  public Status status() {
+    if (solution.status() != Solution.Status.SOLVED) return Status.NOT_SETTLED;
+    return chatter.isEmpty() ? Status.SOLVED : Status.CHATTERS;
+  }
+
+  /// What moves to and fro where contacts chatter.
+  public List<ActuatorRef> chatter() {
+    return chatter;
+  }
+
+  public WhatIf trial() {
+    return trial;
+  }
+
+  public Conditions conditions() {
+    return conditions;
+  }
+
+  public Positions positions() {
+    return positions;
+  }
+
+  public Circuitry circuitry() {
+    return circuitry;
+  }
+
+  public Solution solution() {
+    return solution;
+  }
+
+  public boolean on(ActuatorRef actuator) {
+    return positions.on().getOrDefault(actuator, false);
+  }
+
+  /// Volts from `a` to `b`; empty where nothing joins them, so that a meter would show nothing of
+  /// worth, or where a terminal is unknown.
+  public Optional<Both> voltage(TerminalRef a, TerminalRef b) {
+    var first = circuitry.node(a);
+    var second = circuitry.node(b);
+    if (first < 0 || second < 0 || !solution.joined(first, second)) return Optional.empty();
+    return Optional.of(
+        new Both(solution.direct(first, second), solution.alternating(first, second)));
+  }
+
+  /// Volts against the protective conductor of the inlet; empty where nothing joins the two.
+  public Optional<Both> toEarth(TerminalRef terminal) {
+    var node = circuitry.node(terminal);
+    var earth = circuitry.grid.earth();
+    if (node < 0 || earth < 0 || !solution.joined(node, earth)) return Optional.empty();
+    return Optional.of(new Both(solution.direct(node, earth), solution.alternating(node, earth)));
+  }
+
+  /// Amperes in a conductor, from its first end to its second.
+  public Both current(Id conductor) {
+    return circuitry
+        .branch(conductor)
+        .map(branch -> new Both(solution.branchDirect(branch), solution.branchAlternating(branch)))
+        .orElse(Both.NONE);
+  }
+
+  /// Whether a source that is on is in reach of a terminal.
+  public boolean live(TerminalRef terminal) {
+    var node = circuitry.node(terminal);
+    return node >= 0 && solution.live(node);
+  }
+
+  /// Volts at an intake: between its lines (the least of the three), or from line to back.
+  public Voltage at(Device device, Intake intake) {
+    var least = Double.MAX_VALUE;
+    for (var pair : pairs(device, intake))
+      least = Math.min(least, voltage(pair.a(), pair.b()).map(Both::rms).orElse(0.0));
+    return new Voltage(
+        least == Double.MAX_VALUE || !Double.isFinite(least) ? 0 : Math.min(least, 1e5));
+  }
+
+  private static List<PoleRef> pairs(Device device, Intake intake) {
+    var all = new ArrayList<PoleRef>();
+    var lines = intake.lines();
+    if (intake.threePhase()) {
+      for (var i = 0; i < 3; i++) all.add(pair(device, lines.get(i), lines.get((i + 1) % 3)));
+    } else {
+      intake.back().ifPresent(back -> all.add(pair(device, lines.getFirst(), back)));
+    }
+    return all;
+  }
+
+  private static PoleRef pair(Device device, String a, String b) {
+    return new PoleRef(new TerminalRef(device.id(), a), new TerminalRef(device.id(), b));
+  }
+
+  /// What an intake takes now, all its lines together.
+  public Power taken(Device device, Intake intake) {
+    var watts = 0.0;
+    for (var served : circuitry.served) {
+      if (!served.device().id().equals(device.id())
+          || !served.intake().name().equals(intake.name())) continue;
+      for (var index : served.loads()) watts += watts(index);
+    }
+    return power(watts);
+  }
+
+  private double watts(int index) {
+    var load = circuitry.grid.loads().get(index);
+    var v = solution.alternating(load.a(), load.b());
+    var i = solution.loadAlternating(index);
+    return solution.direct(load.a(), load.b()) * solution.loadDirect(index)
+        + v.re() * i.re()
+        + v.im() * i.im();
+  }
+
+  /// What every source gives, in the order of the devices; sources inside inputs left out.
+  public List<Output> outputs() {
+    return circuitry.given.stream()
+        .filter(given -> given.output().isPresent())
+        .map(this::output)
+        .toList();
+  }
+
+  /// One source as it stands.
+  ///
+  /// @param current of its most loaded line
+  /// @param limited gives its greatest current at less than its voltage
+  /// @param backFed held up from outside above its own voltage
+  /// @param tripped switched off by its own limit
+  public record Output(
+      Device device,
+      nelvar.core.catalogue.Output output,
+      boolean on,
+      boolean limited,
+      boolean backFed,
+      boolean tripped,
+      Current current,
+      Power power) {}
+
+  private Output output(Circuitry.Given given) {
+    var most = 0.0;
+    var watts = 0.0;
+    var alternating = circuitry.grid.groups().get(given.group()).alternating();
+    for (var index : given.emfs()) {
+      var emf = circuitry.grid.emfs().get(index);
+      var i = solution.given(index);
+      most = Math.max(most, i.magnitude());
+      var v =
+          alternating
+              ? solution.alternating(emf.plus(), emf.minus())
+              : new Phasor(solution.direct(emf.plus(), emf.minus()), 0);
+      watts += v.re() * i.re() + v.im() * i.im();
+    }
+    return new Output(
+        given.device(),
+        given.output().orElseThrow(),
+        solution.on(given.group()) && !solution.tripped(given.group()),
+        solution.limited(given.group()),
+        solution.idle(given.group()),
+        solution.tripped(given.group()),
+        amperes(most),
+        power(watts));
+  }
+
+  /// Every protective pole with its current.
+  public List<Loaded> poles() {
+    return circuitry.poles.stream()
+        .map(pole ->
+            new Loaded(
+                pole.device(),
+                pole.guard(),
+                pole.pole(),
+                amperes(
+                    new Both(
+                            solution.branchDirect(pole.branch()),
+                            solution.branchAlternating(pole.branch()))
+                        .rms())))
+        .toList();
+  }
+
+  // An unsettled solution may hold anything; what cannot be written as a quantity is cut off.
+  private static Power power(double watts) {
+    return new Power(Double.isFinite(watts) ? Math.clamp(watts, 0, 1e8) : 0);
+  }
+
+  private static Current amperes(double amperes) {
+    return new Current(Double.isFinite(amperes) ? Math.clamp(amperes, 0, 1e6) : 0);
+  }
+
+  /// Whether a contact or pole conducts.
+  public boolean closed(PoleRef pole) {
+    for (var s : circuitry.switched)
+      if (s.pole().equals(pole)) return solution.conducts(s.branch());
+    for (var p : circuitry.poles) if (p.pole().equals(pole)) return solution.conducts(p.branch());
+    return false;
+  }
+}

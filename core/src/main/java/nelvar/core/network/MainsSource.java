@@ -1,0 +1,76 @@
+package nelvar.core.network;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.MainsInlet;
+import nelvar.core.catalogue.Output;
+import nelvar.core.model.Brief;
+import nelvar.core.model.Device;
+import nelvar.core.network.solve.Grid;
+import nelvar.core.network.solve.Phasor;
+
+/// The mains at an inlet: line voltages behind the impedance the site states, and the way its
+/// earthing system joins the star point to the protective conductor.
+///
+/// Impedances count as resistance, which holds for final circuits; where the site states neither
+/// impedance nor short-circuit current, 0.25 Ω a line is taken (assumed).
+final class MainsSource {
+  private static final double USUAL_LINE = 0.25;
+
+  /// Earth electrodes of a TT system where nothing is stated (assumed).
+  private static final double ELECTRODES = 20;
+
+  /// An insulated or impedance-earthed star point (IT).
+  private static final double INSULATED = 1e6;
+
+  private MainsSource() {}
+
+  /// Adds it; returns the node of the inlet's protective terminal.
+  static int of(Device device, MainsInlet inlet, Brief brief, NetworkBuilder to) {
+    var supply = brief.supply();
+    var phase = supply.voltage().toNeutral().volts();
+    var line =
+        supply
+            .prospectiveShortCircuitCurrent()
+            .map(current -> phase / current.amperes())
+            .or(() -> supply.loopImpedance().map(loop -> loop.ohms() / 2))
+            .orElse(USUAL_LINE);
+    var star = to.inner();
+    var group = to.groups.size();
+    to.groups.add(new Grid.Group(true, Grid.Limit.NONE, Double.POSITIVE_INFINITY, false));
+    var emfs = new ArrayList<Integer>();
+    var names = new ArrayList<String>();
+    for (var i = 0; i < inlet.lines(); i++) {
+      var angle = inlet.lines() == 2 ? 180.0 * i : -120.0 * i;
+      var volts = Phasor.of(phase, angle);
+      emfs.add(to.emfs.size());
+      names.add("L" + (i + 1));
+      to.emfs.add(
+          new Grid.Emf(
+              group, star, to.node(device, "L" + (i + 1)), volts.re(), volts.im(), line, 0));
+    }
+    if (inlet.neutral()) to.branches.add(Grid.Branch.linear(star, to.node(device, "N"), line, 0));
+    var earth = to.node(device, "PE");
+    to.branches.add(Grid.Branch.linear(star, earth, toEarth(supply, line), 0));
+    var output =
+        new Output(
+            "mains",
+            names,
+            inlet.neutral() ? Optional.of("N") : Optional.empty(),
+            true,
+            inlet.lines() == 1 ? supply.voltage().toNeutral() : supply.voltage().between(),
+            supply.upstream());
+    to.given.add(new Circuitry.Given(device, Optional.of(output), group, List.copyOf(emfs), -1));
+    return earth;
+  }
+
+  private static double toEarth(Brief.Supply supply, double line) {
+    var loop = supply.loopImpedance().map(z -> Math.max(z.ohms() - line, 0.001));
+    return switch (supply.earthing()) {
+      case TN_S, TN_C_S -> loop.orElse(line);
+      case TT -> loop.orElse(ELECTRODES);
+      case IT -> INSULATED;
+    };
+  }
+}

@@ -1,0 +1,124 @@
+package nelvar.core.exchange;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
+
+import java.nio.file.Path;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import nelvar.core.Panel;
+import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.Demo;
+import nelvar.core.model.Project;
+import nelvar.core.network.Conditions;
+import nelvar.core.network.Engine;
+import nelvar.core.network.Live;
+import nelvar.core.network.LoadMode;
+import nelvar.core.network.Network;
+import nelvar.core.network.WhatIf;
+import nelvar.core.network.solve.Phasor;
+import nelvar.core.sample.GeneratedPanel;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class SpiceNetlistTest {
+  @TempDir Path folder;
+
+  private static Live solve(Project project, WhatIf trial) {
+    var network = Network.of(project, CatalogueFile.standard().with(project.ownParts()));
+    var live =
+        Engine.of(network).solve(trial, Conditions.usual(project.brief().surroundings().inside()));
+    assertThat(live.status()).isEqualTo(Live.Status.SOLVED);
+    return live;
+  }
+
+  /// The solver's voltages against ngspice's, which reads nothing but the netlist: every node
+  /// within 0.1 % or 1 mV.
+  private void agrees(Project project, WhatIf trial) throws Exception {
+    assumeTrue(Simulator.installed(), "skipped: ngspice is not installed");
+    var live = solve(project, trial);
+    var solution = live.solution();
+    for (var alternating : new boolean[] {false, true}) {
+      var netlist =
+          alternating
+              ? SpiceNetlist.alternating(project, live)
+              : SpiceNetlist.direct(project, live);
+      var simulated = Simulator.run(netlist, folder);
+      for (var node = 0; node < live.circuitry().grid().nodes(); node++) {
+        var pin = solution.reference(node);
+        var ours =
+            alternating
+                ? solution.alternating(node, pin)
+                : new Phasor(solution.direct(node, pin), 0);
+        var theirs = simulated.get("n" + node);
+        if (theirs == null) continue;
+        assertThat(ours.minus(theirs).magnitude())
+            .as("%s at %s", alternating ? "AC" : "DC", live.circuitry().terminal(node))
+            .isLessThan(Math.max(1e-3, 1e-3 * theirs.magnitude()));
+      }
+      assertThat(simulated.size()).isGreaterThan(live.circuitry().grid().nodes() / 2);
+    }
+  }
+
+  static Stream<WhatIf> trials() {
+    var demo = Demo.settled();
+    var motor = demo.devices().stream().filter(d -> d.id().text().equals("M6")).findFirst();
+    assertThat(motor).isPresent();
+    return Stream.of(
+        WhatIf.AS_DESIGNED,
+        WhatIf.AS_DESIGNED.with(LoadMode.ALL_ON),
+        WhatIf.AS_DESIGNED.togglingGuard(new nelvar.core.model.Id("F5")),
+        WhatIf.AS_DESIGNED.togglingCut(new nelvar.core.model.Id("W11")),
+        WhatIf.AS_DESIGNED.togglingShort(
+            nelvar.core.model.TerminalRef.of("M6:+"), nelvar.core.model.TerminalRef.of("M6:-")));
+  }
+
+  @ParameterizedTest
+  @MethodSource("trials")
+  void aSimulatorFindsTheSameVoltsInTheDemo(WhatIf trial) throws Exception {
+    agrees(Demo.settled(), trial);
+  }
+
+  @Test
+  void aSimulatorFindsTheSameVoltsInTheDemoWithItsMistakes() throws Exception {
+    agrees(Demo.planted(), WhatIf.AS_DESIGNED);
+  }
+
+  static IntStream seeds() {
+    return IntStream.rangeClosed(1, 20);
+  }
+
+  @ParameterizedTest
+  @MethodSource("seeds")
+  void aSimulatorFindsTheSameVoltsInGeneratedPanels(int seed) throws Exception {
+    agrees(GeneratedPanel.of(10 + seed, seed), WhatIf.AS_DESIGNED);
+  }
+
+  /// Transformer, bridge and capacitors, diodes: what the demos have none of.
+  @Test
+  void aSimulatorFindsTheSameVoltsBehindATransformer() throws Exception {
+    agrees(
+        Panel.mains()
+            .device("T", "transformer-400va-230-24")
+            .wire("X0:L1", "T:1", 1.5, 3)
+            .wire("X0:N", "T:2", 1.5, 3)
+            .protective("X0:PE", "T:PE", 1.5)
+            .device("E", "heater-30w-230v")
+            .wire("T:3", "E:L", 1.5, 20)
+            .wire("T:4", "E:N", 1.5, 20)
+            .build(),
+        WhatIf.AS_DESIGNED);
+  }
+
+  @Test
+  void theNetlistNamesWhatItStandsFor() {
+    var demo = Demo.settled();
+    var text = SpiceNetlist.direct(demo, solve(demo, WhatIf.AS_DESIGNED));
+    assertThat(text)
+        .startsWith("* Seed-tray filler TF-4, revision")
+        .contains("= -T1:+\n", "* W89\n", "* -K1 1-2\n", "* -A1 supply\n", "\n.op\n");
+    assertThat(text).isEqualTo(SpiceNetlist.direct(demo, solve(demo, WhatIf.AS_DESIGNED)));
+  }
+}
