@@ -148,6 +148,16 @@ public final class Panel {
         Optional.of("D"));
   }
 
+  public Panel protectiveOf(String from, String to, double section, double metres) {
+    return wire(
+        from,
+        to,
+        Conductor.Function.PROTECTIVE,
+        Optional.of(section),
+        Optional.of(metres),
+        Optional.of("D"));
+  }
+
   public Panel bundle(String id, InstallationMethod method, boolean inside) {
     bundles.add(new Bundle(new Id(id), id, method, inside));
     return this;

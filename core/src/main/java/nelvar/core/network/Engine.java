@@ -61,11 +61,11 @@ public final class Engine {
   }
 
   /// The state with every contact held where it is.
-  Live frozen(WhatIf trial, Conditions conditions, Positions at) {
+  Live frozen(WhatIf trial, Conditions conditions, Positions at, Map<Integer, Boolean> supplies) {
     lock.lock();
     try {
       var use = use(trial, conditions);
-      return new Following(use.circuitry(), use.solver(), trial, conditions).frozen(at);
+      return new Following(use.circuitry(), use.solver(), trial, conditions).frozen(at, supplies);
     } finally {
       lock.unlock();
     }

@@ -26,9 +26,27 @@ final class Following {
     this.conditions = conditions;
   }
 
-  Live frozen(Positions at) {
+  /// @param supplies by group: an output kept up without input, or kept down with it
+  Live frozen(Positions at, java.util.Map<Integer, Boolean> supplies) {
     var on = positions(at);
-    return live(on, solver.solve(inputs(on)), List.of());
+    var inputs = inputs(on);
+    supplies.forEach((group, up) -> {
+      if (up) inputs.keep(group);
+      else inputs.allow(group, false);
+    });
+    return live(on, solver.solve(inputs), List.of());
+  }
+
+  /// Where actuators want to be at the volts of a state.
+  static java.util.Set<ActuatorRef> moving(Live live) {
+    var circuitry = live.circuitry();
+    var all = new java.util.LinkedHashSet<ActuatorRef>();
+    for (var set : circuitry.actuators) {
+      if (live.trial().held().containsKey(set.ref())) continue;
+      var on = live.on(set.ref());
+      if (Wish.of(set, on, circuitry, live.solution()) != on) all.add(set.ref());
+    }
+    return all;
   }
 
   Live settle(Positions from) {
@@ -80,7 +98,15 @@ final class Following {
   private Live live(boolean[] on, Solution solution, List<ActuatorRef> chatter) {
     var positions = new HashMap<ActuatorRef, Boolean>();
     for (var i = 0; i < on.length; i++) positions.put(circuitry.actuators.get(i).ref(), on[i]);
-    return new Live(circuitry, solution, trial, conditions, new Positions(positions), chatter);
+    return new Live(
+        circuitry,
+        solution,
+        trial,
+        conditions,
+        new Positions(positions),
+        chatter,
+        solver,
+        inputs(on));
   }
 
   private boolean[] positions(Positions from) {

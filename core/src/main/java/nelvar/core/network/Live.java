@@ -3,19 +3,28 @@ package nelvar.core.network;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import nelvar.core.catalogue.CurrentLimit;
+import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.Intake;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.network.solve.Impedances;
+import nelvar.core.network.solve.Inputs;
 import nelvar.core.network.solve.Phasor;
 import nelvar.core.network.solve.Solution;
+import nelvar.core.network.solve.Solver;
 import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
 import nelvar.core.units.Power;
 import nelvar.core.units.Voltage;
 
 /// The volts and amperes of a machine in one state, asked by terminal, conductor and device.
 public final class Live {
+  /// Volts from which a terminal counts as live.
+  private static final double LIVE = 1;
+
   /// How the solution ended.
   public enum Status {
     SOLVED("solved"),
@@ -50,7 +59,8 @@ public final class Live {
   }
 
   /// One protective pole with what flows in it.
-  public record Loaded(Device device, Guard guard, PoleRef pole, Current current) {}
+  public record Loaded(
+      Device device, Guard guard, PoleRef pole, Current current, boolean alternating) {}
 
   private final Circuitry circuitry;
   private final Solution solution;
@@ -58,6 +68,8 @@ public final class Live {
   private final Conditions conditions;
   private final Positions positions;
   private final List<ActuatorRef> chatter;
+  private final Solver solver;
+  private final Inputs inputs;
 
   Live(
       Circuitry circuitry,
@@ -65,7 +77,11 @@ public final class Live {
       WhatIf trial,
       Conditions conditions,
       Positions positions,
-      List<ActuatorRef> chatter) {
+      List<ActuatorRef> chatter,
+      Solver solver,
+      Inputs inputs) {
+    this.solver = solver;
+    this.inputs = inputs;
     this.circuitry = circuitry;
     this.solution = solution;
     this.trial = trial;
@@ -134,10 +150,45 @@ public final class Live {
         .orElse(Both.NONE);
   }
 
-  /// Whether a source that is on is in reach of a terminal.
+  /// The impedance between two terminals with every source that is on replaced by its own and loads
+  /// taken away, Ω.
+  Optional<Phasor> impedance(TerminalRef a, TerminalRef b, boolean atMainsFrequency) {
+    var first = circuitry.node(a);
+    var second = circuitry.node(b);
+    if (first < 0 || second < 0) return Optional.empty();
+    return impedances(atMainsFrequency, false).between(first, second);
+  }
+
+  /// What an ohmmeter finds: coils and heaters count, electronics do not, Ω.
+  Optional<Double> resistance(TerminalRef a, TerminalRef b) {
+    return impedances(false, true).between(circuitry.node(a), circuitry.node(b)).map(Phasor::re);
+  }
+
+  private final java.util.concurrent.ConcurrentMap<Boolean, Impedances> known =
+      new java.util.concurrent.ConcurrentHashMap<>();
+
+  private Impedances impedances(boolean atMainsFrequency, boolean withResistances) {
+    if (withResistances) return solver.impedances(inputs, solution, atMainsFrequency, true);
+    return known.computeIfAbsent(
+        atMainsFrequency, at -> solver.impedances(inputs, solution, at, false));
+  }
+
+  /// Whether a terminal stands a volt or more above what its island counts from: the protective
+  /// conductor where it is in reach, else the source's own minus.
   public boolean live(TerminalRef terminal) {
     var node = circuitry.node(terminal);
-    return node >= 0 && solution.live(node);
+    if (node < 0 || !solution.live(node)) return false;
+    var reference = solution.reference(node);
+    return Math.hypot(
+            solution.direct(node, reference), solution.alternating(node, reference).magnitude())
+        >= LIVE;
+  }
+
+  /// Whether current flows in a conductor or its ends are live.
+  public boolean energised(nelvar.core.model.Conductor conductor) {
+    return live(conductor.from())
+        || live(conductor.to())
+        || current(conductor.id()).rms() >= 0.0005;
   }
 
   /// Volts at an intake: between its lines (the least of the three), or from line to back.
@@ -198,6 +249,8 @@ public final class Live {
   /// @param limited gives its greatest current at less than its voltage
   /// @param backFed held up from outside above its own voltage
   /// @param tripped switched off by its own limit
+  /// @param starved off because its input collapses whenever it is loaded
+  /// @param limit what it does at overload, for electronic supplies
   public record Output(
       Device device,
       nelvar.core.catalogue.Output output,
@@ -205,6 +258,8 @@ public final class Live {
       boolean limited,
       boolean backFed,
       boolean tripped,
+      boolean starved,
+      Optional<CurrentLimit> limit,
       Current current,
       Power power) {}
 
@@ -229,24 +284,26 @@ public final class Live {
         solution.limited(given.group()),
         solution.idle(given.group()),
         solution.tripped(given.group()),
+        solution.starved(given.group()),
+        circuitry
+            .topology()
+            .part(given.device().id())
+            .filter(DcSupply.class::isInstance)
+            .map(part -> ((DcSupply) part).currentLimit()),
         amperes(most),
         power(watts));
   }
 
   /// Every protective pole with its current.
   public List<Loaded> poles() {
-    return circuitry.poles.stream()
-        .map(pole ->
-            new Loaded(
-                pole.device(),
-                pole.guard(),
-                pole.pole(),
-                amperes(
-                    new Both(
-                            solution.branchDirect(pole.branch()),
-                            solution.branchAlternating(pole.branch()))
-                        .rms())))
-        .toList();
+    return circuitry.poles.stream().map(this::loaded).toList();
+  }
+
+  private Loaded loaded(Circuitry.Pole pole) {
+    var both =
+        new Both(solution.branchDirect(pole.branch()), solution.branchAlternating(pole.branch()));
+    return new Loaded(
+        pole.device(), pole.guard(), pole.pole(), amperes(both.rms()), both.mostlyAlternating());
   }
 
   // An unsettled solution may hold anything; what cannot be written as a quantity is cut off.
@@ -256,6 +313,26 @@ public final class Live {
 
   private static Current amperes(double amperes) {
     return new Current(Double.isFinite(amperes) ? Math.clamp(amperes, 0, 1e6) : 0);
+  }
+
+  /// When a protective pole opens at its present current; empty where it need not.
+  public Optional<Duration> tripTime(Loaded pole) {
+    return TripTime.latest(pole.guard(), pole.current(), pole.alternating());
+  }
+
+  /// How a device is called on its label.
+  public String label(Id device) {
+    return circuitry
+        .topology()
+        .project()
+        .device(device)
+        .map(d -> d.designation().text())
+        .orElse(device.text());
+  }
+
+  /// `-K1 coil`, `-S1 pressed`.
+  public String name(ActuatorRef ref) {
+    return label(ref.device()) + " " + ref.name();
   }
 
   /// Whether a contact or pole conducts.

@@ -14,6 +14,12 @@ public record Positions(Map<ActuatorRef, Boolean> on) {
     on = Collections.unmodifiableMap(new HashMap<>(on));
   }
 
+  public Positions with(ActuatorRef actuator, boolean stands) {
+    var next = new HashMap<>(on);
+    next.put(actuator, stands);
+    return new Positions(next);
+  }
+
   boolean on(Circuitry.Set set) {
     var stated = on.get(set.ref());
     return stated != null ? stated : running(set.actuator());

@@ -51,6 +51,7 @@ final class Conversion {
   }
 
   private boolean life(Grid.Converter converter) {
+    if (inputs.kept(converter.group())) return false;
     var alive = inputs.allowed(converter.group());
     for (var index : converter.loads()) {
       var load = grid.loads().get(index);

@@ -93,9 +93,13 @@ final class Frequency {
   }
 
   /// The matrix of sources and branches alone, for impedances seen from terminals.
-  Admittances withoutLoads(Present now) {
+  Admittances withoutLoads(Present now, boolean butResistances) {
     matrix.clear();
     passive(now);
+    for (var i = 0; butResistances && i < grid.loads().size(); i++) {
+      var load = grid.loads().get(i);
+      if (load.law() == Grid.Law.OHMIC) matrix.branch(load.a(), load.b(), load.amount(), 0);
+    }
     if (!matrix.factor()) throw new IllegalStateException("an island has no reference");
     return matrix;
   }

@@ -8,12 +8,14 @@ import java.util.Arrays;
 public final class Inputs {
   private final boolean[] closed;
   private final boolean[] allowed;
+  private final boolean[] kept;
   private final double[] share;
   private double mains = 1;
 
   public Inputs(Grid grid) {
     closed = new boolean[grid.branches().size()];
     allowed = new boolean[grid.groups().size()];
+    kept = new boolean[grid.groups().size()];
     share = new double[grid.loads().size()];
     Arrays.fill(closed, true);
     Arrays.fill(allowed, true);
@@ -26,6 +28,15 @@ public final class Inputs {
 
   public void allow(int group, boolean gives) {
     allowed[group] = gives;
+  }
+
+  /// Keeps a source up although its input is gone: charge left in its capacitors.
+  public void keep(int group) {
+    kept[group] = true;
+  }
+
+  boolean kept(int group) {
+    return kept[group];
   }
 
   /// @param of its amount, 1 for all

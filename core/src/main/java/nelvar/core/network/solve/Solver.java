@@ -95,8 +95,21 @@ public final class Solver {
 
   /// What terminals see of the network behind them, with loads taken away.
   public Impedances impedances(Inputs inputs, boolean atMainsFrequency) {
+    return impedances(new Present(grid, inputs), atMainsFrequency, false);
+  }
+
+  /// The same with only those sources on that are on in a solution.
+  ///
+  /// @param withResistances whether loads that are plain resistances stay
+  public Impedances impedances(
+      Inputs inputs, Solution solution, boolean atMainsFrequency, boolean withResistances) {
     var now = new Present(grid, inputs);
+    for (var group = 0; group < now.on.length; group++) now.on[group] = solution.on(group);
+    return impedances(now, atMainsFrequency, withResistances);
+  }
+
+  private Impedances impedances(Present now, boolean atMainsFrequency, boolean withResistances) {
     var frequency = new Frequency(grid, elimination, atMainsFrequency);
-    return new Impedances(frequency.withoutLoads(now), now.islands);
+    return new Impedances(frequency.withoutLoads(now, withResistances), now.islands);
   }
 }

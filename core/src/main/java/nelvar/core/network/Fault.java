@@ -1,0 +1,108 @@
+package nelvar.core.network;
+
+import java.util.Optional;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.solve.Phasor;
+import nelvar.core.units.Current;
+
+/// Short-circuit currents between terminals: the volts that stand between them with nothing on,
+/// over the impedance of all that leads there and back.
+public final class Fault {
+  /// Voltage factors for the greatest and least short-circuit current (IEC 60909-0, low voltage,
+  /// unchecked; 0.95 with cold wires turned hot).
+  private static final double GREATEST = 1.05;
+
+  private static final double LEAST = 0.95;
+
+  private final Live open;
+
+  private Fault(Live open) {
+    this.open = open;
+  }
+
+  /// Wires at 20 °C, mains at 1.05 of nominal: the current devices must be able to break.
+  public static Fault greatest(Engine engine) {
+    return new Fault(
+        engine.solve(
+            WhatIf.AS_DESIGNED.with(LoadMode.IDLE),
+            new Conditions(new nelvar.core.units.Temperature(20), GREATEST)));
+  }
+
+  /// Wires at 70 °C, mains at 0.95 of nominal: the current that must still open a device.
+  public static Fault least(Engine engine) {
+    return new Fault(
+        engine.solve(
+            WhatIf.AS_DESIGNED.with(LoadMode.IDLE),
+            new Conditions(new nelvar.core.units.Temperature(70), LEAST)));
+  }
+
+  /// @param alternating whether it is alternating current
+  /// @param limitedBy the source whose own limit keeps it down, where one does
+  public record Prospective(
+      Current current, double ohms, boolean alternating, Optional<Live.Output> limitedBy) {}
+
+  /// The current through a bridge of no resistance between two terminals; empty where no source
+  /// stands between them.
+  public Optional<Prospective> between(TerminalRef a, TerminalRef b) {
+    var volts = open.voltage(a, b);
+    if (volts.isEmpty() || volts.get().rms() < 0.5) return Optional.empty();
+    var alternating = volts.get().mostlyAlternating();
+    var z = open.impedance(a, b, alternating);
+    if (z.isEmpty()) return Optional.empty();
+    var ohms = Math.max(z.get().magnitude(), 1e-6);
+    var amperes =
+        (alternating ? volts.get().alternating().magnitude() : Math.abs(volts.get().direct()))
+            / ohms;
+    if (alternating) return Optional.of(prospective(amperes, ohms, true, Optional.empty()));
+    var limit = limiting(a, b);
+    var most = limit.map(Fault::shortCircuit).orElse(Double.POSITIVE_INFINITY);
+    return Optional.of(
+        most < amperes
+            ? prospective(most, ohms, false, limit)
+            : prospective(amperes, ohms, false, Optional.empty()));
+  }
+
+  private static Prospective prospective(
+      double amperes, double ohms, boolean alternating, Optional<Live.Output> limitedBy) {
+    return new Prospective(new Current(Math.min(amperes, 1e6)), ohms, alternating, limitedBy);
+  }
+
+  /// Bolted on three lines: `Ik3 = U/√3 / (Zab/2)`.
+  public Optional<Prospective> threePhase(TerminalRef a, TerminalRef b) {
+    return between(a, b)
+        .map(two ->
+            prospective(
+                two.current().amperes() * 2 / Math.sqrt(3),
+                two.ohms() / 2,
+                two.alternating(),
+                two.limitedBy()));
+  }
+
+  private static double shortCircuit(Live.Output output) {
+    return output.limit().map(limit -> limit.shortCircuit().amperes()).orElse(1e9);
+  }
+
+  /// The direct-current supplies whose outputs lie in the island of both terminals: their limits
+  /// together.
+  private Optional<Live.Output> limiting(TerminalRef a, TerminalRef b) {
+    return open.outputs().stream()
+        .filter(output -> !output.output().alternating() && output.limit().isPresent())
+        .filter(output -> near(output, a, b))
+        .findFirst();
+  }
+
+  private boolean near(Live.Output output, TerminalRef a, TerminalRef b) {
+    var plus = new TerminalRef(output.device().id(), output.output().lines().getFirst());
+    return drops(plus, a) || drops(plus, b);
+  }
+
+  /// With nothing on, a terminal on a supply's own line stands within a volt of it.
+  private boolean drops(TerminalRef plus, TerminalRef terminal) {
+    return open.voltage(plus, terminal).map(v -> Math.abs(v.direct()) < 1).orElse(false);
+  }
+
+  /// The impedance between two terminals with sources replaced by their own, Ω.
+  public Optional<Phasor> impedance(TerminalRef a, TerminalRef b) {
+    return open.impedance(a, b, true);
+  }
+}

@@ -1,0 +1,199 @@
+package nelvar.core.network;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import nelvar.core.catalogue.Actuator;
+import nelvar.core.catalogue.DcSupply;
+import nelvar.core.units.Duration;
+
+/// What happens in which order when something is done to a machine: buttons pressed, mains lost,
+/// terminals shorted. Between two moments nothing moves; coils, timers, protective devices and
+/// supplies act after their own time.
+///
+/// A supply without mains goes on for its hold-up time and needs half a second to come back (common
+/// practice).
+public final class Rehearsal {
+  private static final double START_UP = 0.5;
+  private static final int MOST_MOMENTS = 500;
+
+  private final Engine engine;
+  private final Conditions conditions;
+  private final List<Act> acts;
+  private final double horizon;
+
+  private final List<Timeline.Moment> moments = new ArrayList<>();
+  private final Map<ActuatorRef, Double> moves = new LinkedHashMap<>();
+  private final Map<PoleRef, Double> trips = new LinkedHashMap<>();
+  private final Map<Integer, Double> supplies = new LinkedHashMap<>();
+
+  /// Supplies that stand otherwise than their input says, until their time is up.
+  private final Map<Integer, Boolean> lagging = new HashMap<>();
+
+  private WhatIf trial;
+  private Positions positions;
+  private double time;
+
+  /// Something done at a time.
+  public record Act(Duration at, String what, UnaryOperator<WhatIf> change) {}
+
+  private Rehearsal(
+      Engine engine, Conditions conditions, WhatIf from, List<Act> acts, double horizon) {
+    this.engine = engine;
+    this.conditions = conditions;
+    this.trial = from;
+    this.acts = acts;
+    this.horizon = horizon;
+    this.positions = Positions.RUNNING;
+  }
+
+  /// @param from the trial the machine runs under at first; it begins settled
+  /// @param acts in order of time
+  /// @param until nothing later is looked at
+  public static Timeline of(
+      Engine engine, Conditions conditions, WhatIf from, List<Act> acts, Duration until) {
+    var rehearsal = new Rehearsal(engine, conditions, from, acts, until.seconds());
+    return rehearsal.run();
+  }
+
+  private Timeline run() {
+    var live = engine.solve(trial, conditions);
+    positions = live.positions();
+    moments.add(new Timeline.Moment(new Duration(0), "running", live));
+    var next = 0;
+    while (moments.size() < MOST_MOMENTS) {
+      plan(live);
+      var due = earliest();
+      var act = next < acts.size() ? acts.get(next).at().seconds() : Double.MAX_VALUE;
+      time = Math.min(due, act);
+      if (time > horizon) break;
+      String what;
+      if (act <= due) {
+        what = acts.get(next).what();
+        trial = acts.get(next).change().apply(trial);
+        next++;
+      } else {
+        what = happen();
+      }
+      live = engine.frozen(trial, conditions, positions, lagging);
+      var before = Map.copyOf(lagging);
+      supplies(live);
+      if (!before.equals(lagging)) live = engine.frozen(trial, conditions, positions, lagging);
+      moments.add(new Timeline.Moment(new Duration(time), what, live));
+    }
+    return new Timeline(moments, moments.size() >= MOST_MOMENTS);
+  }
+
+  private double earliest() {
+    var due = Double.MAX_VALUE;
+    for (var times : List.of(moves.values(), trips.values(), supplies.values()))
+      for (var t : times) due = Math.min(due, t);
+    return due;
+  }
+
+  private void plan(Live live) {
+    var wanting = Following.moving(live);
+    moves.keySet().retainAll(wanting);
+    for (var ref : wanting) moves.computeIfAbsent(ref, _ -> time + delay(live, ref));
+    var overloaded = new LinkedHashMap<PoleRef, Double>();
+    for (var pole : live.poles())
+      live.tripTime(pole).ifPresent(t -> overloaded.put(pole.pole(), time + t.seconds()));
+    trips.keySet().retainAll(overloaded.keySet());
+    overloaded.forEach((pole, at) -> trips.merge(pole, at, Math::min));
+    supplies(live);
+  }
+
+  private double delay(Live live, ActuatorRef ref) {
+    var on = live.on(ref);
+    return live.circuitry().actuators.get(live.circuitry().actuator(ref)).actuator()
+            instanceof Actuator.Magnet magnet
+        ? on ? magnet.releases().seconds() : magnet.delay().orElse(magnet.operates()).seconds()
+        : live.circuitry().actuators.get(live.circuitry().actuator(ref)).actuator()
+                instanceof Actuator.Watch watch
+            ? watch.operates().seconds()
+            : 0;
+  }
+
+  /// A supply whose input has just gone is kept up for its hold-up time; one whose input has come
+  /// back stays down for its start-up time.
+  private void supplies(Live live) {
+    for (var given : live.circuitry().given()) {
+      if (!(live.circuitry().topology().part(given.device().id()).orElse(null)
+          instanceof DcSupply supply)) continue;
+      var fed = fed(live, given);
+      var lag = lagging.get(given.group());
+      var up = lag == null ? wasUp(given) : lag;
+      if (fed == up) {
+        lagging.remove(given.group());
+        supplies.remove(given.group());
+      } else {
+        lagging.put(given.group(), up);
+        var wait = up ? supply.holdUpTime().seconds() : START_UP;
+        supplies.computeIfAbsent(given.group(), _ -> time + wait);
+      }
+    }
+  }
+
+  private boolean fed(Live live, Circuitry.Given given) {
+    return live.circuitry().served().stream()
+        .filter(served -> served.device().id().equals(given.device().id()))
+        .allMatch(served ->
+            live.at(served.device(), served.intake()).volts()
+                >= 0.5 * served.intake().accepts().least().volts());
+  }
+
+  private final Map<Integer, Boolean> standing = new HashMap<>();
+
+  private boolean wasUp(Circuitry.Given given) {
+    return standing.getOrDefault(given.group(), true);
+  }
+
+  private String happen() {
+    var what = new ArrayList<String>();
+    for (var ref : due(moves)) {
+      var on = !positions.on().getOrDefault(ref, false);
+      var all = new HashMap<>(positions.on());
+      all.put(ref, on);
+      positions = new Positions(all);
+      what.add(moments.getLast().live().name(ref) + (on ? " on" : " off"));
+    }
+    for (var pole : due(trips)) {
+      trial =
+          trial.opened().contains(pole.a().device())
+              ? trial
+              : trial.togglingGuard(pole.a().device());
+      what.add(moments.getLast().live().label(pole.a().device()) + " opens");
+    }
+    for (var group : due(supplies)) {
+      var up = !Boolean.TRUE.equals(lagging.remove(group));
+      standing.put(group, up);
+      for (var given : moments.getLast().live().circuitry().given())
+        if (given.group() == group)
+          what.add(given.device().designation() + (up ? " is up again" : " goes down"));
+    }
+    return String.join(", ", what.stream().distinct().toList());
+  }
+
+  private <K> List<K> due(Map<K, Double> times) {
+    var now =
+        times.entrySet().stream()
+            .filter(entry -> entry.getValue() <= time + 1e-9)
+            .map(Map.Entry::getKey)
+            .toList();
+    now.forEach(times::remove);
+    return now;
+  }
+
+  /// When the first device opens at the currents of a state, and which.
+  public static Optional<Live.Loaded> firstToOpen(Live live) {
+    return live.poles().stream()
+        .filter(pole -> live.tripTime(pole).isPresent())
+        .min(
+            java.util.Comparator.comparingDouble(
+                pole -> live.tripTime(pole).orElseThrow().seconds()));
+  }
+}

@@ -1,0 +1,112 @@
+package nelvar.core.network;
+
+import java.util.Optional;
+import nelvar.core.catalogue.Guard;
+import nelvar.core.standards.FuseLink;
+import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
+
+/// When a protective device opens at a steady current.
+///
+/// Breakers: thermal gates of IEC 60898-1 Table 7 (no trip at 1.13 In; within 1 h at 1.45 In; 1 to
+/// 60 s at 2.55 In, 120 s above 32 A), joined by straight lines on log paper, then by constant I²t;
+/// within 0.1 s above the upper end of the magnetic band. On direct current the band counts 1.4
+/// times (common practice). Fuses: the gates of IEC 60269-1, joined likewise. Electronic channels:
+/// 1.2 times the rating within 1 s, twice within 20 ms (typical, assumed). All unchecked.
+public final class TripTime {
+  private static final double DIRECT = 1.4;
+  private static final double HOUR = 3600;
+
+  private TripTime() {}
+
+  /// The latest it opens; empty where it need not open at all.
+  public static Optional<Duration> latest(Guard guard, Current current, boolean alternating) {
+    return seconds(latestSeconds(guard, current.amperes(), alternating));
+  }
+
+  /// The earliest it may open; empty where it must not.
+  public static Optional<Duration> earliest(Guard guard, Current current, boolean alternating) {
+    return seconds(earliestSeconds(guard, current.amperes(), alternating));
+  }
+
+  private static Optional<Duration> seconds(double seconds) {
+    return Double.isFinite(seconds) ? Optional.of(new Duration(seconds)) : Optional.empty();
+  }
+
+  /// The current that opens it within `limit` for certain.
+  public static Current opensWithin(Guard guard, Duration limit, boolean alternating) {
+    var low = guard.rating().amperes();
+    var high = 1000 * low;
+    for (var i = 0; i < 80; i++) {
+      var middle = Math.sqrt(low * high);
+      if (latestSeconds(guard, middle, alternating) <= limit.seconds()) high = middle;
+      else low = middle;
+    }
+    return new Current(high);
+  }
+
+  private static double latestSeconds(Guard guard, double amperes, boolean alternating) {
+    var in = guard.rating().amperes();
+    var m = amperes / in;
+    return switch (guard) {
+      case Guard.Breaker(var rating, var curve) -> {
+        var magnetic = curve.trips(rating).value().amperes() * (alternating ? 1 : DIRECT);
+        var at255 = in > 32 ? 120 : 60;
+        var thermal =
+            m < 1.45
+                ? Double.POSITIVE_INFINITY
+                : m < 2.55 ? between(m, 1.45, HOUR, 2.55, at255) : at255 * Math.pow(2.55 / m, 2);
+        yield amperes >= magnetic ? Math.min(0.1, thermal) : thermal;
+      }
+      case Guard.Fuse(var rating) -> {
+        var factor = FuseLink.fusingFactor(rating);
+        var gates = FuseLink.gates(rating);
+        if (factor.isEmpty() || gates.isEmpty() || m < factor.get().value())
+          yield Double.POSITIVE_INFINITY;
+        var g = gates.get().value();
+        yield fuse(
+            amperes,
+            in * factor.get().value(),
+            HOUR,
+            g.blows5s().amperes(),
+            5,
+            g.blows100ms().amperes());
+      }
+      case Guard.Electronic _ -> m >= 2 ? 0.02 : m >= 1.2 ? 1 : Double.POSITIVE_INFINITY;
+    };
+  }
+
+  private static double earliestSeconds(Guard guard, double amperes, boolean alternating) {
+    var in = guard.rating().amperes();
+    var m = amperes / in;
+    return switch (guard) {
+      case Guard.Breaker(var rating, var curve) -> {
+        var magnetic = curve.holds(rating).value().amperes() * (alternating ? 1 : DIRECT);
+        if (amperes > magnetic) yield 0.005;
+        yield m <= 1.13
+            ? Double.POSITIVE_INFINITY
+            : m < 2.55 ? between(m, 1.13, HOUR, 2.55, 1) : Math.pow(2.55 / m, 2);
+      }
+      case Guard.Fuse(var rating) -> {
+        var gates = FuseLink.gates(rating);
+        if (gates.isEmpty() || m <= 1.25) yield Double.POSITIVE_INFINITY;
+        var g = gates.get().value();
+        yield fuse(amperes, 1.25 * in, HOUR, g.holds10s().amperes(), 10, g.holds100ms().amperes());
+      }
+      case Guard.Electronic _ -> m >= 1.2 ? 0.01 : Double.POSITIVE_INFINITY;
+    };
+  }
+
+  private static double fuse(
+      double amperes, double slow, double slowTime, double middle, double middleTime, double fast) {
+    if (amperes <= middle) return between(amperes, slow, slowTime, middle, middleTime);
+    if (amperes <= fast) return between(amperes, middle, middleTime, fast, 0.1);
+    return 0.1 * Math.pow(fast / amperes, 2);
+  }
+
+  /// On a straight line on log-log paper.
+  private static double between(double x, double x1, double y1, double x2, double y2) {
+    var share = Math.log(x / x1) / Math.log(x2 / x1);
+    return Math.exp(Math.log(y1) + share * Math.log(y2 / y1));
+  }
+}

@@ -1,0 +1,315 @@
+package nelvar.core.network;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Random;
+import nelvar.core.Panel;
+import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.Demo;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Id;
+import nelvar.core.model.Project;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.sample.GeneratedPanel;
+import nelvar.core.units.CrossSection;
+import nelvar.core.units.Temperature;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class EngineTest {
+  private static final Conditions COLD = new Conditions(new Temperature(20), 1);
+
+  private static Engine engine(Project project) {
+    return Engine.of(Network.of(project, CatalogueFile.standard().with(project.ownParts())));
+  }
+
+  private static Live solve(Project project, WhatIf trial) {
+    return engine(project).solve(trial, COLD);
+  }
+
+  private static Live solve(Panel panel) {
+    return solve(panel.build(), WhatIf.AS_DESIGNED);
+  }
+
+  private static TerminalRef at(String terminal) {
+    return TerminalRef.of(terminal);
+  }
+
+  private static ActuatorRef actuator(String device, String name) {
+    return new ActuatorRef(new Id(device), name);
+  }
+
+  private static double direct(Live live, String a, String b) {
+    return live.voltage(at(a), at(b)).orElseThrow().direct();
+  }
+
+  /// A 3 A pump at the end of 10 m of 1 mm² out and back from 24 V, wires at 20 °C: 2·10·0.0195 Ω
+  /// and four landings of 0.5 mΩ, 0.392 Ω; the supply itself gives 24 V less 0.0048 Ω · 3 A. By
+  /// hand: 24 − 3·(0.392 + 0.0048) = 22.8096 V.
+  @Test
+  void aLoadSeesWhatItsWiresLeave() {
+    var live =
+        solve(
+            Panel.dc()
+                .device("M", "pump-24v-3a")
+                .wire("T:+", "M:+", 1, 10)
+                .wire("M:-", "T:-", 1, 10));
+    assertThat(direct(live, "M:+", "M:-")).isCloseTo(22.8096, within(1e-4));
+    assertThat(live.current(new Id("W5")).direct()).isCloseTo(3, within(1e-6));
+    assertThat(live.status()).isEqualTo(Live.Status.SOLVED);
+  }
+
+  /// Two wires side by side share by their resistance: 1.5 and 0.75 mm² of the same length carry
+  /// 13.3 : 26 the other way round, landings aside.
+  @Test
+  void conductorsSideBySideShareTheCurrent() {
+    var live =
+        solve(
+            Panel.dc()
+                .device("M", "pump-24v-3a")
+                .wire("T:+", "M:+", 1.5, 10)
+                .wire("T:+", "M:+", 0.75, 10)
+                .wire("M:-", "T:-", 1.5, 10));
+    var thick = live.current(new Id("W5")).direct();
+    var thin = live.current(new Id("W6")).direct();
+    assertThat(thick + thin).isCloseTo(3, within(1e-6));
+    assertThat(thick / thin).isCloseTo(0.261 / 0.134, within(1e-6));
+  }
+
+  @Test
+  void theDemoRunsWithEverythingInWhereItBelongs() {
+    var live = solve(Demo.settled(), WhatIf.AS_DESIGNED);
+    assertThat(live.status()).isEqualTo(Live.Status.SOLVED);
+    assertThat(live.chatter()).isEmpty();
+    for (var contactor : new String[] {"K1", "K2", "K3", "K10", "K15"})
+      assertThat(live.on(actuator(contactor, "coil"))).as(contactor).isTrue();
+    assertThat(live.on(actuator("K0", "released"))).isTrue();
+    assertThat(live.outputs()).allMatch(output -> output.on() && !output.limited());
+    for (var served : live.circuitry().served())
+      if (served.intake().accepts().least().volts() < 60
+          || served.device().id().text().startsWith("U"))
+        assertThat(served.intake().accepts().contains(live.at(served.device(), served.intake())))
+            .as(served.device().designation().text())
+            .isTrue();
+  }
+
+  /// Any stop drops the safety relay, the contactors, the axis bus and the drives; the controller
+  /// stays up. Letting the button go brings nothing back until reset is pressed.
+  @ParameterizedTest
+  @ValueSource(strings = {"S1", "S2", "S3", "S4"})
+  void aStopCutsTheDrivesAndStaysCut(String stop) {
+    var engine = engine(Demo.settled());
+    var pressed = engine.solve(WhatIf.AS_DESIGNED.holding(actuator(stop, "pressed"), true), COLD);
+    for (var contactor : new String[] {"K1", "K2", "K3"})
+      assertThat(pressed.on(actuator(contactor, "coil"))).as(contactor).isFalse();
+    assertThat(pressed.live(at("U1:L1"))).isFalse();
+    assertThat(pressed.live(at("X48:1"))).isFalse();
+    assertThat(direct(pressed, "A1:+", "A1:-")).isGreaterThan(23);
+    var let =
+        engine.solve(
+            WhatIf.AS_DESIGNED, COLD, pressed.positions().with(actuator(stop, "pressed"), false));
+    assertThat(let.on(actuator("K1", "coil"))).isFalse();
+    var reset =
+        engine.solve(
+            WhatIf.AS_DESIGNED.holding(actuator("S5", "pressed"), true), COLD, let.positions());
+    assertThat(reset.on(actuator("K1", "coil"))).isTrue();
+  }
+
+  /// One welded contact of the safety relay keeps the axis bus alive through a stop.
+  @Test
+  void aWeldedContactKeepsAliveWhatItFeeds() {
+    var weld = new PoleRef(at("K2:1"), at("K2:2"));
+    var live =
+        solve(
+            Demo.settled(),
+            WhatIf.AS_DESIGNED.holding(actuator("S1", "pressed"), true).togglingWeld(weld));
+    assertThat(live.on(actuator("K2", "coil"))).isFalse();
+    assertThat(live.live(at("X48:1"))).isTrue();
+    assertThat(live.live(at("U1:L1"))).isFalse();
+  }
+
+  /// A relay that holds itself through its own contact stays in; without its start button it never
+  /// came in.
+  @Test
+  void aRelayHoldsItself() {
+    var panel =
+        Panel.dc()
+            .device("S", "push-button-1no")
+            .device("K", "relay-6a-24vdc")
+            .wire("T:+", "S:13", 0.75, 1)
+            .wire("S:14", "K:A1", 0.75, 1)
+            .wire("K:A2", "T:-", 0.75, 1)
+            .wire("T:+", "K:11", 0.75, 1)
+            .wire("K:14", "K:A1", 0.75, 1);
+    var engine = engine(panel.build());
+    assertThat(engine.solve(WhatIf.AS_DESIGNED, COLD).on(actuator("K", "coil"))).isTrue();
+    var rest = Positions.resting(engine.circuitry(COLD.wires()));
+    assertThat(engine.solve(WhatIf.AS_DESIGNED, COLD, rest).on(actuator("K", "coil"))).isFalse();
+    var started =
+        engine.solve(WhatIf.AS_DESIGNED.holding(actuator("S", "pressed"), true), COLD, rest);
+    assertThat(started.on(actuator("K", "coil"))).isTrue();
+  }
+
+  /// A relay fed through its own resting contact cannot come to rest.
+  @Test
+  void aRelayThatInterruptsItselfChatters() {
+    var live =
+        solve(
+            Panel.dc()
+                .device("K", "relay-6a-24vdc")
+                .wire("T:+", "K:11", 0.75, 1)
+                .wire("K:12", "K:A1", 0.75, 1)
+                .wire("K:A2", "T:-", 0.75, 1));
+    assertThat(live.status()).isEqualTo(Live.Status.CHATTERS);
+    assertThat(live.chatter()).containsExactly(actuator("K", "coil"));
+  }
+
+  /// Two relays that lock each other out do not chatter: one of them wins.
+  @Test
+  void relaysThatLockEachOtherOutComeToRest() {
+    var live =
+        solve(
+            Panel.dc()
+                .device("K1", "relay-6a-24vdc")
+                .device("K2", "relay-6a-24vdc")
+                .wire("T:+", "K1:11", 0.75, 1)
+                .wire("K1:12", "K2:A1", 0.75, 1)
+                .wire("K2:A2", "T:-", 0.75, 1)
+                .wire("T:+", "K2:11", 0.75, 1)
+                .wire("K2:12", "K1:A1", 0.75, 1)
+                .wire("K1:A2", "T:-", 0.75, 1));
+    assertThat(live.status()).isEqualTo(Live.Status.SOLVED);
+    assertThat(live.on(actuator("K1", "coil"))).isNotEqualTo(live.on(actuator("K2", "coil")));
+  }
+
+  /// Between drop-out and pick-up a coil stays as it was: a relay of 24 V behind 1 km of 0.5 mm²
+  /// (2·39 Ω) still holds but could not pull in at a load that leaves it 18 V or so.
+  @Test
+  void aCoilRemembersBetweenItsTwoVoltages() {
+    var panel =
+        Panel.dc()
+            .device("K", "contactor-3p-9a-24vdc")
+            .wire("T:+", "K:A1", 0.5, 400)
+            .wire("K:A2", "T:-", 0.5, 400);
+    var engine = engine(panel.build());
+    assertThat(engine.solve(WhatIf.AS_DESIGNED, COLD).on(actuator("K", "coil"))).isTrue();
+    var rest = Positions.resting(engine.circuitry(COLD.wires()));
+    var out = engine.solve(WhatIf.AS_DESIGNED, COLD, rest);
+    assertThat(out.on(actuator("K", "coil"))).isFalse();
+    assertThat(direct(out, "K:A1", "K:A2")).isBetween(2.4, 20.4);
+  }
+
+  @Test
+  void aSupplyInOverloadLimitsItselfAndSaysSo() {
+    var panel = Panel.dc("supply-24v-2p5a", "breaker-1p-c6");
+    for (var n = 1; n <= 3; n++)
+      panel
+          .device("M" + n, "pump-24v-3a")
+          .wire("T:+", "M" + n + ":+", 2.5, 1)
+          .wire("M" + n + ":-", "T:-", 2.5, 1);
+    var live = solve(panel);
+    var supply =
+        live.outputs().stream()
+            .filter(o -> o.device().id().text().equals("T"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(supply.limited()).isTrue();
+    // 1.1 times its rating: what the usual supply holds.
+    assertThat(supply.current().amperes()).isCloseTo(2.75, within(1e-4));
+  }
+
+  /// Losing the neutral of a shared circuit puts its single-phase loads in series between two
+  /// lines; a broken wire in front leaves a load dead.
+  @Test
+  void aCutWireLeavesTheRestDead() {
+    var live = solve(Demo.settled(), WhatIf.AS_DESIGNED.togglingCut(new Id("W142")));
+    assertThat(live.live(at("K10:14"))).isTrue();
+    assertThat(live.voltage(at("M6:+"), at("M6:-")).orElseThrow().rms()).isLessThan(0.1);
+    assertThat(live.current(new Id("W142")).rms()).isZero();
+  }
+
+  @Test
+  void resetToAsDesignedIsEverythingBack() {
+    var trial =
+        WhatIf.AS_DESIGNED
+            .togglingCut(new Id("W1"))
+            .togglingGuard(new Id("F1"))
+            .togglingShort(at("T1:+"), at("T1:-"))
+            .togglingWeld(new PoleRef(at("K2:1"), at("K2:2")))
+            .holding(actuator("S1", "pressed"), true)
+            .with(LoadMode.MEAN);
+    assertThat(trial.count()).isEqualTo(6);
+    assertThat(
+            trial
+                .togglingCut(new Id("W1"))
+                .togglingGuard(new Id("F1"))
+                .togglingShort(at("T1:-"), at("T1:+"))
+                .togglingWeld(new PoleRef(at("K2:1"), at("K2:2")))
+                .releasing(actuator("S1", "pressed"))
+                .with(LoadMode.TOGETHER)
+                .asDesigned())
+        .isTrue();
+  }
+
+  /// Laws on random panels: currents at a node (the residual), power in is power out and lost, and
+  /// the order of devices and wires in the file changes nothing.
+  @ParameterizedTest
+  @ValueSource(ints = {1, 2, 3, 4, 5, 6})
+  void lawsHoldOnGeneratedPanels(int seed) {
+    var project = GeneratedPanel.of(8 + 6 * seed, seed);
+    var live = solve(project, WhatIf.AS_DESIGNED);
+    assertThat(live.status()).isEqualTo(Live.Status.SOLVED);
+    assertThat(live.solution().residual()).isLessThan(1e-6);
+    assertThat(Balance.imbalance(live)).isLessThan(1e-3);
+    var random = new Random(seed);
+    var devices = new ArrayList<>(project.devices());
+    var conductors = new ArrayList<>(project.conductors());
+    Collections.shuffle(devices, random);
+    Collections.shuffle(conductors, random);
+    var shuffled =
+        solve(project.withDevices(devices).withConductors(conductors), WhatIf.AS_DESIGNED);
+    for (var conductor : project.conductors())
+      assertThat(shuffled.current(conductor.id()).rms())
+          .isCloseTo(live.current(conductor.id()).rms(), within(1e-6));
+  }
+
+  /// A thicker wire never loses more volts itself.
+  @ParameterizedTest
+  @ValueSource(strings = {"W32", "W142", "W134", "W131", "W132", "W89"})
+  void doublingAWireNeverRaisesItsDrop(String wire) {
+    var project = Demo.settled();
+    var thicker =
+        project.withConductors(
+            Project.changed(
+                project.conductors(),
+                (Conductor c) -> c.id().text().equals(wire),
+                c ->
+                    c.withSection(
+                        new CrossSection(2 * c.section().orElseThrow().squareMillimetres()))));
+    var conductor = project.conductor(new Id(wire)).orElseThrow();
+    var before = solve(project, WhatIf.AS_DESIGNED);
+    var after = solve(thicker, WhatIf.AS_DESIGNED);
+    assertThat(after.voltage(conductor.from(), conductor.to()).orElseThrow().rms())
+        .isLessThan(before.voltage(conductor.from(), conductor.to()).orElseThrow().rms());
+  }
+
+  @Test
+  void unknownWiresCountAsShortOnesAndAreNamed() {
+    var panel =
+        Panel.dc()
+            .device("M", "pump-24v-3a")
+            .wire(
+                "T:+",
+                "M:+",
+                Conductor.Function.POWER,
+                java.util.Optional.empty(),
+                java.util.Optional.of(4.0),
+                java.util.Optional.empty())
+            .wire("M:-", "T:-", 1, 4);
+    assertThat(solve(panel).circuitry().assumed()).containsExactly(new Id("W5"));
+  }
+}
