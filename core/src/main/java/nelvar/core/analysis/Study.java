@@ -12,10 +12,16 @@ import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.Project;
+import nelvar.core.network.Conditions;
 import nelvar.core.network.Edge;
+import nelvar.core.network.Engine;
+import nelvar.core.network.Fault;
 import nelvar.core.network.Feed;
+import nelvar.core.network.Live;
+import nelvar.core.network.LoadMode;
 import nelvar.core.network.Network;
 import nelvar.core.network.Source;
+import nelvar.core.network.WhatIf;
 import nelvar.core.network.solve.Currents;
 import nelvar.core.units.Current;
 import nelvar.core.units.Length;
@@ -175,6 +181,41 @@ public final class Study {
 
   public Power designPower(Feed feed) {
     return new Power(currents.drawn(feed).designWatts());
+  }
+
+  /// The engine that solves this snapshot.
+  public Engine engine() {
+    return once(Engine.class, () -> Engine.of(network));
+  }
+
+  /// Everything on that can be on together, wires as warm as the air in the cabinet.
+  public Live asDesigned() {
+    return once(
+        "as designed",
+        () ->
+            engine()
+                .solve(
+                    WhatIf.AS_DESIGNED, Conditions.usual(project.brief().surroundings().inside())));
+  }
+
+  /// The least volts: everything on that can be on together, hot wires, mains low.
+  public Live hotAndLow() {
+    return once("hot and low", () -> engine().solve(WhatIf.AS_DESIGNED, Conditions.HOT_AND_LOW));
+  }
+
+  /// The most volts: the loads at rest, cold wires, mains high.
+  public Live coldAndHigh() {
+    return once(
+        "cold and high",
+        () -> engine().solve(WhatIf.AS_DESIGNED.with(LoadMode.IDLE), Conditions.COLD_AND_HIGH));
+  }
+
+  public Fault leastFault() {
+    return once("least fault", () -> Fault.least(engine()));
+  }
+
+  public Fault greatestFault() {
+    return once("greatest fault", () -> Fault.greatest(engine()));
   }
 
   /// How a subject is called on labels: `-T2`, `W31`, or its id.

@@ -28,7 +28,9 @@ public record Conductor(
     POWER("power"),
     CONTROL("control"),
     DATA("data"),
-    PROTECTIVE("protective");
+    PROTECTIVE("protective"),
+    /// The shield of a cable, or what joins it to earth: it must carry no working current.
+    SHIELD("shield");
 
     private final String words;
 
@@ -39,6 +41,11 @@ public record Conductor(
     public String words() {
       return words;
     }
+  }
+
+  /// Whether it is meant to carry the current of a load.
+  public boolean carriesWork() {
+    return function != Function.PROTECTIVE && function != Function.SHIELD;
   }
 
   public boolean touches(Id device) {

@@ -142,6 +142,11 @@ public final class Live {
     return Optional.of(new Both(solution.direct(node, earth), solution.alternating(node, earth)));
   }
 
+  /// Whether any way, through loads too, joins a terminal to the protective conductor of the inlet.
+  public boolean joinedToEarth(TerminalRef terminal) {
+    return toEarth(terminal).isPresent();
+  }
+
   /// Amperes in a conductor, from its first end to its second.
   public Both current(Id conductor) {
     return circuitry

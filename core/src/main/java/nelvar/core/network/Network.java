@@ -64,7 +64,7 @@ public final class Network {
 
   private static boolean carriesWork(Edge edge) {
     return switch (edge) {
-      case Edge.Wire(var conductor) -> conductor.function() != Conductor.Function.PROTECTIVE;
+      case Edge.Wire(var conductor) -> conductor.carriesWork();
       case Edge.Through(_, var link) -> link.joinsWhenAllIsOn();
     };
   }
@@ -193,6 +193,29 @@ public final class Network {
     return Arrays.stream(Walk.from(node, topology, fixed, scratch).reached())
         .mapToObj(topology::terminal)
         .toList();
+  }
+
+  /// The terminals reached from one without passing a diode.
+  public java.util.Set<TerminalRef> withoutDiodes(TerminalRef terminal) {
+    var node = topology.node(terminal);
+    if (node < 0) return java.util.Set.of();
+    var scratch = new int[topology.nodeCount()];
+    Arrays.fill(scratch, -1);
+    Predicate<Edge> passes =
+        edge ->
+            carriesWork(edge)
+                && !(edge instanceof Edge.Through(_, var link)
+                    && link.kind() == nelvar.core.catalogue.Link.Kind.DIODE);
+    var all = new java.util.HashSet<TerminalRef>();
+    for (var reached : Walk.from(node, topology, passes, scratch).reached())
+      all.add(topology.terminal(reached));
+    return all;
+  }
+
+  /// The edges without which their ends would be parted: those on no ring of working conductors,
+  /// contacts and protective devices.
+  public java.util.BitSet bridges() {
+    return Bridges.of(topology, Network::carriesWork);
   }
 
   static Voltage magnitude(nelvar.core.network.solve.Phasor phasor) {

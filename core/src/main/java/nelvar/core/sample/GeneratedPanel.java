@@ -80,6 +80,12 @@ public final class GeneratedPanel {
     wire("X10:" + (2 + number % 31), t + ":PE", Conductor.Function.PROTECTIVE, 2.5, bundle);
     wire(t + ":+", "XP" + number + ":1", Conductor.Function.POWER, 6, bundle);
     wire("XM" + number + ":1", t + ":-", Conductor.Function.POWER, 6, bundle);
+    wire(
+        "X10:" + (2 + number % 31),
+        "XM" + number + ":32",
+        Conductor.Function.PROTECTIVE,
+        6,
+        bundle);
     for (var load = 0; load < loads; load++) load(number, load, bundle);
   }
 

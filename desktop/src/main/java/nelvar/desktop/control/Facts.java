@@ -162,7 +162,7 @@ public final class Facts {
           facts.add(Fact.of("May carry (Iz)", "not known: " + why));
     }
     VoltageDrop.alone(conductor, study).ifPresent(lost -> facts.add(Fact.of("Loses", lost)));
-    if (conductor.function() != Conductor.Function.PROTECTIVE)
+    if (conductor.carriesWork())
       SectionChoice.propose(conductor, study)
           .ifPresent(
               choice -> facts.add(Fact.of("Least that would do", choice.value(), choice.trail())));

@@ -190,7 +190,7 @@ public final class BundleSection {
   }
 
   private static Ink ink(Conductor conductor, Study study) {
-    if (conductor.function() == Conductor.Function.PROTECTIVE) return Ink.EARTH;
+    if (!conductor.carriesWork()) return Ink.EARTH;
     return study.circuit(conductor).map(circuit -> Ink.of(circuit.source())).orElse(Ink.TEXT_SOFT);
   }
 }

@@ -14,14 +14,16 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.network.Feed;
 import nelvar.core.trail.Computed;
+import nelvar.core.trail.Explained;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Voltage;
 
 /// A coil gets a voltage inside its operating range, at the end of its wires with everything on.
 ///
-/// `Ucoil = U − ΔU`, least and greatest from the part: 85–110 % for contactors (IEC 60947-4-1,
-/// 8.2.1.2, unchecked), 80–110 % for relays (IEC 61810-1, unchecked).
+/// Volts from the solved network, at worst (see [WorstVolts]); for a coil a running machine does
+/// not energise, `Ucoil = U − ΔU`. Least and greatest from the part: 85–110 % for contactors (IEC
+/// 60947-4-1, 8.2.1.2, unchecked), 80–110 % for relays (IEC 61810-1, unchecked).
 public final class CoilRange implements Rule {
   @Override
   public String id() {
@@ -45,6 +47,9 @@ public final class CoilRange implements Rule {
     var range = feed.intake().accepts();
     var w = Working.of("Coil voltage");
     w.given("U", feed.voltage(), feed.source().orElseThrow().toString());
+    if (range.contains(feed.voltage())
+        && WorstVolts.of(feed, study) instanceof Computed.Known<WorstVolts.Span>(var span))
+      return solved(feed, span, study);
     var drop = VoltageDrop.of(feed, study);
     if (range.contains(feed.voltage()) && drop instanceof Computed.Missing<Percent>(var why))
       return new Verdict.NotChecked(id, why);
@@ -75,6 +80,48 @@ public final class CoilRange implements Rule {
         text,
         trail,
         repairs(feed, study));
+  }
+
+  /// By the volts of the solved network, least and most.
+  private static Verdict solved(Feed feed, Explained<WorstVolts.Span> span, Study study) {
+    var id = feed.device().id();
+    var range = feed.intake().accepts();
+    var w = Working.of("Coil voltage");
+    w.use(span);
+    w.given("operates", range, feed.name());
+    var trail = w.explain(span.value()).trail();
+    var low = span.value().least().compareTo(range.least()) < 0;
+    var judged = low ? span.value().least() : span.value().most();
+    if (range.contains(judged)) return new Verdict.Pass(id, trail);
+    var text =
+        "The coil of %s operates at %s and gets %s at worst: %s %s. %s"
+            .formatted(
+                feed.device().designation(),
+                range,
+                judged,
+                range.missedBy(judged),
+                low ? "too little" : "too much",
+                low ? "It may not pull in, or chatter." : "It overheats.");
+    return new Verdict.Finding(
+        id,
+        Severity.ERROR,
+        low ? "Coil voltage too low" : "Coil voltage too high",
+        text,
+        trail,
+        low
+            ? LoadVolts.thicker(feed, study, next -> pullsIn(feed, next)).stream().toList()
+            : List.of());
+  }
+
+  private static boolean pullsIn(Feed feed, Study trying) {
+    return trying.network().feeds(feed.device().id()).stream()
+        .filter(next -> next.intake().name().equals(feed.intake().name()))
+        .allMatch(next ->
+            WorstVolts.of(next, trying)
+                .found()
+                .filter(
+                    span -> span.value().least().compareTo(next.intake().accepts().least()) >= 0)
+                .isPresent());
   }
 
   private static List<Repair> repairs(Feed feed, Study study) {

@@ -66,7 +66,7 @@ public final class DeviceAgainstWire implements Rule {
     for (var conductor : study.project().conductors()) {
       var circuit = study.circuit(conductor);
       if (circuit.isEmpty()
-          || conductor.function() == Conductor.Function.PROTECTIVE
+          || !conductor.carriesWork()
           || conductor.function() == Conductor.Function.DATA) continue;
       switch (Ampacity.of(conductor, study)) {
         case Computed.Missing<Current>(var why) ->

@@ -35,7 +35,7 @@ public final class MinimumSection implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     return study.project().conductors().stream()
-        .filter(c -> c.function() != Conductor.Function.PROTECTIVE)
+        .filter(Conductor::carriesWork)
         .map(c -> judge(c, study));
   }
 
@@ -46,7 +46,7 @@ public final class MinimumSection implements Rule {
           case POWER -> MetricConductors.Use.POWER;
           case CONTROL -> MetricConductors.Use.CONTROL;
           case DATA -> MetricConductors.Use.DATA;
-          case PROTECTIVE -> null;
+          case PROTECTIVE, SHIELD -> null;
         };
     return use == null
         ? Optional.empty()

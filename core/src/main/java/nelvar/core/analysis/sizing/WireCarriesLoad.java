@@ -29,8 +29,7 @@ public final class WireCarriesLoad implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     return study.project().conductors().stream()
-        .filter(c ->
-            c.function() != Conductor.Function.PROTECTIVE && study.designCurrent(c).amperes() > 0)
+        .filter(c -> c.carriesWork() && study.designCurrent(c).amperes() > 0)
         .map(c -> judge(c, study));
   }
 

@@ -1,0 +1,63 @@
+package nelvar.core.analysis.earthing;
+
+import java.util.List;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.ControlTransformer;
+import nelvar.core.catalogue.DcSupply;
+import nelvar.core.catalogue.RectifierBank;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.Source;
+import nelvar.core.trail.Working;
+
+/// One side of every control supply is joined to the protective circuit.
+///
+/// Left floating, a first earth fault stays unseen and a second can start a machine or keep it from
+/// stopping. The other school leaves it floating on purpose and watches it with an insulation
+/// monitor: accept the finding then, and say so.
+///
+/// Demand: IEC 60204-1:2016, 9.4.3.1 (unchecked).
+public final class FloatingZeroVolt implements Rule {
+  @Override
+  public String id() {
+    return "earthing.floating-zero-volt";
+  }
+
+  @Override
+  public String asks() {
+    return "The 0 V of every control supply is joined to earth at one point.";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    return study.network().sources().stream()
+        .filter(source ->
+            switch (study.part(source.device()).orElse(null)) {
+              case DcSupply _, RectifierBank _, ControlTransformer _ -> true;
+              case null, default -> false;
+            })
+        .map(source -> judge(source, study));
+  }
+
+  private static Verdict judge(Source source, Study study) {
+    var device = source.device();
+    var minus = new TerminalRef(device.id(), source.output().back().orElseThrow());
+    var joined = study.asDesigned().joinedToEarth(minus);
+    var w = Working.of("0 V of " + device.designation());
+    w.given("way to earth", joined ? "there is one" : "none", minus.toString());
+    var trail = w.explain(joined).trail();
+    return joined
+        ? new Verdict.Pass(device.id(), trail)
+        : new Verdict.Finding(
+            device.id(),
+            Severity.WARNING,
+            "0 V floats",
+            "Nothing joins %s of %s to earth: a first earth fault stays unseen, a second one can start the machine. Join its 0 V bar to the PE bar, once."
+                .formatted(minus.terminal(), device.designation()),
+            trail,
+            List.of());
+  }
+}

@@ -1,0 +1,60 @@
+package nelvar.core.analysis.earthing;
+
+import java.util.List;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Conductor;
+import nelvar.core.network.Live;
+import nelvar.core.trail.Working;
+import nelvar.core.units.Current;
+
+/// Protective conductors and shields carry no working current.
+///
+/// The network is solved with everything on; leakage of filters is not in it, so anything above 10
+/// mA is the current of a load that found a way home through earth.
+///
+/// Demand: IEC 60204-1:2016, 8.2.1 and 9.4.3 (unchecked); the 10 mA are this rule's own.
+public final class WorkingCurrentInEarth implements Rule {
+  private static final Current LIMIT = new Current(0.01);
+
+  @Override
+  public String id() {
+    return "earthing.working-current";
+  }
+
+  @Override
+  public String asks() {
+    return "No load returns through a protective conductor or a shield.";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    return study.project().conductors().stream()
+        .filter(conductor -> !conductor.carriesWork())
+        .map(conductor -> judge(conductor, study.asDesigned()));
+  }
+
+  private static Verdict judge(Conductor conductor, Live live) {
+    if (live.status() == Live.Status.NOT_SETTLED)
+      return new Verdict.NotChecked(
+          conductor.id(), "the network has no steady state with everything on");
+    var current = new Current(Math.min(live.current(conductor.id()).rms(), 1e6));
+    var w = Working.of("Current in " + conductor.label());
+    w.result("I", "network solved: all on that can be on together", current);
+    w.given("limit", LIMIT, "more is the current of a load");
+    var trail = w.explain(current).trail();
+    if (current.compareTo(LIMIT) <= 0) return new Verdict.Pass(conductor.id(), trail);
+    var shield = conductor.function() == Conductor.Function.SHIELD;
+    return new Verdict.Finding(
+        conductor.id(),
+        Severity.ERROR,
+        shield ? "A load returns through a shield" : "A load returns through earth",
+        "%s, a %s, carries %s of working current. Join 0 V and earth at one point only, and look for a load whose return is missing or wired to earth."
+            .formatted(conductor.label(), shield ? "shield" : "protective conductor", current),
+        trail,
+        List.of());
+  }
+}

@@ -1,0 +1,148 @@
+package nelvar.core.analysis.parts;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.Controller;
+import nelvar.core.catalogue.Pin;
+import nelvar.core.catalogue.Sensor;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Device;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.Live;
+import nelvar.core.trail.Working;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Voltage;
+
+/// A sensor's 0 V, lifted by what else returns through its wires, still gives the input a sure
+/// signal.
+///
+/// A sinking sensor pulls its input to its own 0 V: that must stay below the input's off level as
+/// the controller sees it. An analogue signal is wrong by as much as the 0 V of its sender is
+/// lifted above the controller's: 1 % of 10 V is allowed (common practice, no published source). A
+/// sourcing sensor must reach the on level.
+///
+/// Demand: thresholds of IEC 61131-2 by input type (unchecked).
+public final class SignalLevel implements Rule {
+  private static final Voltage FULL_SCALE = new Voltage(10);
+  private static final Percent ALLOWED = new Percent(1);
+
+  @Override
+  public String id() {
+    return "signals.shared-return";
+  }
+
+  @Override
+  public String asks() {
+    return "Every sensor's signal is sure at its input, with its 0 V lifted by all that share its return.";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    var verdicts = new ArrayList<Verdict>();
+    for (var device : study.project().devices()) {
+      if (!(study.part(device).orElse(null) instanceof Sensor sensor)) continue;
+      input(device, study).ifPresent(input -> verdicts.addAll(judge(device, sensor, input, study)));
+    }
+    return verdicts.stream();
+  }
+
+  /// The controller's pin a sensor's signal leads to.
+  private record Input(Device controller, Pin pin) {}
+
+  private static Optional<Input> input(Device device, Study study) {
+    for (var end : study.network().joined(new TerminalRef(device.id(), "OUT"))) {
+      var other = study.device(end.device());
+      if (other.isEmpty() || !(study.part(other.get()).orElse(null) instanceof Controller c))
+        continue;
+      for (var pin : c.pins())
+        if (pin.name().equals(end.terminal())) return Optional.of(new Input(other.get(), pin));
+    }
+    return Optional.empty();
+  }
+
+  private static List<Verdict> judge(Device device, Sensor sensor, Input input, Study study) {
+    var live = study.hotAndLow();
+    var common = new TerminalRef(input.controller().id(), "-");
+    var lift = live.voltage(new TerminalRef(device.id(), "-"), common).map(Live.Both::direct);
+    if (lift.isEmpty()) return List.of();
+    return switch (sensor.output()) {
+      case NPN -> List.of(sinking(device, input, live, lift.get()));
+      case PNP -> List.of(sourcing(device, input, live));
+      case VOLTAGE -> List.of(analogue(device, input, lift.get()));
+      case PUSH_PULL, CONTACT, CURRENT, PULSES -> List.of();
+    };
+  }
+
+  private static Verdict sinking(Device device, Input input, Live live, double lift) {
+    var pin = new TerminalRef(input.controller().id(), input.pin().name());
+    var seen = live.voltage(pin, new TerminalRef(input.controller().id(), "-"));
+    var volts = new Voltage(Math.max(0, seen.map(Live.Both::direct).orElse(0.0)));
+    return verdict(
+        device,
+        input,
+        "Ulow",
+        volts,
+        input.pin().digital().offBelow(),
+        volts.compareTo(input.pin().digital().offBelow()) <= 0,
+        "Its 0 V stands %s above the controller's, so the input sees %s where it must see at most %s: the signal never comes. Give it a return of its own, or thicken the shared one."
+            .formatted(new Voltage(Math.abs(lift)), volts, input.pin().digital().offBelow()));
+  }
+
+  private static Verdict sourcing(Device device, Input input, Live live) {
+    var pin = new TerminalRef(input.controller().id(), input.pin().name());
+    var seen = live.voltage(pin, new TerminalRef(input.controller().id(), "-"));
+    var volts = new Voltage(Math.max(0, seen.map(Live.Both::direct).orElse(0.0)));
+    var on = input.pin().digital().onAbove();
+    return verdict(
+        device,
+        input,
+        "Uhigh",
+        volts,
+        on,
+        volts.compareTo(on) >= 0,
+        "The input sees %s where it needs %s to be surely on: the signal never comes, or comes and goes. Thicken its wires, or feed it nearer to its supply."
+            .formatted(volts, on));
+  }
+
+  private static Verdict analogue(Device device, Input input, double lift) {
+    var volts = new Voltage(Math.abs(lift));
+    var allowed = FULL_SCALE.times(ALLOWED.fraction());
+    return verdict(
+        device,
+        input,
+        "Ulift",
+        volts,
+        allowed,
+        volts.compareTo(allowed) <= 0,
+        "Its 0 V stands %s away from the controller's: its 0–10 V signal is wrong by %s. Give it a return of its own to the controller's 0 V."
+            .formatted(volts, volts.of(FULL_SCALE)));
+  }
+
+  private static Verdict verdict(
+      Device device,
+      Input input,
+      String symbol,
+      Voltage volts,
+      Voltage limit,
+      boolean holds,
+      String text) {
+    var w = Working.of("Signal of " + device.designation());
+    w.given(
+        "input",
+        input.controller().designation() + ":" + input.pin().name(),
+        input.pin().digital().name().toLowerCase(java.util.Locale.ROOT).replace('_', ' '));
+    w.result(
+        symbol, "network solved: all on that can be on together, wires 70 °C, mains 0.9 Un", volts);
+    w.given("limit", limit, holds ? "kept" : "not kept");
+    var trail = w.explain(volts).trail();
+    return holds
+        ? new Verdict.Pass(device.id(), trail)
+        : new Verdict.Finding(
+            device.id(), Severity.ERROR, "Signal lost in a shared return", text, trail, List.of());
+  }
+}

@@ -1,0 +1,58 @@
+package nelvar.core.analysis.parts;
+
+import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Study;
+import nelvar.core.network.Feed;
+import nelvar.core.network.Live;
+import nelvar.core.trail.Computed;
+import nelvar.core.trail.Explained;
+import nelvar.core.trail.Working;
+import nelvar.core.units.Voltage;
+
+/// The least and the most volts an intake gets, from the solved network.
+///
+/// Least: everything on that can be on together, wires at 70 °C, mains at 0.9 of nominal. Most:
+/// loads at rest, wires at 20 °C, mains at 1.1 of nominal (IEC 60204-1:2016, 4.3.2, unchecked).
+/// Shared returns, contacts and protective devices count.
+public final class WorstVolts {
+  public record Span(Voltage least, Voltage most) {}
+
+  private WorstVolts() {}
+
+  /// Missing where a wire on its way is not known, where nothing feeds it, or where a running
+  /// machine does not energise it.
+  public static Computed<Span> of(Feed feed, Study study) {
+    if (feed.source().isEmpty()) return Computed.missing("no supply reaches it");
+    var unknown = unknown(feed, study);
+    if (unknown.isPresent()) return Computed.missing(unknown.get());
+    var low = study.hotAndLow();
+    if (low.status() == Live.Status.NOT_SETTLED)
+      return Computed.missing("the network has no steady state with everything on");
+    var least = low.at(feed.device(), feed.intake());
+    if (least.volts() < 0.3 * feed.voltage().volts())
+      return Computed.missing(
+          "a running machine does not energise it; set its switches in the meter to see");
+    var most = study.coldAndHigh().at(feed.device(), feed.intake());
+    var w = Working.of("Volts at " + feed.device().designation());
+    w.given("U", feed.voltage(), feed.source().get().toString());
+    w.result(
+        "Umin",
+        "network solved: all on that can be on together, wires 70 °C, mains 0.9 Un",
+        low.solution().solves() + " solves, residual below 1 µA",
+        least);
+    w.result("Umax", "network solved: loads at rest, wires 20 °C, mains 1.1 Un", most);
+    var span = new Span(least, most);
+    return Computed.known(new Explained<>(span, w.explain(span).trail()));
+  }
+
+  private static Optional<String> unknown(Feed feed, Study study) {
+    return Stream.concat(feed.lineWays().stream(), Stream.of(feed.backWay()))
+        .flatMap(way -> study.wires(way).stream())
+        .filter(wire -> wire.section().isEmpty() || study.length(wire).isEmpty())
+        .findFirst()
+        .map(wire ->
+            "the %s of %s is not known yet"
+                .formatted(wire.section().isEmpty() ? "section" : "length", wire.label()));
+  }
+}

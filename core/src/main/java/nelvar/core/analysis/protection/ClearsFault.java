@@ -1,0 +1,155 @@
+package nelvar.core.analysis.protection;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.sizing.Ampacity;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.Fault;
+import nelvar.core.network.Feed;
+import nelvar.core.network.TripTime;
+import nelvar.core.trail.Trail;
+import nelvar.core.trail.Working;
+import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
+
+/// A short circuit at the far end of a circuit opens its own protective device within 5 s.
+///
+/// `Ik = U/Z` from the solved network: wires at 70 °C, mains at 0.95; an electronic supply gives no
+/// more than its limit. Where the limit is what a wire can carry for ever, the wire is safe
+/// although the device stays closed: then the whole supply collapses instead of one branch, a
+/// warning; else an error.
+///
+/// Demand: IEC 60364-4-43:2008, 434.5.2, for 5 s (unchecked).
+public final class ClearsFault implements Rule {
+  private static final Duration WITHIN = new Duration(5);
+
+  @Override
+  public String id() {
+    return "protection.clears-fault";
+  }
+
+  @Override
+  public String asks() {
+    return "A short circuit at the end of a circuit opens its own protective device.";
+  }
+
+  /// A guard with the worst of its loads.
+  private record Worst(Feed.Guarded guard, Feed feed, Fault.Prospective fault) {}
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    var worst = new LinkedHashMap<Feed.Guarded, Worst>();
+    var verdicts = new ArrayList<Verdict>();
+    for (var feed : study.network().feeds()) {
+      if (feed.source().isEmpty() || feed.lineWays().isEmpty()) continue;
+      var guard = study.network().guard(feed.lineWays().getFirst());
+      if (guard.isEmpty()) continue;
+      var fault = fault(feed, study);
+      if (fault.isEmpty() || unknown(feed, study)) {
+        verdicts.add(
+            new Verdict.NotChecked(
+                guard.get().device().id(),
+                "the way to "
+                    + feed.device().designation()
+                    + " is not known, or a running machine does not close it"));
+        continue;
+      }
+      worst.merge(
+          guard.get(),
+          new Worst(guard.get(), feed, fault.get()),
+          (a, b) -> a.fault().current().compareTo(b.fault().current()) <= 0 ? a : b);
+    }
+    worst.values().forEach(found -> verdicts.add(judge(found, study)));
+    return verdicts.stream();
+  }
+
+  private static boolean unknown(Feed feed, Study study) {
+    return Stream.concat(feed.lineWays().stream(), Stream.of(feed.backWay()))
+        .flatMap(way -> study.wires(way).stream())
+        .anyMatch(wire -> wire.section().isEmpty() || study.length(wire).isEmpty());
+  }
+
+  private static Optional<Fault.Prospective> fault(Feed feed, Study study) {
+    var a = new TerminalRef(feed.device().id(), feed.intake().lines().getFirst());
+    var b =
+        new TerminalRef(
+            feed.device().id(), feed.intake().back().orElseGet(() -> feed.intake().lines().get(1)));
+    return study.leastFault().between(a, b);
+  }
+
+  private static Verdict judge(Worst worst, Study study) {
+    var guard = worst.guard();
+    var fault = worst.fault();
+    var id = guard.device().id();
+    var needed = TripTime.opensWithin(guard.guard(), WITHIN, fault.alternating());
+    var time = TripTime.latest(guard.guard(), fault.current(), fault.alternating());
+    var trail = trail(worst, needed, time);
+    if (fault.current().compareTo(needed) >= 0) return new Verdict.Pass(id, trail);
+    var carried = carried(worst, study);
+    var safe = carried.map(least -> least.compareTo(fault.current()) >= 0).orElse(false);
+    var end = worst.feed().device().designation();
+    var why =
+        fault
+            .limitedBy()
+            .map(supply ->
+                "%s gives no more than %s"
+                    .formatted(supply.device().designation(), fault.current()))
+            .orElse("only %s flow there".formatted(fault.current()));
+    return new Verdict.Finding(
+        id,
+        safe ? Severity.WARNING : Severity.ERROR,
+        safe ? "A short takes the whole supply down" : "A short circuit does not open it",
+        "A short at %s does not open %s (%s): it needs %s to open within 5 s, and %s. %s"
+            .formatted(
+                end,
+                guard.device().designation(),
+                guard.guard(),
+                needed,
+                why,
+                safe
+                    ? "The wire carries that for ever, so nothing burns, but everything on the supply goes dead instead of this branch. Electronic protection would part it."
+                    : "The wire burns before the device opens. Use a smaller or quicker device, a thicker wire, or electronic protection."),
+        trail,
+        List.of());
+  }
+
+  private static Trail trail(Worst worst, Current needed, Optional<Duration> time) {
+    var w = Working.of("Short circuit at " + worst.feed().device().designation());
+    w.given(
+        "Z",
+        new nelvar.core.units.Resistance(worst.fault().ohms()),
+        "there and back, wires at 70 °C, contacts and devices on the way");
+    w.result(
+        "Ik",
+        worst.fault().limitedBy().isPresent() ? "limit of the supply" : "0.95 · U/Z",
+        worst.fault().current());
+    w.given(
+        "Ia",
+        needed,
+        worst.guard().guard() + " opens within 5 s" + (worst.fault().alternating() ? "" : ", DC"));
+    var result =
+        w.result(
+            "t", "by its curve", time.map(Duration::toString).orElse("it need not open at all"));
+    return w.explain(result).trail();
+  }
+
+  /// The least ampacity of the wires behind the guard on the way to its load.
+  private static Optional<Current> carried(Worst worst, Study study) {
+    Optional<Current> least = Optional.empty();
+    for (var wire : study.wires(worst.feed().lineWays().getFirst())) {
+      if (study.circuit(wire).flatMap(c -> c.guard()).filter(worst.guard()::equals).isEmpty())
+        continue;
+      var own = Ampacity.of(wire, study).found().map(e -> e.value());
+      if (own.isEmpty()) return Optional.empty();
+      if (least.isEmpty() || own.get().compareTo(least.get()) < 0) least = own;
+    }
+    return least;
+  }
+}
