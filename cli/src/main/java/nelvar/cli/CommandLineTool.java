@@ -9,6 +9,7 @@ import picocli.CommandLine;
     description = "The electrical panel of a machine: computed, judged, documented.",
     subcommands = {
       ReviewCommand.class,
+      SolveCommand.class,
       CalcCommand.class,
       PackCommand.class,
       ExportCommand.class,
@@ -63,6 +64,7 @@ public final class CommandLineTool implements Runnable {
   private static String explain(Exception problem) {
     return switch (problem) {
       case nelvar.core.file.UnreadableFile unreadable -> String.valueOf(unreadable.getMessage());
+      case nelvar.core.network.TrialText.Unreadable wrong -> String.valueOf(wrong.getMessage());
       case nelvar.core.calc.Calculator.WrongInput wrong -> String.valueOf(wrong.getMessage());
       case java.nio.file.AccessDeniedException denied ->
           "may not write " + denied.getFile() + ": choose another folder";

@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
+import nelvar.core.exchange.SpiceNetlist;
 import nelvar.core.review.Review;
 import nelvar.documents.content.Lists;
 import nelvar.documents.export.CsvExport;
@@ -24,7 +25,7 @@ final class ExportCommand implements Callable<Integer> {
       required = true,
       paramLabel = "F",
       description =
-          "pdf, svg (single-line), xlsx (all lists), json (review), or a list as CSV: wire-list, cable-list, terminal-plan, bill-of-materials, settings, findings, deviations, not-checked.")
+          "pdf, svg (single-line), xlsx (all lists), json (review), spice-dc and spice-ac (netlist of the running machine), or a list as CSV: wire-list, cable-list, terminal-plan, bill-of-materials, settings, findings, deviations, not-checked.")
   private String format = "";
 
   @CommandLine.Option(
@@ -46,18 +47,25 @@ final class ExportCommand implements Callable<Integer> {
     return CommandLineTool.FINE;
   }
 
+  private static byte[] utf8(String text) {
+    return text.getBytes(StandardCharsets.UTF_8);
+  }
+
   private byte[] bytes(Review review) {
     return switch (format) {
       case "pdf" -> PackFiles.pdf(review);
       case "svg" -> PackFiles.svg(review);
       case "xlsx" -> XlsxExport.write(Lists.all(review));
+      case "spice-dc" -> utf8(SpiceNetlist.direct(review.project(), review.study().asDesigned()));
+      case "spice-ac" ->
+          utf8(SpiceNetlist.alternating(review.project(), review.study().asDesigned()));
       case "json" -> (ReviewJson.of(review) + "\n").getBytes(StandardCharsets.UTF_8);
       default ->
           Lists.named(format, review)
               .map(list -> CsvExport.write(list).getBytes(StandardCharsets.UTF_8))
               .orElseThrow(() ->
                   new CommandLineTool.BadUse(
-                      "there is no format '%s'; there are pdf, svg, xlsx, json, %s"
+                      "there is no format '%s'; there are pdf, svg, xlsx, json, spice-dc, spice-ac, %s"
                           .formatted(
                               format,
                               String.join(

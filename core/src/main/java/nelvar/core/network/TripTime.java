@@ -56,7 +56,7 @@ public final class TripTime {
             m < 1.45
                 ? Double.POSITIVE_INFINITY
                 : m < 2.55 ? between(m, 1.45, HOUR, 2.55, at255) : at255 * Math.pow(2.55 / m, 2);
-        yield amperes >= magnetic ? Math.min(0.1, thermal) : thermal;
+        yield amperes >= magnetic ? 0.1 : Math.max(0.1, thermal);
       }
       case Guard.Fuse(var rating) -> {
         var factor = FuseLink.fusingFactor(rating);

@@ -250,8 +250,8 @@ class RulesTest {
         .control("K:A2", "T:-", section, metres);
   }
 
-  /// Contactor 24 V, 4.5 W: 128 Ω; at 85 %, 20.4 V, it takes 0.159 A and 3.6 V may be lost: on
-  /// 0.75 mm² at 70 °C (31.1 mΩ/m) 363 m one way.
+  /// Contactor 24 V, 4.5 W: 128 Ω; at 85 %, 20.4 V, it takes 0.159 A and 3.6 V may be lost: on 0.75
+  /// mm² at 70 °C (31.1 mΩ/m) 363 m one way.
   @ParameterizedTest
   @CsvSource({"362,true", "365,false"})
   void aCoilPullsInAtTheEndOfItsWires(double metres, boolean holds) {

@@ -11,6 +11,7 @@ public final class Main {
   private static final Set<String> COMMANDS =
       Set.of(
           "review",
+          "solve",
           "calc",
           "pack",
           "export",

@@ -1,0 +1,140 @@
+package nelvar.cli;
+
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Callable;
+import nelvar.core.analysis.Study;
+import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.ProjectFile;
+import nelvar.core.network.Conditions;
+import nelvar.core.network.Live;
+import nelvar.core.network.LoadMode;
+import nelvar.core.network.TrialText;
+import nelvar.core.network.WhatIf;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Significant;
+import picocli.CommandLine;
+
+@CommandLine.Command(
+    name = "solve",
+    description =
+        "Volts and amperes of a machine in one state. Exit 0 solved, 1 when contacts chatter or no steady state is found.",
+    mixinStandardHelpOptions = true)
+final class SolveCommand implements Callable<Integer> {
+  @CommandLine.Parameters(paramLabel = "FILE", description = "Project file (*.nelvar.json).")
+  private Path file = Path.of("");
+
+  @CommandLine.Option(
+      names = "--set",
+      paramLabel = "DEVICE=STATE",
+      description =
+          "S1=pressed, K1=off, A1.Q3=on, F3=open; a device by its id or designation. May be repeated.")
+  private List<String> set = new ArrayList<>();
+
+  @CommandLine.Option(
+      names = "--cut",
+      paramLabel = "CONDUCTOR",
+      description = "A broken conductor. May be repeated.")
+  private List<String> cut = new ArrayList<>();
+
+  @CommandLine.Option(
+      names = "--short",
+      paramLabel = "A,B",
+      description = "Two terminals bridged: T1:+,T1:-. May be repeated.")
+  private List<String> shorts = new ArrayList<>();
+
+  @CommandLine.Option(
+      names = "--weld",
+      paramLabel = "A,B",
+      description = "A contact that stays closed: K2:1,K2:2. May be repeated.")
+  private List<String> welds = new ArrayList<>();
+
+  @CommandLine.Option(
+      names = "--loads",
+      paramLabel = "L",
+      description =
+          "mean (with duty), together (all that can be on at once, the default), all_on, idle.")
+  private LoadMode loads = LoadMode.TOGETHER;
+
+  @CommandLine.Option(
+      names = "--mains",
+      paramLabel = "PERCENT",
+      description = "Mains voltage, 50 to 130 % of nominal (100).")
+  private double mains = 100;
+
+  @CommandLine.Option(
+      names = "--json",
+      description = "Machine-readable, version 1; see docs/guide/command-line.md.")
+  private boolean json;
+
+  @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
+
+  @Override
+  public Integer call() throws Exception {
+    if (!(mains >= 50 && mains <= 130))
+      throw new CommandLineTool.BadUse("--mains is from 50 to 130 %, not " + mains);
+    var study = Study.of(ProjectFile.at(file).open(), CatalogueFile.standard());
+    var conditions = new Conditions(study.project().brief().surroundings().inside(), mains / 100);
+    var live = study.engine().solve(trial(study, conditions), conditions);
+    var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
+    if (json) out.println(SolveJson.of(study.project(), live));
+    else text(study, live, out);
+    return live.status() == Live.Status.SOLVED ? CommandLineTool.FINE : CommandLineTool.FOUND;
+  }
+
+  private WhatIf trial(Study study, Conditions conditions) {
+    var read = new TrialText(study.project(), study.engine().circuitry(conditions.wires()));
+    var trial = WhatIf.AS_DESIGNED.with(loads);
+    for (var text : set) trial = read.set(trial, text);
+    for (var text : cut) trial = trial.togglingCut(read.conductor(text));
+    for (var text : welds) trial = trial.togglingWeld(read.contact(text));
+    for (var text : shorts) {
+      var ends = read.pair(text);
+      trial = trial.togglingShort(ends.getFirst(), ends.getLast());
+    }
+    return trial;
+  }
+
+  private static void text(Study study, Live live, PrintWriter out) {
+    out.printf(
+        "%s, wires at %s, mains %s of nominal%n",
+        live.status().words(),
+        live.conditions().wires(),
+        new Percent(100 * live.conditions().mains()));
+    for (var ref : live.chatter()) out.println("chatters: " + live.name(ref));
+    for (var output : live.outputs())
+      out.printf(
+          "source %-8s %-10s %10s %10s%s%n",
+          output.device().designation(),
+          output.output().name(),
+          output.current(),
+          output.power(),
+          SolveJson.state(output).map(s -> "  " + s).orElse(""));
+    for (var served : live.circuitry().served())
+      out.printf(
+          "load   %-8s %-10s %10s %10s%s%n",
+          served.device().designation(),
+          served.intake().name(),
+          live.at(served.device(), served.intake()),
+          live.taken(served.device(), served.intake()),
+          served.device().purpose().isEmpty() ? "" : "  " + served.device().purpose());
+    for (var ref : live.circuitry().actuatorRefs())
+      out.printf("state  %-20s %s%n", live.name(ref), live.on(ref) ? "on" : "off");
+    for (var pole : live.poles())
+      live.tripTime(pole)
+          .ifPresent(time ->
+              out.printf(
+                  "opens  %s (%s) carries %s: within %s%n",
+                  pole.pole(), pole.guard(), pole.current(), time));
+    for (var wire : live.circuitry().assumed())
+      out.println(
+          "assumed a milliohm, its length or section not being known: " + study.label(wire));
+    out.printf(
+        "%d nodes, %d solves, currents at nodes add up to within %s A%n",
+        live.circuitry().grid().nodes(),
+        live.solution().solves(),
+        Significant.digits(live.solution().residual()));
+  }
+}

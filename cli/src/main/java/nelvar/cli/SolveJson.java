@@ -1,0 +1,145 @@
+package nelvar.cli;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nelvar.core.file.NelvarJson;
+import nelvar.core.model.Project;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.Live;
+import nelvar.core.network.solve.Phasor;
+
+/// A solved state as JSON, version 1. Volts, amperes, watts, seconds; angles in degrees.
+final class SolveJson {
+  private record Document(
+      int version,
+      String project,
+      String revision,
+      String status,
+      int solves,
+      double residual,
+      List<String> chatter,
+      Map<String, Boolean> states,
+      Map<String, Node> terminals,
+      Map<String, Both> conductors,
+      List<Source> sources,
+      List<Load> loads,
+      List<Opening> opens,
+      List<String> assumed) {}
+
+  /// Volts against the protective conductor; absent where nothing joins the two.
+  private record Node(boolean live, Optional<Both> toEarth) {}
+
+  private record Both(double direct, double alternating, double degrees) {}
+
+  private record Source(
+      String device,
+      String output,
+      boolean on,
+      double amperes,
+      double watts,
+      Optional<String> state) {}
+
+  private record Load(String device, String intake, double volts, double watts) {}
+
+  private record Opening(String pole, String device, double amperes, double within) {}
+
+  private SolveJson() {}
+
+  /// What is unusual about a source.
+  static Optional<String> state(Live.Output output) {
+    if (output.starved()) return Optional.of("its input collapses when it is loaded");
+    if (output.tripped()) return Optional.of("switched off by its own limit");
+    if (!output.on()) return Optional.of("off");
+    if (output.limited()) return Optional.of("at its current limit");
+    if (output.backFed()) return Optional.of("held up by another source");
+    return Optional.empty();
+  }
+
+  static String of(Project project, Live live) {
+    var states = new LinkedHashMap<String, Boolean>();
+    for (var ref : live.circuitry().actuatorRefs()) states.put(ref.toString(), live.on(ref));
+    var conductors = new LinkedHashMap<String, Both>();
+    for (var conductor : project.conductors())
+      conductors.put(conductor.id().text(), both(live.current(conductor.id())));
+    var document =
+        new Document(
+            1,
+            project.name(),
+            project.revision(),
+            live.status().words(),
+            live.solution().solves(),
+            rounded(live.solution().residual()),
+            live.chatter().stream().map(Object::toString).toList(),
+            states,
+            terminals(project, live),
+            conductors,
+            live.outputs().stream().map(SolveJson::source).toList(),
+            live.circuitry().served().stream()
+                .map(served ->
+                    new Load(
+                        served.device().id().text(),
+                        served.intake().name(),
+                        rounded(live.at(served.device(), served.intake()).volts()),
+                        rounded(live.taken(served.device(), served.intake()).watts())))
+                .toList(),
+            live.poles().stream().flatMap(pole -> opening(live, pole).stream()).toList(),
+            live.circuitry().assumed().stream().map(id -> id.text()).toList());
+    return NelvarJson.mapper()
+        .writerWithDefaultPrettyPrinter()
+        .writeValueAsString(document)
+        .replace("\r\n", "\n");
+  }
+
+  private static Map<String, Node> terminals(Project project, Live live) {
+    var all = new LinkedHashMap<String, Node>();
+    for (var device : project.devices())
+      live.circuitry()
+          .topology()
+          .part(device.id())
+          .ifPresent(part ->
+              part.terminals()
+                  .forEach(terminal -> {
+                    var ref = new TerminalRef(device.id(), terminal.name());
+                    all.put(
+                        ref.toString(),
+                        new Node(live.live(ref), live.toEarth(ref).map(SolveJson::both)));
+                  }));
+    return all;
+  }
+
+  private static Source source(Live.Output output) {
+    return new Source(
+        output.device().id().text(),
+        output.output().name(),
+        output.on(),
+        rounded(output.current().amperes()),
+        rounded(output.power().watts()),
+        state(output));
+  }
+
+  private static Optional<Opening> opening(Live live, Live.Loaded pole) {
+    return live.tripTime(pole)
+        .map(time ->
+            new Opening(
+                pole.pole().toString(),
+                pole.device().id().text(),
+                rounded(pole.current().amperes()),
+                rounded(time.seconds())));
+  }
+
+  private static Both both(Live.Both value) {
+    Phasor alternating = value.alternating();
+    var size = rounded(alternating.magnitude());
+    return new Both(
+        rounded(value.direct()),
+        size,
+        size == 0 ? 0 : rounded(Math.toDegrees(Math.atan2(alternating.im(), alternating.re()))));
+  }
+
+  /// To a millionth, so that the last bits of arithmetic do not show.
+  private static double rounded(double value) {
+    return Double.isFinite(value) ? Math.round(value * 1e6) / 1e6 + 0.0 : 0;
+  }
+}

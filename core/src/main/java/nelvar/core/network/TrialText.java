@@ -1,0 +1,129 @@
+package nelvar.core.network;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.Project;
+import nelvar.core.model.TerminalRef;
+
+/// Reads what to try as people write it: `S1=pressed`, `K1=off`, `A1.Q3=on`, `F3=open`. A device
+/// goes by its id or its designation.
+public final class TrialText {
+  private static final Set<String> ON = Set.of("on", "pressed", "closed", "in", "set");
+  private static final Set<String> OFF =
+      Set.of("off", "released", "open", "out", "let-go", "pulled", "tripped");
+
+  private final Project project;
+  private final Circuitry circuitry;
+
+  public TrialText(Project project, Circuitry circuitry) {
+    this.project = project;
+    this.circuitry = circuitry;
+  }
+
+  /// What cannot be read, and what would be.
+  public static final class Unreadable extends RuntimeException {
+    private static final long serialVersionUID = 1;
+
+    Unreadable(String message) {
+      super(message);
+    }
+  }
+
+  public WhatIf set(WhatIf trial, String text) {
+    var parts = text.split("=", 2);
+    if (parts.length != 2)
+      throw new Unreadable("'" + text + "' sets nothing: write DEVICE=STATE, such as S1=pressed");
+    var state = parts[1].strip().toLowerCase(Locale.ROOT);
+    if (!ON.contains(state) && !OFF.contains(state))
+      throw new Unreadable(
+          "'" + parts[1] + "' is not a state: write on, off, pressed, released, open or closed");
+    var name = parts[0].strip();
+    var device =
+        device(
+            name.contains(".") && find(name).isEmpty()
+                ? name.substring(0, name.lastIndexOf('.'))
+                : name);
+    var actuators =
+        circuitry.actuatorRefs().stream().filter(ref -> ref.device().equals(device.id())).toList();
+    if (actuators.isEmpty()) return guard(trial, device, OFF.contains(state));
+    return trial.holding(actuator(device, name, actuators), ON.contains(state));
+  }
+
+  private ActuatorRef actuator(Device device, String name, List<ActuatorRef> actuators) {
+    if (find(name).isPresent()) {
+      if (actuators.size() == 1) return actuators.getFirst();
+      throw new Unreadable(device.designation() + " has several: write " + all(actuators));
+    }
+    var wanted = name.substring(name.lastIndexOf('.') + 1);
+    return actuators.stream()
+        .filter(ref -> ref.name().equals(wanted))
+        .findFirst()
+        .orElseThrow(() ->
+            new Unreadable(
+                device.designation() + " has no '" + wanted + "'; there is " + all(actuators)));
+  }
+
+  private static String all(List<ActuatorRef> actuators) {
+    return actuators.stream().map(ActuatorRef::toString).collect(Collectors.joining(", "));
+  }
+
+  private WhatIf guard(WhatIf trial, Device device, boolean open) {
+    if (circuitry.poles.stream().noneMatch(pole -> pole.device().id().equals(device.id())))
+      throw new Unreadable(device.designation() + " has nothing that opens or closes");
+    return trial.opened().contains(device.id()) == open ? trial : trial.togglingGuard(device.id());
+  }
+
+  private Optional<Device> find(String name) {
+    return project.devices().stream()
+        .filter(
+            device -> device.id().text().equals(name) || device.designation().text().equals(name))
+        .findFirst();
+  }
+
+  private Device device(String name) {
+    return find(name)
+        .orElseThrow(() -> new Unreadable("there is no device '" + name + "' in this project"));
+  }
+
+  /// A conductor by its id or label.
+  public Id conductor(String name) {
+    return project.conductors().stream()
+        .filter(c -> c.id().text().equals(name) || c.label().text().equals(name))
+        .findFirst()
+        .map(c -> c.id())
+        .orElseThrow(() -> new Unreadable("there is no conductor '" + name + "' in this project"));
+  }
+
+  /// A terminal: `T1:+` or `-T1:+`.
+  public TerminalRef terminal(String text) {
+    var colon = text.indexOf(':');
+    if (colon < 1) throw new Unreadable("'" + text + "' is not a terminal: write it such as T1:+");
+    var ref = new TerminalRef(device(text.substring(0, colon)).id(), text.substring(colon + 1));
+    if (circuitry.node(ref) < 0)
+      throw new Unreadable("there is no terminal '" + text + "' in this project");
+    return ref;
+  }
+
+  /// Two terminals with a comma between: `T1:+,T1:-`.
+  public List<TerminalRef> pair(String text) {
+    var parts = text.split(",");
+    if (parts.length != 2)
+      throw new Unreadable("'" + text + "' is not two terminals: write them such as T1:+,T1:-");
+    return List.of(terminal(parts[0].strip()), terminal(parts[1].strip()));
+  }
+
+  /// A contact by its two terminals: `K2:1,K2:2`.
+  public PoleRef contact(String text) {
+    var ends = pair(text);
+    for (var s : circuitry.switched) {
+      if (Set.of(s.pole().a(), s.pole().b()).equals(Set.copyOf(ends))) return s.pole();
+    }
+    throw new Unreadable(
+        "there is no contact between " + ends.getFirst() + " and " + ends.getLast());
+  }
+}
