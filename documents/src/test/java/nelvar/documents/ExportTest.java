@@ -143,7 +143,7 @@ class ExportTest {
   void theStripShowsTheThinReturn() {
     var study = Machines.planted(false).study();
     var path = nelvar.core.analysis.load.PathTo.of(new Id("W32"), study).orElseThrow();
-    var strip = PathStrip.of(path, study, Optional.of(new Id("W32")));
+    var strip = PathStrip.of(path, study.asDesigned(), Optional.of(new Id("W32")));
     assertThat(sane(strip)).isTrue();
     assertThat(strip.spot(new Id("W32"))).isPresent();
     assertThat(String.join(" ", labels(strip))).contains("shared by 8", "-T2", "-M6");

@@ -130,9 +130,20 @@ public final class Circuitry {
     return assumed;
   }
 
-  List<Switched> switchedBy(int actuator) {
-    var all = new ArrayList<Switched>();
-    for (var s : switched) if (s.actuator() == actuator) all.add(s);
+  /// The contacts of a device, outputs of transistors among them.
+  public List<PoleRef> contacts(Id device) {
+    var all = new ArrayList<PoleRef>();
+    for (var s : switched) if (s.pole().a().device().equals(device)) all.add(s.pole());
     return all;
+  }
+
+  /// Whether a device has a protective pole that can be pulled.
+  public boolean guards(Id device) {
+    return poles.stream().anyMatch(pole -> pole.device().id().equals(device));
+  }
+
+  /// What moves the contacts of a device.
+  public List<ActuatorRef> actuators(Id device) {
+    return actuators.stream().map(Set::ref).filter(ref -> ref.device().equals(device)).toList();
   }
 }

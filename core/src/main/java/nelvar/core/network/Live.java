@@ -313,11 +313,11 @@ public final class Live {
 
   // An unsettled solution may hold anything; what cannot be written as a quantity is cut off.
   private static Power power(double watts) {
-    return new Power(Double.isFinite(watts) ? Math.clamp(watts, 0, 1e8) : 0);
+    return new Power(Double.isFinite(watts) && watts >= 1e-6 ? Math.min(watts, 1e8) : 0);
   }
 
   private static Current amperes(double amperes) {
-    return new Current(Double.isFinite(amperes) ? Math.clamp(amperes, 0, 1e6) : 0);
+    return new Current(Double.isFinite(amperes) && amperes >= 1e-6 ? Math.min(amperes, 1e6) : 0);
   }
 
   /// When a protective pole opens at its present current; empty where it need not.
@@ -338,6 +338,42 @@ public final class Live {
   /// `-K1 coil`, `-S1 pressed`.
   public String name(ActuatorRef ref) {
     return label(ref.device()) + " " + ref.name();
+  }
+
+  /// What is tried in this state, in words.
+  public java.util.List<String> tried() {
+    var all = new ArrayList<String>();
+    for (var ref : circuitry.actuatorRefs()) {
+      var held = trial.held().get(ref);
+      if (held != null)
+        all.add(name(ref) + (ref.name().equals("pressed") && held ? "" : held ? " on" : " off"));
+    }
+    for (var device : circuitry.topology().project().devices())
+      if (trial.opened().contains(device.id())) all.add(device.designation() + " pulled");
+    for (var s : circuitry.switched)
+      if (trial.welded().contains(s.pole()))
+        all.add(
+            label(s.pole().a().device())
+                + " "
+                + s.pole().a().terminal()
+                + "–"
+                + s.pole().b().terminal()
+                + " welded");
+    for (var conductor : circuitry.topology().project().conductors())
+      if (trial.cut().contains(conductor.id())) all.add(conductor.label() + " cut");
+    for (var s : trial.shorts()) all.add(at(s.a()) + " to " + at(s.b()) + " bridged");
+    switch (trial.loads()) {
+      case TOGETHER -> {}
+      case MEAN -> all.add("loads at duty");
+      case ALL_ON -> all.add("every load on");
+      case IDLE -> all.add("loads at rest");
+    }
+    return all;
+  }
+
+  /// `-T1:+`.
+  public String at(TerminalRef terminal) {
+    return label(terminal.device()) + ":" + terminal.terminal();
   }
 
   /// Whether a contact or pole conducts.

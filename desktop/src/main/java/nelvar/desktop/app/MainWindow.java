@@ -17,11 +17,13 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 import nelvar.core.analysis.load.PathTo;
 import nelvar.core.model.Id;
 import nelvar.core.review.Review;
 import nelvar.desktop.control.DrawingPane;
+import nelvar.desktop.control.MeterBar;
 import nelvar.desktop.control.SideSheet;
 import nelvar.desktop.session.Places;
 import nelvar.desktop.session.Session;
@@ -47,6 +49,7 @@ public final class MainWindow {
       new DrawingPane("The way of the current to the selection and back", false);
   private final ScrollPane stripScroll = new ScrollPane(strip);
   private final Label stripHint = new Label();
+  private final MeterBar meter = new MeterBar();
   private final HBox message = new HBox();
   private final Label messageText = new Label();
   private final PauseTransition messageTime = new PauseTransition(Duration.seconds(6));
@@ -87,14 +90,14 @@ public final class MainWindow {
     sideFrame.getStyleClass().add("side-frame");
     frame.setRight(sideFrame);
     stripHint.getStyleClass().add("soft");
-    stripHint.setPadding(new Insets(6, 18, 0, 18));
+    stripHint.setPadding(new Insets(4, 18, 0, 18));
     stripScroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     stripScroll.setFocusTraversable(false);
     var bottom = new BorderPane(stripScroll);
-    bottom.setTop(stripHint);
+    bottom.setTop(new VBox(meter, stripHint));
+    stripScroll.setPrefHeight(PathStrip.HEIGHT + 12);
+    stripScroll.setMinHeight(PathStrip.HEIGHT + 12);
     bottom.getStyleClass().add("path-strip");
-    bottom.setPrefHeight(PathStrip.HEIGHT + 36);
-    bottom.setMinHeight(PathStrip.HEIGHT + 36);
     strip.setId("path-strip");
     strip.onSelect(this::select);
     centre.setBottom(bottom);
@@ -185,6 +188,11 @@ public final class MainWindow {
     next.review().addListener(_ -> show());
     next.history().addListener(_ -> head.show(next, next.review().get()));
     next.selection().addListener(_ -> show());
+    var bench = next.bench();
+    bench.solved().addListener(_ -> show());
+    bench.mode().addListener(_ -> show());
+    bench.plus().addListener(_ -> show());
+    bench.minus().addListener(_ -> show());
     next.message().addListener((_, _, text) -> tell(text));
     next.stale()
         .addListener((_, _, stale) ->
@@ -233,13 +241,15 @@ public final class MainWindow {
       centre.setCenter(current.view());
       current.show(s, review, theme);
       path(s, review);
+      meter.show(s);
     });
   }
 
   private void path(Session session, Review review) {
     var selected = session.selection().get();
     var subject = selected.or(() -> fullestLoad(review));
-    var path = subject.flatMap(id -> PathTo.of(id, review.study()));
+    var live = session.bench().solved().get().live();
+    var path = subject.flatMap(id -> PathTo.of(id, review.study(), live));
     if (path.isEmpty()) {
       stripHint.setText(
           selected.isPresent()
@@ -250,8 +260,10 @@ public final class MainWindow {
       strip.show(new Drawing(10, PathStrip.HEIGHT, List.of(), List.of()), theme);
       return;
     }
-    stripHint.setText(path.get().title());
-    strip.show(PathStrip.of(path.get(), review.study(), selected), theme);
+    stripHint.setText(
+        path.get().title()
+            + (session.bench().trial().get().asDesigned() ? "" : ", as tried; dashed: no volts"));
+    strip.show(PathStrip.of(path.get(), live, selected), theme);
     strip.focusOn(selected);
     Platform.runLater(() -> reveal(selected));
   }
@@ -315,6 +327,16 @@ public final class MainWindow {
   void focusFind() {
     head.find().requestFocus();
     head.find().selectAll();
+  }
+
+  void focusMeter() {
+    meter.first().requestFocus();
+    meter.first().selectAll();
+  }
+
+  /// Everything tried is put back.
+  void asDesigned() {
+    session.ifPresent(s -> s.bench().back());
   }
 
   void focusPath() {

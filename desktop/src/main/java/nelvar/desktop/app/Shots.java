@@ -46,6 +46,18 @@ public final class Shots {
                 "%d-%s.png"
                     .formatted(i + 1, stages.get(i).name().toLowerCase(java.util.Locale.ROOT))));
       }
+      var bench = window.session().orElseThrow().bench();
+      bench.plus().set(Optional.of(nelvar.core.model.TerminalRef.of("M6:+")));
+      bench.minus().set(Optional.of(nelvar.core.model.TerminalRef.of("M6:-")));
+      bench
+          .trial()
+          .set(
+              nelvar.core.network.WhatIf.AS_DESIGNED.holding(
+                  new nelvar.core.network.ActuatorRef(new Id("S1"), "pressed"), true));
+      window.select(new Id("M3"));
+      window.choose(stages.get(1));
+      picture(scene, folder.resolve("6-meter.png"));
+      bench.back();
       window.theme(true);
       window.select(new Id("M6"));
       window.choose(stages.get(1));

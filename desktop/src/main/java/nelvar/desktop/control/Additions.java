@@ -120,7 +120,12 @@ final class Additions {
           nelvar.core.catalogue.FuseHolder _,
           nelvar.core.catalogue.ElectronicProtection _ ->
           "-F";
-      case nelvar.core.catalogue.DcSupply _, nelvar.core.catalogue.ControlTransformer _ -> "-T";
+      case nelvar.core.catalogue.DcSupply _,
+          nelvar.core.catalogue.ControlTransformer _,
+          nelvar.core.catalogue.RectifierBank _ ->
+          "-T";
+      case nelvar.core.catalogue.DiodeModule _ -> "-V";
+      case nelvar.core.catalogue.TimerRelay _ -> "-K";
       case nelvar.core.catalogue.FrequencyConverter _,
           nelvar.core.catalogue.ServoDrive _,
           nelvar.core.catalogue.StepperDrive _ ->

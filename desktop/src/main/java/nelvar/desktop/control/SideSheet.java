@@ -154,6 +154,7 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
             : device.purpose() + ", " + device.place().words());
     facts(Facts.of(device, review.study()));
     findings(device.id(), review);
+    part.ifPresent(p -> trying(Trying.of(device, p, session)));
     content.getChildren().add(section("Settings"));
     DeviceSettings.of(device, session, review).forEach(content.getChildren()::add);
     wires(device, session, review);
@@ -166,6 +167,12 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
         .add(
             Additions.remove(
                 device.designation() + " and its wires", () -> session.edit(Edits.remove(device))));
+  }
+
+  private void trying(List<Node> rows) {
+    if (rows.isEmpty()) return;
+    content.getChildren().add(section("Try and measure (volts to earth)"));
+    content.getChildren().add(new VBox(rows.toArray(Node[]::new)));
   }
 
   private void wires(Device device, Session session, Review review) {
@@ -209,6 +216,7 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
                 study.cable(conductor).map(cable -> ", core of " + cable.label()).orElse("")));
     facts(Facts.of(conductor, study));
     findings(conductor.id(), review);
+    trying(Trying.of(conductor, session));
     content.getChildren().add(section("Settings"));
     ConductorSettings.of(conductor, session, study).forEach(content.getChildren()::add);
     content

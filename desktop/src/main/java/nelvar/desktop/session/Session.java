@@ -40,6 +40,7 @@ public final class Session {
   private final SimpleObjectProperty<Optional<Id>> selection =
       new SimpleObjectProperty<>(Optional.empty());
   private final ReadOnlyObjectWrapper<Optional<ProjectFile>> file;
+  private final Bench bench;
   private final ProjectFile journal;
   private final AtomicReference<Project> wanted = new AtomicReference<>();
   private final AtomicReference<Optional<Project>> toKeep = new AtomicReference<>(Optional.empty());
@@ -66,6 +67,12 @@ public final class Session {
     this.file = new ReadOnlyObjectWrapper<>(file);
     this.history = new ReadOnlyObjectWrapper<>(History.of(reviewed.project(), onDisk));
     this.review = new ReadOnlyObjectWrapper<>(reviewed);
+    this.bench = new Bench(review.getReadOnlyProperty(), reviewing, interfaceThread);
+  }
+
+  /// What is tried and measured on the machine; never part of the project.
+  public Bench bench() {
+    return bench;
   }
 
   public Project project() {

@@ -3,9 +3,9 @@ package nelvar.documents.drawing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.PathTo;
 import nelvar.core.model.Id;
+import nelvar.core.network.Live;
 
 /// The way from the inlet to a thing and back as a strip: devices as boxes, wires as lines whose
 /// width follows the current. Units are pixels.
@@ -15,19 +15,20 @@ public final class PathStrip {
   private static final double BOX = 26;
   private static final double BACK = 97;
 
-  private final Study study;
+  private final Live live;
   private final Optional<Id> selected;
   private final List<Shape> shapes = new ArrayList<>();
   private final List<Drawing.Spot> spots = new ArrayList<>();
   private double x = 18;
 
-  private PathStrip(Study study, Optional<Id> selected) {
-    this.study = study;
+  private PathStrip(Live live, Optional<Id> selected) {
+    this.live = live;
     this.selected = selected;
   }
 
-  public static Drawing of(PathTo path, Study study, Optional<Id> selected) {
-    var strip = new PathStrip(study, selected);
+  /// @param live the state whose currents give the lines their width
+  public static Drawing of(PathTo path, Live live, Optional<Id> selected) {
+    var strip = new PathStrip(live, selected);
     for (var hop : path.out()) {
       switch (hop) {
         case PathTo.Hop.Through through -> strip.device(through, path.out().getLast() == hop);
@@ -59,7 +60,11 @@ public final class PathStrip {
             BOX,
             4,
             Optional.of(chosen ? Ink.ACCENT_SOFT : Ink.CARD),
-            Optional.of(Shape.Pen.of(chosen ? Ink.ACCENT : ink, chosen ? 2 : 1.5))));
+            Optional.of(
+                new Shape.Pen(
+                    chosen ? Ink.ACCENT : hop.energised() ? ink : Ink.TEXT_FAINT,
+                    chosen ? 2 : 1.5,
+                    hop.energised() ? 0 : 4))));
     shapes.add(
         Shape.text(
             x + width / 2, OUT + 17, name, Face.MONO_BOLD, 13, Ink.TEXT, Shape.Anchor.MIDDLE));
@@ -84,8 +89,8 @@ public final class PathStrip {
   private void wire(String label, PathTo.Hop hop) {
     var conductor =
         switch (hop) {
-          case PathTo.Hop.Wire(var wire, _, _) -> wire;
-          case PathTo.Hop.Run(var wires, _, _) -> wires.getFirst();
+          case PathTo.Hop.Wire(var wire, _, _, _) -> wire;
+          case PathTo.Hop.Run(var wires, _, _, _) -> wires.getFirst();
           case PathTo.Hop.Through _ -> throw new IllegalArgumentException("a device is not a wire");
         };
     var texts = hop.notes();
@@ -98,7 +103,7 @@ public final class PathStrip {
                     .orElse(0))
             + 14;
     var chosen = isSelected(conductor.id());
-    var current = study.designCurrent(conductor).amperes();
+    var current = live.current(conductor.id()).rms();
     var thickness = Math.clamp(1.5 + 1.6 * Math.log1p(current), 1.5, 9);
     shapes.add(
         Shape.line(
@@ -106,7 +111,10 @@ public final class PathStrip {
             OUT + BOX / 2,
             x + width,
             OUT + BOX / 2,
-            Shape.Pen.of(chosen ? Ink.ACCENT : Ink.of(hop.source()), thickness)));
+            new Shape.Pen(
+                chosen ? Ink.ACCENT : hop.energised() ? Ink.of(hop.source()) : Ink.TEXT_FAINT,
+                hop.energised() ? thickness : 2,
+                hop.energised() ? 0 : 5)));
     shapes.add(
         Shape.text(
             x + width / 2,
@@ -151,7 +159,14 @@ public final class PathStrip {
     var right = Math.max(end, total + 18);
     x = Math.max(x, right + 20);
     var ink = Ink.of(wires.getFirst().source());
-    shapes.add(Shape.line(18, BACK, right, BACK, Shape.Pen.of(ink, 1.5)));
+    var flows = wires.stream().allMatch(PathTo.Hop.Wire::energised);
+    shapes.add(
+        Shape.line(
+            18,
+            BACK,
+            right,
+            BACK,
+            new Shape.Pen(flows ? ink : Ink.TEXT_FAINT, 1.5, flows ? 0 : 5)));
     shapes.add(
         Shape.polygon(Optional.of(ink), Optional.empty(), 12, BACK, 20, BACK - 4, 20, BACK + 4));
     var at = right - 6;

@@ -15,6 +15,7 @@ import nelvar.core.catalogue.Contactor;
 import nelvar.core.catalogue.DcSupply;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Id;
+import nelvar.core.network.Live;
 import nelvar.core.review.Review;
 import nelvar.core.units.Significant;
 
@@ -37,7 +38,12 @@ public final class River {
 
   /// @param amps arms follow current instead of power
   /// @param dry loads behind contactors shown dry, as when a stop has opened them
-  public record View(boolean amps, boolean dry, Optional<Id> selected) {}
+  /// @param live a state tried out: what is not energised in it is dry
+  public record View(boolean amps, boolean dry, Optional<Id> selected, Optional<Live> live) {
+    public View(boolean amps, boolean dry, Optional<Id> selected) {
+      this(amps, dry, selected, Optional.empty());
+    }
+  }
 
   private final Study study;
   private final View view;
@@ -159,6 +165,7 @@ public final class River {
     var branch = group.first();
     var dry =
         dryAbove
+            || dead(branch)
             || (view.dry()
                 && branch.cutBy().stream()
                     .anyMatch(device -> study.part(device).orElse(null) instanceof Contactor));
@@ -201,6 +208,19 @@ public final class River {
     if (vessel) vessel(branch, x, middle, height, inkBelow, dry);
     else gate(branch, x, middle, width, ink);
     return new Placed(x, middle, width, dry);
+  }
+
+  /// Whether a tried-out state leaves a load or supply without volts.
+  private boolean dead(Branch branch) {
+    return view.live()
+        .filter(live -> !branch.guard().isPresent())
+        .filter(live ->
+            study.network().feeds(branch.device().id()).stream()
+                .anyMatch(feed ->
+                    feed.source().isPresent()
+                        && live.at(branch.device(), feed.intake()).volts()
+                            < 0.3 * feed.voltage().volts()))
+        .isPresent();
   }
 
   /// How much height the rows below a branch take by themselves.

@@ -93,12 +93,20 @@ public final class PowerStage implements Stage {
     draw();
   }
 
+  private Optional<nelvar.core.network.Live> tried() {
+    return session
+        .map(Session::bench)
+        .filter(bench -> !bench.trial().get().asDesigned())
+        .map(bench -> bench.solved().get().live());
+  }
+
   private void draw() {
     if (session.isEmpty() || review.isEmpty()) return;
     var study = review.get().study();
     var selected = session.get().selection().get();
     river.show(
-        River.of(review.get(), new River.View(amps.isSelected(), dry.isSelected(), selected)),
+        River.of(
+            review.get(), new River.View(amps.isSelected(), dry.isSelected(), selected, tried())),
         theme);
     river.focusOn(selected);
     var nothing = study.network().feeds().isEmpty();

@@ -1,0 +1,168 @@
+package nelvar.desktop.control;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import nelvar.core.catalogue.Part;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.ActuatorRef;
+import nelvar.core.network.Live;
+import nelvar.core.network.WhatIf;
+import nelvar.desktop.session.Bench;
+import nelvar.desktop.session.Session;
+
+/// What can be tried and measured on the selection: its switches, its contacts, its terminals with
+/// their volts to earth and a place for each probe.
+final class Trying {
+  private final Bench bench;
+  private final Live live;
+
+  private Trying(Session session) {
+    this.bench = session.bench();
+    this.live = bench.solved().get().live();
+  }
+
+  static List<Node> of(Device device, Part part, Session session) {
+    var trying = new Trying(session);
+    var rows = new ArrayList<Node>();
+    for (var ref : trying.live.circuitry().actuators(device.id())) rows.add(trying.actuator(ref));
+    if (trying.live.circuitry().guards(device.id())) rows.add(trying.guard(device));
+    trying.welds(device).ifPresent(rows::add);
+    for (var terminal : part.terminals()) {
+      var ref = new TerminalRef(device.id(), terminal.name());
+      if (trying.live.circuitry().topology().wired(ref)) rows.add(trying.terminal(ref));
+    }
+    return rows;
+  }
+
+  static List<Node> of(Conductor conductor, Session session) {
+    var trying = new Trying(session);
+    var live = trying.live;
+    var cut = trying.bench.trial().get().cut().contains(conductor.id());
+    var flows = row("Carries now", MeterWords.amperes(live.current(conductor.id())));
+    var lost =
+        row(
+            "Loses",
+            live.voltage(conductor.from(), conductor.to())
+                .map(MeterWords::volts)
+                .orElse(cut ? "cut" : "nothing joins its ends"));
+    var clamp = new Button("Clamp it");
+    clamp.setId("clamp");
+    clamp.setOnAction(_ -> trying.bench.mode().set(Bench.Mode.AMPERES));
+    var part = new Button(cut ? "Mend it" : "Cut it");
+    part.setId("cut");
+    part.setOnAction(_ -> trying.change(w -> w.togglingCut(conductor.id())));
+    return List.of(
+        flows,
+        lost,
+        trying.terminal(conductor.from()),
+        trying.terminal(conductor.to()),
+        new HBox(8, clamp, part));
+  }
+
+  private void change(UnaryOperator<WhatIf> how) {
+    bench.trial().set(how.apply(bench.trial().get()));
+  }
+
+  private static HBox row(String name, String value) {
+    var left = new Label(name);
+    left.setMinWidth(Region.USE_PREF_SIZE);
+    var right = new Label(value);
+    right.getStyleClass().add("value");
+    var space = new Region();
+    HBox.setHgrow(space, Priority.ALWAYS);
+    var row = new HBox(8, left, space, right);
+    row.setAlignment(Pos.CENTER_LEFT);
+    row.getStyleClass().add("fact");
+    return row;
+  }
+
+  private HBox actuator(ActuatorRef ref) {
+    var held = bench.trial().get().held().get(ref);
+    var row = row(ref.name(), live.on(ref) ? "on" : "off");
+    for (var state : new boolean[] {true, false}) {
+      var button = new ToggleButton(state ? "hold on" : "hold off");
+      button.setId("hold-" + (state ? "on-" : "off-") + ref.name());
+      button.setSelected(held != null && held == state);
+      button.setMinWidth(Region.USE_PREF_SIZE);
+      button.setAccessibleText("Hold " + live.name(ref) + (state ? " on" : " off") + ", to try it");
+      button.setOnAction(
+          _ -> change(w -> button.isSelected() ? w.holding(ref, state) : w.releasing(ref)));
+      row.getChildren().add(button);
+    }
+    return row;
+  }
+
+  private HBox guard(Device device) {
+    var opened = bench.trial().get().opened().contains(device.id());
+    var row = row("protective device", opened ? "pulled" : "in");
+    var button = new ToggleButton("pull");
+    button.setId("pull");
+    button.setSelected(opened);
+    button.setOnAction(_ -> change(w -> w.togglingGuard(device.id())));
+    row.getChildren().add(button);
+    return row;
+  }
+
+  private Optional<Node> welds(Device device) {
+    var contacts =
+        live.circuitry().contacts(device.id()).stream()
+            .filter(pole ->
+                live.circuitry().topology().wired(pole.a())
+                    && live.circuitry().topology().wired(pole.b()))
+            .toList();
+    if (contacts.isEmpty() || contacts.size() > 8) return Optional.empty();
+    var flow = new FlowPane(6, 4);
+    flow.setAlignment(Pos.CENTER_LEFT);
+    flow.getChildren().add(new Label("weld"));
+    for (var pole : contacts) {
+      var button = new ToggleButton(pole.a().terminal() + "–" + pole.b().terminal());
+      button.setSelected(bench.trial().get().welded().contains(pole));
+      button.setAccessibleText("Weld contact " + pole + " closed, to try it");
+      button.setOnAction(_ -> change(w -> w.togglingWeld(pole)));
+      flow.getChildren().add(button);
+    }
+    flow.getStyleClass().add("fact");
+    return Optional.of(flow);
+  }
+
+  private HBox terminal(TerminalRef terminal) {
+    var volts =
+        live.toEarth(terminal)
+            .map(MeterWords::volts)
+            .orElseGet(() -> live.live(terminal) ? "live, not to earth" : "no way to earth");
+    var row = row(live.at(terminal), volts);
+    row.getChildren().getFirst().getStyleClass().add("mono");
+    row.getChildren().add(probe("+", terminal, true));
+    row.getChildren().add(probe("−", terminal, false));
+    return row;
+  }
+
+  private ToggleButton probe(String sign, TerminalRef terminal, boolean first) {
+    var property = first ? bench.plus() : bench.minus();
+    var button = new ToggleButton(sign);
+    button.getStyleClass().add("probe");
+    button.setMinWidth(Region.USE_PREF_SIZE);
+    button.setId(
+        (first ? "plus-" : "minus-") + terminal.toString().replaceAll("[^A-Za-z0-9]", "_"));
+    button.setSelected(property.get().filter(terminal::equals).isPresent());
+    button.setAccessibleText("Put the " + sign + " probe on " + live.at(terminal));
+    button.setOnAction(_ -> {
+      property.set(button.isSelected() ? Optional.of(terminal) : Optional.empty());
+      if (bench.mode().get() == Bench.Mode.AMPERES) bench.mode().set(Bench.Mode.VOLTS);
+    });
+    return button;
+  }
+}

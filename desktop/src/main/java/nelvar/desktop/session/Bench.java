@@ -1,0 +1,97 @@
+package nelvar.desktop.session;
+
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.Conditions;
+import nelvar.core.network.Live;
+import nelvar.core.network.Rehearsal;
+import nelvar.core.network.WhatIf;
+import nelvar.core.review.Review;
+
+/// What is tried on the open machine and measured on it: switches moved, wires cut, probes put. The
+/// project is never changed by it, and one call puts everything back as designed.
+public final class Bench {
+  /// What the meter measures.
+  public enum Mode {
+    VOLTS,
+    AMPERES,
+    OHMS
+  }
+
+  /// The state as solved.
+  ///
+  /// @param firstToOpen the protective device that opens first at its currents
+  public record Solved(Live live, Optional<Live.Loaded> firstToOpen) {}
+
+  private final SimpleObjectProperty<WhatIf> trial = new SimpleObjectProperty<>(WhatIf.AS_DESIGNED);
+  private final SimpleObjectProperty<Mode> mode = new SimpleObjectProperty<>(Mode.VOLTS);
+  private final SimpleObjectProperty<Optional<TerminalRef>> plus =
+      new SimpleObjectProperty<>(Optional.empty());
+  private final SimpleObjectProperty<Optional<TerminalRef>> minus =
+      new SimpleObjectProperty<>(Optional.empty());
+  private final ReadOnlyObjectWrapper<Solved> solved;
+  private final ReadOnlyObjectProperty<Review> review;
+  private final Executor worker;
+  private final Executor interfaceThread;
+
+  Bench(ReadOnlyObjectProperty<Review> review, Executor worker, Executor interfaceThread) {
+    this.review = review;
+    this.worker = worker;
+    this.interfaceThread = interfaceThread;
+    this.solved = new ReadOnlyObjectWrapper<>(solve(review.get(), WhatIf.AS_DESIGNED));
+    review.addListener(_ -> changed());
+    trial.addListener(_ -> changed());
+  }
+
+  private void changed() {
+    var about = review.get();
+    var tried = trial.get();
+    worker.execute(() -> {
+      var result = solve(about, tried);
+      interfaceThread.execute(() -> {
+        if (review.get() == about && trial.get().equals(tried)) solved.set(result);
+      });
+    });
+  }
+
+  private static Solved solve(Review about, WhatIf tried) {
+    var study = about.study();
+    var live =
+        tried.asDesigned()
+            ? study.asDesigned()
+            : study
+                .engine()
+                .solve(tried, Conditions.usual(study.project().brief().surroundings().inside()));
+    return new Solved(live, Rehearsal.firstToOpen(live));
+  }
+
+  public SimpleObjectProperty<WhatIf> trial() {
+    return trial;
+  }
+
+  /// Everything back as designed.
+  public void back() {
+    trial.set(WhatIf.AS_DESIGNED);
+  }
+
+  /// The newest solved state; for a moment that of the trial before.
+  public ReadOnlyObjectProperty<Solved> solved() {
+    return solved.getReadOnlyProperty();
+  }
+
+  public SimpleObjectProperty<Mode> mode() {
+    return mode;
+  }
+
+  public SimpleObjectProperty<Optional<TerminalRef>> plus() {
+    return plus;
+  }
+
+  public SimpleObjectProperty<Optional<TerminalRef>> minus() {
+    return minus;
+  }
+}
