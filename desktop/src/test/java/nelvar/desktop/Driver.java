@@ -87,6 +87,10 @@ final class Driver implements AutoCloseable {
     started = true;
   }
 
+  Stage stage() {
+    return stage;
+  }
+
   /// What the file dialogs will answer.
   void willPick(Path path) {
     answer = Optional.of(path);
