@@ -25,7 +25,7 @@ final class ExportCommand implements Callable<Integer> {
       required = true,
       paramLabel = "F",
       description =
-          "pdf, svg (single-line), xlsx (all lists), json (review), spice-dc and spice-ac (netlist of the running machine), or a list as CSV: wire-list, cable-list, terminal-plan, bill-of-materials, settings, findings, deviations, not-checked.")
+          "pdf, svg (single-line), xlsx (all lists), json (review), spice-dc and spice-ac (netlist of the running machine), or a list as CSV: wire-list, cable-list, terminal-plan, bill-of-materials, settings, short-circuit-currents, findings, deviations, not-checked.")
   private String format = "";
 
   @CommandLine.Option(

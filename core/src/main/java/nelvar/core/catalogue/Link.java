@@ -27,9 +27,9 @@ public record Link(
   }
 
   /// Whether it counts as joined when everything that can be on is on: all but the resting contacts
-  /// of coils.
+  /// of coils and the resting half of push-pull outputs.
   public boolean joinsWhenAllIsOn() {
-    return !(closedAtRest && actuator.equals(Optional.of(Actuator.COIL)));
+    return !(closedAtRest && (kind == Kind.OUTPUT || actuator.equals(Optional.of(Actuator.COIL))));
   }
 
   static Link joined(String a, String b) {
@@ -51,6 +51,10 @@ public record Link(
   /// One way for direct current; part of the way from a source to its loads all the same.
   static Link diode(String from, String to) {
     return new Link(from, to, Kind.DIODE, Optional.empty(), Optional.empty(), false);
+  }
+
+  static Link restOutput(String a, String b, String actuator) {
+    return new Link(a, b, Kind.OUTPUT, Optional.empty(), Optional.of(actuator), true);
   }
 
   static Link output(String a, String b, String actuator) {

@@ -33,7 +33,8 @@ public record Sensor(
     return switch (output) {
       case PNP -> List.of(Link.output("+", "OUT", SEES));
       case NPN -> List.of(Link.output("OUT", "-", SEES));
-      case PUSH_PULL, CONTACT, VOLTAGE, CURRENT, PULSES -> List.of();
+      case PUSH_PULL -> List.of(Link.output("+", "OUT", SEES), Link.restOutput("OUT", "-", SEES));
+      case CONTACT, VOLTAGE, CURRENT, PULSES -> List.of();
     };
   }
 

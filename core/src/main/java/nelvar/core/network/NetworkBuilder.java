@@ -63,7 +63,7 @@ final class NetworkBuilder {
     this.topology = topology;
     this.project = topology.project();
     this.wireTemperature = wireTemperature;
-    this.node = merged(topology);
+    this.node = topology.joinedNodes();
     for (var n : node) nodes = Math.max(nodes, n + 1);
     this.branchOf = new int[topology.edgeCount()];
     project
@@ -94,32 +94,6 @@ final class NetworkBuilder {
     var grid = new Grid(nodes, earth, branches, transformers, groups, emfs, loads, converters);
     return new Circuitry(
         topology, grid, node, branchOf, switched, actuators, served, given, poles, assumed);
-  }
-
-  /// Terminals that a part joins for good are one node.
-  private static int[] merged(Topology topology) {
-    var root = new int[topology.nodeCount()];
-    for (var i = 0; i < root.length; i++) root[i] = i;
-    for (var edge = 0; edge < topology.edgeCount(); edge++) {
-      if (!(topology.edge(edge) instanceof Edge.Through(_, var link))
-          || link.kind() != Link.Kind.JOINED) continue;
-      var a = find(root, topology.from(edge));
-      var b = find(root, topology.otherEnd(edge, topology.from(edge)));
-      root[Math.max(a, b)] = Math.min(a, b);
-    }
-    var number = new int[root.length];
-    var next = 0;
-    for (var i = 0; i < root.length; i++)
-      number[i] = find(root, i) == i ? next++ : number[find(root, i)];
-    return number;
-  }
-
-  private static int find(int[] root, int i) {
-    while (root[i] != i) {
-      root[i] = root[root[i]];
-      i = root[i];
-    }
-    return i;
   }
 
   int node(Device device, String terminal) {

@@ -9,6 +9,8 @@ import java.util.Optional;
 import java.util.function.UnaryOperator;
 import nelvar.core.catalogue.Actuator;
 import nelvar.core.catalogue.DcSupply;
+import nelvar.core.catalogue.Element;
+import nelvar.core.model.Device;
 import nelvar.core.units.Duration;
 
 /// What happens in which order when something is done to a machine: buttons pressed, mains lost,
@@ -30,6 +32,11 @@ public final class Rehearsal {
   private final Map<ActuatorRef, Double> moves = new LinkedHashMap<>();
   private final Map<PoleRef, Double> trips = new LinkedHashMap<>();
   private final Map<Integer, Double> supplies = new LinkedHashMap<>();
+
+  /// Charge that falls to a voltage at a time: what to say then.
+  private final Map<String, Double> charges = new LinkedHashMap<>();
+
+  private final java.util.Set<nelvar.core.model.Id> charged = new java.util.LinkedHashSet<>();
 
   /// Supplies that stand otherwise than their input says, until their time is up.
   private final Map<Integer, Boolean> lagging = new HashMap<>();
@@ -90,7 +97,7 @@ public final class Rehearsal {
 
   private double earliest() {
     var due = Double.MAX_VALUE;
-    for (var times : List.of(moves.values(), trips.values(), supplies.values()))
+    for (var times : List.of(moves.values(), trips.values(), supplies.values(), charges.values()))
       for (var t : times) due = Math.min(due, t);
     return due;
   }
@@ -105,6 +112,35 @@ public final class Rehearsal {
     trips.keySet().retainAll(overloaded.keySet());
     overloaded.forEach((pole, at) -> trips.merge(pole, at, Math::min));
     supplies(live);
+    charges(live);
+  }
+
+  /// Capacitors of devices that have just lost their supply empty through their bleeder.
+  private void charges(Live live) {
+    for (var served : live.circuitry().served()) {
+      var device = served.device();
+      for (var element : live.circuitry().topology().part(device.id()).orElseThrow().elements()) {
+        if (!(element instanceof Element.Store store) || store.bleeder().isEmpty()) continue;
+        var fed =
+            live.at(device, served.intake()).volts()
+                >= 0.5 * served.intake().accepts().least().volts();
+        if (fed) {
+          charged.add(device.id());
+          charges.keySet().removeIf(what -> what.startsWith(device.designation() + " holds "));
+        } else if (charged.remove(device.id())) {
+          empties(device, store);
+        }
+      }
+    }
+  }
+
+  private void empties(Device device, Element.Store store) {
+    var tau = store.bleeder().orElseThrow().ohms() * store.capacitance().farads();
+    for (var volts : new int[] {60, 5}) {
+      var seconds = tau * Math.log(store.voltage().volts() / volts);
+      if (seconds > 0)
+        charges.put(device.designation() + " holds " + volts + " V and less", time + seconds);
+    }
   }
 
   private double delay(Live live, ActuatorRef ref) {
@@ -168,6 +204,7 @@ public final class Rehearsal {
               : trial.togglingGuard(pole.a().device());
       what.add(moments.getLast().live().label(pole.a().device()) + " opens");
     }
+    what.addAll(due(charges));
     for (var group : due(supplies)) {
       var up = !Boolean.TRUE.equals(lagging.remove(group));
       standing.put(group, up);

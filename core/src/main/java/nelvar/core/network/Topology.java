@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nelvar.core.catalogue.Catalogue;
+import nelvar.core.catalogue.Link;
 import nelvar.core.catalogue.Part;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
@@ -136,6 +137,33 @@ public final class Topology {
 
   public int otherEnd(int edge, int node) {
     return from[edge] == node ? to[edge] : from[edge];
+  }
+
+  /// For each terminal the number of the node it is one with: terminals that parts join for good
+  /// are one.
+  public int[] joinedNodes() {
+    var root = new int[terminals.size()];
+    for (var i = 0; i < root.length; i++) root[i] = i;
+    for (var edge = 0; edge < edges.size(); edge++) {
+      if (!(edges.get(edge) instanceof Edge.Through(_, var link))
+          || link.kind() != Link.Kind.JOINED) continue;
+      var a = find(root, from[edge]);
+      var b = find(root, to[edge]);
+      root[Math.max(a, b)] = Math.min(a, b);
+    }
+    var number = new int[root.length];
+    var next = 0;
+    for (var i = 0; i < root.length; i++)
+      number[i] = find(root, i) == i ? next++ : number[find(root, i)];
+    return number;
+  }
+
+  private static int find(int[] root, int i) {
+    while (root[i] != i) {
+      root[i] = root[root[i]];
+      i = root[i];
+    }
+    return i;
   }
 
   /// Whether any conductor lands on the terminal.

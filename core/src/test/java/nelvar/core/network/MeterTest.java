@@ -235,6 +235,31 @@ class MeterTest {
     }
   }
 
+  /// The drive of 0.75 kW: 235 µF and 68 kΩ from √2·528 V are down to 60 V after 40.3 s, to 5 V
+  /// after 80 s.
+  @Test
+  void capacitorsEmptyAfterTheMainsIsGone() {
+    var timeline =
+        Rehearsal.of(
+            engine(Demo.settled()),
+            COLD,
+            WhatIf.AS_DESIGNED,
+            List.of(
+                new Rehearsal.Act(
+                    new Duration(1),
+                    "main switch off",
+                    w -> w.holding(new ActuatorRef(new Id("Q0"), "on"), false))),
+            new Duration(200));
+    var moment =
+        timeline.moments().stream()
+            .filter(m -> m.what().contains("-U1 holds 60 V and less"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(moment.at().seconds()).isCloseTo(41.3, within(0.1));
+    assertThat(timeline.moments().stream().map(Timeline.Moment::what))
+        .anyMatch(what -> what.contains("-U1 holds 5 V and less"));
+  }
+
   @Test
   void aTimerClosesAfterItsDelay() {
     var panel =

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.protection.FaultCurrents;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.catalogue.CableStock;
@@ -33,6 +34,7 @@ public final class Lists {
         terminals(review.study()),
         billOfMaterials(review.study()),
         settings(review.study()),
+        faults(review.study()),
         findings(review),
         deviations(review),
         notChecked(review));
@@ -269,6 +271,38 @@ public final class Lists {
         "settings",
         "Settings",
         List.of(text("Device", 1), text("Setting", 2), text("Value", 1.6), text("Why", 4)),
+        rows);
+  }
+
+  /// Greatest and least short-circuit current at every load, and what opens on the least.
+  public static ListTable faults(Study study) {
+    var rows =
+        FaultCurrents.all(study).stream()
+            .map(fault ->
+                List.of(
+                    end(study, fault.at()),
+                    fault.against(),
+                    Significant.digits(fault.greatest().amperes()),
+                    Significant.digits(fault.least().amperes()),
+                    fault
+                        .guard()
+                        .map(g -> g.device().designation() + ", " + g.guard())
+                        .orElse("none of its own"),
+                    fault
+                        .opens()
+                        .map(Object::toString)
+                        .orElse(fault.guard().isPresent() ? "need not open" : "")))
+            .toList();
+    return new ListTable(
+        "short-circuit-currents",
+        "Short-circuit currents",
+        List.of(
+            text("At", 1.4),
+            text("Against", 1),
+            number("Greatest A", 1.2),
+            number("Least A", 1.2),
+            text("Device before it", 2),
+            text("Opens within", 1.2)),
         rows);
   }
 

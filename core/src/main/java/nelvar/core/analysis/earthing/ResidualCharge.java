@@ -10,7 +10,9 @@ import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
+import nelvar.core.trail.Citation;
 import nelvar.core.trail.Explained;
+import nelvar.core.trail.Trail;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Capacitance;
 import nelvar.core.units.Duration;
@@ -27,6 +29,7 @@ public final class ResidualCharge implements Rule {
   private static final Voltage SAFE = new Voltage(60);
   private static final Voltage EMPTY = new Voltage(5);
   private static final Duration WAIT = new Duration(5);
+  private static final Citation DEMAND = Citation.recalled("IEC 60204-1:2016", "6.2.4");
   private static final double EXEMPT = 60e-6;
 
   @Override
@@ -87,13 +90,14 @@ public final class ResidualCharge implements Rule {
     var bleeder = store.bleeder();
     if (bleeder.isEmpty()) return notBled(device, store);
     var toSafe = time(store.capacitance(), bleeder.get(), store.voltage(), SAFE);
-    if (toSafe.value().compareTo(WAIT) <= 0) return new Verdict.Pass(id, toSafe.trail());
+    var judged = Explained.atMost(toSafe, "t", WAIT, DEMAND);
+    if (judged.holds()) return new Verdict.Pass(id, judged.trail());
     var toEmpty = time(store.capacitance(), bleeder.get(), store.voltage(), EMPTY);
     return finding(
         device,
         "%s holds %s after it is cut off: %s until it is below 60 V, %s until 5 V. Put a warning with the time to wait on it, and measure before touching."
             .formatted(device.designation(), store.voltage(), toSafe.value(), toEmpty.value()),
-        Optional.of(toSafe));
+        Optional.of(judged.trail()));
   }
 
   private static Verdict notBled(Device device, Element.Store store) {
@@ -104,13 +108,12 @@ public final class ResidualCharge implements Rule {
         Optional.empty());
   }
 
-  private static Verdict finding(Device device, String text, Optional<Explained<Duration>> time) {
+  private static Verdict finding(Device device, String text, Optional<Trail> working) {
     var trail =
-        time.map(Explained::trail)
-            .orElseGet(() -> {
-              var w = Working.of("Residual charge");
-              return w.explain(w.given("R", "not stated", "what discharges it")).trail();
-            });
+        working.orElseGet(() -> {
+          var w = Working.of("Residual charge");
+          return w.explain(w.given("R", "not stated", "what discharges it")).trail();
+        });
     return new Verdict.Finding(
         device.id(), Severity.WARNING, "Charge stays after switching off", text, trail, List.of());
   }

@@ -14,6 +14,8 @@ import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Fault;
 import nelvar.core.network.Feed;
 import nelvar.core.network.TripTime;
+import nelvar.core.trail.Citation;
+import nelvar.core.trail.Explained;
 import nelvar.core.trail.Trail;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Current;
@@ -28,6 +30,8 @@ import nelvar.core.units.Duration;
 ///
 /// Demand: IEC 60364-4-43:2008, 434.5.2, for 5 s (unchecked).
 public final class ClearsFault implements Rule {
+  private static final Citation DEMAND =
+      Citation.recalled("IEC 60364-4-43:2008", "434.5.2, current that opens it within 5 s");
   private static final Duration WITHIN = new Duration(5);
 
   @Override
@@ -126,18 +130,14 @@ public final class ClearsFault implements Rule {
         "Z",
         new nelvar.core.units.Resistance(worst.fault().ohms()),
         "there and back, wires at 70 °C, contacts and devices on the way");
-    w.result(
-        "Ik",
-        worst.fault().limitedBy().isPresent() ? "limit of the supply" : "0.95 · U/Z",
-        worst.fault().current());
-    w.given(
-        "Ia",
-        needed,
-        worst.guard().guard() + " opens within 5 s" + (worst.fault().alternating() ? "" : ", DC"));
-    var result =
+    w.given("curve", worst.guard().guard(), worst.fault().alternating() ? "AC" : "DC");
+    w.result("t", "by its curve", time.map(Duration::toString).orElse("it need not open at all"));
+    var found =
         w.result(
-            "t", "by its curve", time.map(Duration::toString).orElse("it need not open at all"));
-    return w.explain(result).trail();
+            "Ik",
+            worst.fault().limitedBy().isPresent() ? "limit of the supply" : "0.95 · U/Z",
+            worst.fault().current());
+    return Explained.atLeast(w.explain(found), "Ik", needed, DEMAND).trail();
   }
 
   /// The least ampacity of the wires behind the guard on the way to its load.

@@ -50,6 +50,11 @@ public final class Currents {
       return running.magnitude();
     }
 
+    /// All that can be on together, without regard to the largest single load.
+    public double together() {
+      return design.magnitude();
+    }
+
     public double design() {
       return Math.max(design.magnitude(), largest);
     }
@@ -58,6 +63,24 @@ public final class Currents {
     /// hardest starting motor.
     public double inrushPeak() {
       return Math.max(charging, starting);
+    }
+
+    private void add(Sum other) {
+      running = running.plus(other.running);
+      design = design.plus(other.design);
+      largest = Math.max(largest, other.largest);
+      charging += other.charging;
+      starting = Math.max(starting, other.starting);
+    }
+
+    private Sum times(double part) {
+      var next = new Sum();
+      next.running = running.times(part);
+      next.design = design.times(part);
+      next.largest = largest * part;
+      next.charging = charging * part;
+      next.starting = starting * part;
+      return next;
     }
 
     private void add(Phasor runningPart, Phasor designPart, double full, Feed feed) {
@@ -85,6 +108,7 @@ public final class Currents {
   public static Currents of(Network network) {
     var currents = new Currents(network);
     for (var source : network.sources()) currents.give(source);
+    SideBySide.of(network.topology()).forEach(currents::share);
     return currents;
   }
 
@@ -110,6 +134,13 @@ public final class Currents {
   /// Sources that, by a ring of converters, feed themselves; their currents are not to be trusted.
   public List<Source> loops() {
     return loops;
+  }
+
+  /// Conductors side by side carry together what the ways laid on any of them.
+  private void share(java.util.Map<Integer, Double> shares) {
+    var all = new Sum();
+    for (var edge : shares.keySet()) if (edges[edge] != null) all.add(edges[edge]);
+    shares.forEach((edge, part) -> edges[edge] = all.times(part));
   }
 
   private Sum[] give(Source source) {
