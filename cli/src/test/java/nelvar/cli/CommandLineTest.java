@@ -87,7 +87,8 @@ class CommandLineTest {
     var wrong = run("export", PLANTED, "--format", "doc", "--out", folder.resolve("x").toString());
     assertThat(wrong.code()).isEqualTo(2);
     assertThat(wrong.err())
-        .contains("there is no format 'doc'; there are pdf, svg, xlsx, json, wire-list");
+        .contains(
+            "there is no format 'doc'; there are pdf, svg, xlsx, json, spice-dc, spice-ac, wire-list");
     for (var format :
         new String[] {"pdf", "svg", "xlsx", "json", "wire-list", "bill-of-materials"}) {
       var file = folder.resolve("deep/er/" + format);

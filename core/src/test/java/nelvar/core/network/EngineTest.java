@@ -314,7 +314,8 @@ class EngineTest {
   }
 
   /// What is summed along ways and what is solved agree but for what drops make of constant powers:
-  /// by hand a few per cent on the demo, whose drops stay below 5 %.
+  /// by hand a few per cent on the demo, whose drops stay below 5 %, and 5 mA for each input that a
+  /// sensor drives, which no demand states.
   @Test
   void solvedAndSummedCurrentsAgree() {
     var study = Panel.study(Demo.settled());
@@ -337,7 +338,7 @@ class EngineTest {
       var summed = study.currents().edge(edge(study, conductor.id())).together();
       assertThat(live.current(conductor.id()).rms())
           .as(conductor.label().text())
-          .isCloseTo(summed, within(0.02 + 0.06 * summed));
+          .isCloseTo(summed, within(0.06 + 0.06 * summed));
     }
   }
 
@@ -418,7 +419,7 @@ class EngineTest {
             .wire("X0:L1", "E:L", 2.5, 1)
             .wire("E:N", "X0:N", 2.5, 1);
     assertThat(solve(panel).voltage(at("E:L"), at("E:N")).orElseThrow().rms())
-        .isCloseTo(230, within(0.2));
+        .isCloseTo(230, within(0.4));
   }
 
   /// Transformer 400 VA 230/24 V, bridge and capacitors, a pump: near the peak of 24 V less two
@@ -438,7 +439,7 @@ class EngineTest {
             .wire("M:-", "V:-", 2.5, 1);
     var live = solve(panel);
     assertThat(live.status()).isEqualTo(Live.Status.SOLVED);
-    var secondary = live.voltage(at("T:3"), at("T:4")).orElseThrow().rms();
+    var secondary = live.voltage(at("V:~1"), at("V:~2")).orElseThrow().rms();
     // 3 A and 22 mF at 50 Hz: ripple at most 3/(2·50·0.022) = 1.36 V, refined about 1.2 V.
     assertThat(direct(live, "V:+", "V:-"))
         .isBetween(Math.sqrt(2) * secondary - 2 - 0.68, Math.sqrt(2) * secondary - 2 - 0.5);
