@@ -170,9 +170,11 @@ class WindowTest {
     driver.click(driver.text("Accept…"));
     driver.type("diode inside");
     driver.press(KeyCode.ENTER);
-    assertThat(session().project().deviations())
-        .singleElement()
-        .satisfies(deviation -> assertThat(deviation.reason()).isEqualTo("diode inside"));
+    assertThat(session().project().deviations().getLast())
+        .satisfies(deviation -> {
+          assertThat(deviation.subject()).isEqualTo(new Id("Y3"));
+          assertThat(deviation.reason()).isEqualTo("diode inside");
+        });
     assertThat(openFindings()).isEqualTo(13);
     driver.click(driver.text("Reopen"));
     assertThat(openFindings()).isEqualTo(14);
