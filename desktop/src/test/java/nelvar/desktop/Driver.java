@@ -169,7 +169,9 @@ final class Driver implements AutoCloseable {
     settle();
   }
 
+  /// Clicks its middle, once it has been laid out.
   void click(Node node) {
+    settle();
     click(
         on(() -> {
           var box = node.localToScreen(node.getBoundsInLocal());
