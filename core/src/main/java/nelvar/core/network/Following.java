@@ -28,6 +28,7 @@ final class Following {
 
   /// @param supplies by group: an output kept up without input, or kept down with it
   Live frozen(Positions at, java.util.Map<Integer, Boolean> supplies) {
+    solver.begin();
     var on = positions(at);
     var inputs = inputs(on);
     supplies.forEach((group, up) -> {
@@ -50,6 +51,7 @@ final class Following {
   }
 
   Live settle(Positions from) {
+    solver.begin();
     var on = positions(from);
     var seen = new LinkedHashMap<String, Integer>();
     var history = new ArrayList<boolean[]>();

@@ -13,7 +13,7 @@ import nelvar.core.model.Id;
 import nelvar.core.model.Project;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.solve.Grid;
-import nelvar.core.standards.MetricConductors;
+import nelvar.core.standards.CopperResistance;
 import nelvar.core.trail.Cited;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Length;
@@ -148,7 +148,7 @@ final class NetworkBuilder {
 
   private double perMetre(CrossSection section) {
     var cold =
-        MetricConductors.resistance(section)
+        CopperResistance.at20(section)
             .map(Cited::value)
             .map(r -> r.ohmsPerMetre())
             .orElse(FLEXIBLE_COPPER / section.squareMillimetres());

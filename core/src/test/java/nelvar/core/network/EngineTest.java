@@ -47,6 +47,20 @@ class EngineTest {
     return live.voltage(at(a), at(b)).orElseThrow().direct();
   }
 
+  /// The same question has the same answer to the last bit, whatever was asked in between.
+  @Test
+  void whatWasAskedBeforeChangesNothing() {
+    var engine = engine(Demo.planted());
+    var first = engine.solve(WhatIf.AS_DESIGNED, COLD);
+    engine.solve(WhatIf.AS_DESIGNED.holding(actuator("S1", "pressed"), true), COLD);
+    var again = engine.solve(WhatIf.AS_DESIGNED, COLD);
+    assertThat(again.positions()).isEqualTo(first.positions());
+    for (var conductor : Demo.planted().conductors())
+      assertThat(again.current(conductor.id()))
+          .as(conductor.label().text())
+          .isEqualTo(first.current(conductor.id()));
+  }
+
   /// A 3 A pump at the end of 10 m of 1 mm² out and back from 24 V, wires at 20 °C: 2·10·0.0195 Ω
   /// and four landings of 0.5 mΩ, 0.392 Ω; the supply itself gives 24 V less 0.0048 Ω · 3 A. By
   /// hand: 24 − 3·(0.392 + 0.0048) = 22.8096 V.

@@ -49,6 +49,11 @@ final class Frequency {
     this.stampIm = new double[grid.loads().size()];
   }
 
+  void forget() {
+    java.util.Arrays.fill(re, 0);
+    java.util.Arrays.fill(im, 0);
+  }
+
   /// Whether the loads settled.
   boolean settle(Present now) {
     for (var factoring = 0; factoring < FACTORINGS; factoring++) {

@@ -58,7 +58,14 @@ public final class Solver {
     return Elimination.of(grid.nodes(), a, b);
   }
 
-  /// Starts from the voltages found last, so that a small change is found quickly.
+  /// Forgets the voltages found last: the next answer depends on nothing that was asked before.
+  public void begin() {
+    direct.forget();
+    alternating.forget();
+    begun = false;
+  }
+
+  /// Starts from the voltages found last since [#begin], so that a small change is found quickly.
   public Solution solve(Inputs inputs) {
     var now = new Present(grid, inputs);
     direct.solves = 0;
