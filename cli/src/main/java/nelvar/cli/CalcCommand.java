@@ -40,16 +40,12 @@ final class CalcCommand implements Callable<Integer> {
   public Integer call() {
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
     if (name.isEmpty()) {
-      for (var calculator : Calculators.ALL) {
-        out.printf("%-21s %s: %s%n", calculator.name(), calculator.title(), calculator.gives());
-        for (var input : calculator.inputs())
-          out.printf(
-              "    %-9s %s, such as %s%s%n",
-              input.symbol(),
-              input.meaning(),
-              input.symbol() + "=" + input.example(),
-              input.usual().map(usual -> "; usually " + usual).orElse(""));
+      for (var subject : Calculators.SUBJECTS) {
+        out.printf("%s%n", subject.name());
+        for (var calculator : subject.calculators())
+          out.printf("  %-27s %s%n", calculator.name(), calculator.title());
       }
+      out.println("nelvar calc NAME shows what one takes and gives.");
       return CommandLineTool.FINE;
     }
     var calculator =
@@ -61,6 +57,14 @@ final class CalcCommand implements Callable<Integer> {
                             name,
                             String.join(
                                 ", ", Calculators.ALL.stream().map(Calculator::name).toList()))));
+    if (inputs.isEmpty() && calculator.inputs().stream().anyMatch(input -> input.usual().isEmpty())) {
+      out.printf("%s: %s%n", calculator.title(), calculator.gives());
+      for (var input : calculator.inputs())
+        out.printf(
+            "  %-12s %s; such as %s=%s%n",
+            input.symbol(), input.help(), input.symbol(), input.example());
+      return CommandLineTool.FINE;
+    }
     var written = new LinkedHashMap<String, String>();
     for (var input : inputs) {
       var equals = input.indexOf('=');

@@ -68,7 +68,7 @@ class CommandLineTest {
         "review .|this is a folder",
         "review ../pom.xml|this is not",
         "fly|Unmatched argument",
-        "calc no-such|there is no calculation 'no-such'; there are ampacity",
+        "calc no-such|there is no calculation 'no-such'; there are bus-load",
         "calc ampacity S=2.5mm2|method is missing",
         "calc ampacity S|'S' is not an input: write KEY=VALUE",
         "calc ampacity S=1mm2 S=2mm2|input 'S' is given twice",
@@ -122,8 +122,11 @@ class CommandLineTest {
             .build()
             .readTree(run("calc", "ampacity", "S=2.5mm2", "method=B2", "--json").out());
     assertThat(json.get("answer").asString()).isEqualTo("17.4 A");
-    for (var calculator : Calculators.ALL)
-      assertThat(run("calc").out()).contains(calculator.name());
+    var list = run("calc").out();
+    for (var calculator : Calculators.ALL) assertThat(list).contains(calculator.name());
+    // The name alone tells what it takes.
+    assertThat(run("calc", "ampacity-na").out())
+        .contains("terminals", "one of 60C, 75C, 90C", "such as S=12 AWG", "usually 75C");
   }
 
   @Test

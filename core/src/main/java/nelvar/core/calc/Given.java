@@ -2,78 +2,56 @@ package nelvar.core.calc;
 
 import java.util.Map;
 import java.util.Objects;
-import nelvar.core.units.Kind;
-import nelvar.core.units.Quantity;
-import nelvar.core.units.Reading;
+import java.util.Optional;
+import nelvar.core.trail.Cited;
+import nelvar.core.trail.Computed;
+import nelvar.core.trail.Explained;
+import nelvar.core.trail.Working;
 
-/// The inputs of one calculation as written, read into quantities with messages that name the
-/// input.
+/// The inputs of one calculation, read, and the sheet it is worked on.
 public final class Given {
-  private final Map<String, String> written;
+  private final Map<String, Object> read;
+  private final Working sheet;
 
-  Given(Map<String, String> written) {
-    this.written = written;
+  Given(Map<String, Object> read, String title) {
+    this.read = read;
+    this.sheet = Working.of(title);
   }
 
-  public String text(String symbol) {
-    return Objects.requireNonNull(written.get(symbol), symbol).strip();
+  /// The value of an input this calculator lists.
+  @SuppressWarnings("unchecked") // what stands under an input's symbol was read by that input
+  public <T> T get(Input<T> input) {
+    return (T) Objects.requireNonNull(read.get(input.symbol()), input.symbol());
   }
 
-  public <Q extends Quantity> Q quantity(String symbol, Kind<Q> kind) {
-    return switch (kind.read(text(symbol))) {
-      case Reading.Value<Q>(var value) -> value;
-      case Reading.Misread<Q>(var message) ->
-          throw new Calculator.WrongInput(symbol + ": " + message);
-    };
+  /// As [#get], and written on the sheet.
+  <T> T of(Input<T> input) {
+    return sheet.given(input.symbol(), get(input), input.meaning());
   }
 
-  /// A quantity above zero.
-  public <Q extends Quantity> Q positive(String symbol, Kind<Q> kind) {
-    var value = quantity(symbol, kind);
-    if (value.si() <= 0)
-      throw new Calculator.WrongInput(
-          "%s must be above zero, such as %s; it is %s".formatted(symbol, kind.example(), value));
-    return value;
+  Working sheet() {
+    return sheet;
   }
 
-  public int whole(String symbol, int least, int greatest) {
-    try {
-      var value = Integer.parseInt(text(symbol));
-      if (value >= least && value <= greatest) return value;
-    } catch (NumberFormatException notWhole) {
-      // said below
-    }
-    throw new Calculator.WrongInput(
-        "%s: '%s' is not a whole number from %d to %d"
-            .formatted(symbol, text(symbol), least, greatest));
+  /// A line of the sheet on the way to the answer.
+  <Q> Q step(String symbol, String formula, Q value) {
+    return sheet.result(symbol, formula, value);
   }
 
-  public double number(String symbol, double above, double greatest) {
-    try {
-      var value = Double.parseDouble(text(symbol).replace(',', '.'));
-      if (value > above && value <= greatest) return value;
-    } catch (NumberFormatException notANumber) {
-      // said below
-    }
-    throw new Calculator.WrongInput(
-        "%s: '%s' is not a number above %s and up to %s"
-            .formatted(
-                symbol,
-                text(symbol),
-                nelvar.core.units.Significant.digits(above),
-                nelvar.core.units.Significant.digits(greatest)));
+  /// The last line of the sheet, taken from a table; what is `missing` completes "cannot be
+  /// computed, because …".
+  <Q> Computed<?> table(String symbol, Optional<Cited<Q>> cited, String row, String missing) {
+    return cited.isPresent()
+        ? Computed.known(sheet.explain(sheet.table(symbol, cited.get(), row)))
+        : Computed.missing(missing);
   }
 
-  public <E extends Enum<E>> E word(String symbol, Class<E> words) {
-    for (var word : words.getEnumConstants())
-      if (word.name().equalsIgnoreCase(text(symbol).replace('-', '_'))) return word;
-    throw new Calculator.WrongInput(
-        "%s: '%s' is not one of %s"
-            .formatted(
-                symbol,
-                text(symbol),
-                String.join(
-                    ", ",
-                    java.util.Arrays.stream(words.getEnumConstants()).map(Enum::name).toList())));
+  /// The last line of the sheet.
+  <Q> Computed<Q> answer(String symbol, String formula, Q value) {
+    return Computed.known(explained(symbol, formula, value));
+  }
+
+  <Q> Explained<Q> explained(String symbol, String formula, Q value) {
+    return sheet.explain(sheet.result(symbol, formula, value));
   }
 }

@@ -4,12 +4,15 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.trail.Cited;
 import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Measure;
 
 /// Full-range general-purpose fuse-links (gG).
 public final class FuseLink {
   private static final Table FACTOR = Table.load("iec-60269-1/fusing-factor.tsv");
   private static final Table RATINGS = Table.load("iec-60269-1/ratings.tsv");
 
+  private static final Table CURVE = Table.load("bs-7671-2018/fuse-currents.tsv");
   private static final Table GATES = Table.load("iec-60269-1/gates.tsv");
 
   private FuseLink() {}
@@ -33,16 +36,42 @@ public final class FuseLink {
             GATES.citation()));
   }
 
+  /// The current that surely melts the link within `time`, 0.1 to 5 s, between its two gates on a
+  /// double logarithmic scale.
+  public static Optional<Cited<Current>> meltsWithin(Current rating, Duration time) {
+    return gates(rating)
+        .map(gates ->
+            new Cited<>(
+                between(gates.value().blows5s(), gates.value().blows100ms(), time),
+                gates.citation()));
+  }
+
+  private static Current between(Current at5s, Current at100ms, Duration time) {
+    var share = Math.log(5 / Math.clamp(time.seconds(), 0.1, 5)) / Math.log(5 / 0.1);
+    return at5s.times(Math.pow(at100ms.amperes() / at5s.amperes(), share));
+  }
+
+  /// The current that melts it within 0.4 s by its published curve, as the second school reads it;
+  /// empty where that table has no row.
+  public static Optional<Cited<Current>> meltsByCurve(Current rating) {
+    return CURVE.cited(rating.amperes(), "0.4 s", Current::new);
+  }
+
+  /// Least or greatest pre-arcing energy at 10 ms; empty below 16 A.
+  public static Optional<Cited<Measure>> preArcing(Current rating, boolean greatest) {
+    return GATES.cited(
+        rating.amperes(),
+        greatest ? "greatest I²t" : "least I²t",
+        energy -> new Measure(energy, Measure.Unit.JOULE_INTEGRAL));
+  }
+
   private static Current gate(double rating, String column) {
     return new Current(GATES.at(rating, column).orElseThrow());
   }
 
   /// `I2/In`: the conventional fusing current by the rating; empty above 400 A.
   public static Optional<Cited<Double>> fusingFactor(Current rating) {
-    var factor = FACTOR.at(rating.amperes(), "factor");
-    return factor.isPresent()
-        ? Optional.of(new Cited<>(factor.getAsDouble(), FACTOR.citation()))
-        : Optional.empty();
+    return FACTOR.cited(rating.amperes(), "factor");
   }
 
   public static List<Current> ratings() {

@@ -11,9 +11,6 @@ public final class ProtectiveConductor {
   private ProtectiveConductor() {}
 
   public static Optional<Cited<CrossSection>> forLine(CrossSection line) {
-    var section = TABLE.at(line.squareMillimetres(), "pe");
-    return section.isPresent()
-        ? Optional.of(new Cited<>(new CrossSection(section.getAsDouble()), TABLE.citation()))
-        : Optional.empty();
+    return TABLE.cited(line.squareMillimetres(), "pe", CrossSection::new);
   }
 }

@@ -10,9 +10,12 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
+import java.util.function.DoubleFunction;
 import nelvar.core.trail.Citation;
+import nelvar.core.trail.Cited;
 
 /// A table of a standard, read from one file: a head of `# key: value` lines, a heading row, then
 /// numbers.
@@ -141,6 +144,18 @@ public final class Table {
         };
     if (entry != null) return cell(entry.getValue()[index]);
     return between == Between.LINEAR ? interpolate(key, index) : OptionalDouble.empty();
+  }
+
+  /// The cell with the page it stands on.
+  Optional<Cited<Double>> cited(double key, String column) {
+    return cited(key, column, value -> value);
+  }
+
+  <Q> Optional<Cited<Q>> cited(double key, String column, DoubleFunction<Q> quantity) {
+    var found = at(key, column);
+    return found.isPresent()
+        ? Optional.of(new Cited<>(quantity.apply(found.getAsDouble()), citation()))
+        : Optional.empty();
   }
 
   private Map.@org.jspecify.annotations.Nullable Entry<Double, double[]> exact(double key) {

@@ -1,8 +1,10 @@
 package nelvar.core.standards;
 
 import java.util.List;
+import java.util.Optional;
 import nelvar.core.trail.Cited;
 import nelvar.core.units.Current;
+import nelvar.core.units.Measure;
 
 /// Magnetic tripping characteristics of miniature circuit-breakers, gentlest last.
 public enum TripCurve {
@@ -11,6 +13,7 @@ public enum TripCurve {
   D(4);
 
   private static final Table TABLE = Table.load("iec-60898-1-2015/magnetic-trip.tsv");
+  private static final Table LET_THROUGH = Table.load("iec-60898-1-2015/let-through.tsv");
   private static final Table RATINGS = Table.load("iec-60898-1-2015/ratings.tsv");
   private final int row;
 
@@ -26,6 +29,18 @@ public enum TripCurve {
   /// The current that trips it within 0.1 s for certain: `5`, `10` or `20 · In`.
   public Cited<Current> trips(Current rating) {
     return new Cited<>(rating.times(TABLE.at(row, "trips").orElseThrow()), TABLE.citation());
+  }
+
+  /// The greatest let-through energy of an energy-limiting breaker (class 3) of this curve, up to
+  /// 32 A; empty for curve D and other capacities.
+  ///
+  /// @param capacity rated short-circuit capacity: 3, 6 or 10 kA
+  public Optional<Cited<Measure>> letThrough(Current rating, Current capacity) {
+    if (rating.amperes() > 32) return Optional.empty();
+    return LET_THROUGH.cited(
+        capacity.amperes(),
+        this + (rating.amperes() <= 16 ? "16" : "32"),
+        energy -> new Measure(energy, Measure.Unit.JOULE_INTEGRAL));
   }
 
   /// Standard ratings, rising.

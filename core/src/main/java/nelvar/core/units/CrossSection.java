@@ -2,6 +2,7 @@ package nelvar.core.units;
 
 import java.util.NavigableMap;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.TreeMap;
 
 /// The copper cross-section of one conductor, in mm²; from 0.01 to 1000 mm².
@@ -11,7 +12,8 @@ import java.util.TreeMap;
 public record CrossSection(double squareMillimetres) implements Quantity, Comparable<CrossSection> {
   private static final int SMALLEST_GAUGE = 36;
   private static final int LARGEST_GAUGE = -3;
-  private static final NavigableMap<Double, String> GAUGES = gauges();
+  private static final double SQUARE_MILLIMETRES_PER_KCMIL = 0.506707479;
+  private static final NavigableMap<Double, Integer> GAUGES = gauges();
 
   public CrossSection {
     Significant.require("a conductor's cross-section", squareMillimetres, 0.01, 1000, "mm²");
@@ -27,18 +29,37 @@ public record CrossSection(double squareMillimetres) implements Quantity, Compar
     return new CrossSection(Math.PI / 4 * diameter * diameter);
   }
 
-  /// The gauge this section is, if it is one.
-  public Optional<String> gauge() {
-    var near = GAUGES.ceilingEntry(squareMillimetres * (1 - 1e-6));
-    return near != null && near.getKey() <= squareMillimetres * (1 + 1e-6)
-        ? Optional.of(near.getValue())
-        : Optional.empty();
+  /// The section of `kcmil` thousand circular mils; one is 0.506707 mm².
+  public static CrossSection ofKcmil(double kcmil) {
+    return new CrossSection(kcmil * SQUARE_MILLIMETRES_PER_KCMIL);
   }
 
-  private static NavigableMap<Double, String> gauges() {
-    var all = new TreeMap<Double, String>();
-    for (var n = SMALLEST_GAUGE; n >= LARGEST_GAUGE; n--)
-      all.put(ofGauge(n).squareMillimetres, (n > 0 ? String.valueOf(n) : (1 - n) + "/0") + " AWG");
+  /// The gauge this section is, if it is one: `16 AWG`, `250 kcmil`.
+  public Optional<String> gauge() {
+    var number = gaugeNumber();
+    if (number.isEmpty()) return Optional.empty();
+    var n = number.getAsInt();
+    return Optional.of(
+        n >= 250 ? n + " kcmil" : (n > 0 ? String.valueOf(n) : (1 - n) + "/0") + " AWG");
+  }
+
+  /// The gauge as tables key it: 0, −1, −2, −3 for 1/0 to 4/0, thousands of circular mils from 250.
+  public OptionalInt gaugeNumber() {
+    var near = GAUGES.ceilingEntry(squareMillimetres * (1 - 1e-6));
+    return near != null && near.getKey() <= squareMillimetres * (1 + 1e-6)
+        ? OptionalInt.of(near.getValue())
+        : OptionalInt.empty();
+  }
+
+  public double circularMils() {
+    return squareMillimetres / SQUARE_MILLIMETRES_PER_KCMIL * 1000;
+  }
+
+  private static NavigableMap<Double, Integer> gauges() {
+    var all = new TreeMap<Double, Integer>();
+    for (var n = SMALLEST_GAUGE; n >= LARGEST_GAUGE; n--) all.put(ofGauge(n).squareMillimetres, n);
+    for (var kcmil : new int[] {250, 300, 350, 400, 500})
+      all.put(ofKcmil(kcmil).squareMillimetres, kcmil);
     return all;
   }
 

@@ -1,5 +1,6 @@
 package nelvar.core.units;
 
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
@@ -18,6 +19,9 @@ public final class Kind<Q extends Quantity> {
           "([+-]?[0-9]+(?:[.,][0-9]+)?(?:[eE][+-]?[0-9]{1,3})?|[+-]?[.,][0-9]+)\\s*(.*)");
   private static final Pattern GAUGE =
       Pattern.compile("(?:#|AWG\\s*)?([1-4]/0|[0-9]{1,2})\\s*(?:AWG)?", Pattern.CASE_INSENSITIVE);
+
+  private static final Pattern KCMIL =
+      Pattern.compile("([0-9]{2,4})\\s*(?:kcmil|mcm)", Pattern.CASE_INSENSITIVE);
 
   public static final Kind<Current> CURRENT =
       kind(
@@ -134,7 +138,11 @@ public final class Kind<Q extends Quantity> {
           "kΩ",
           1e3,
           "kohm",
-          1e3);
+          1e3,
+          "MΩ",
+          1e6,
+          "Mohm",
+          1e6);
   public static final Kind<Capacitance> CAPACITANCE =
       kind(
           "a capacitance",
@@ -184,12 +192,16 @@ public final class Kind<Q extends Quantity> {
           1e-6,
           "us",
           1e-6,
+          "ns",
+          1e-9,
           "min",
           60,
           "h",
           3600);
   public static final Kind<Frequency> FREQUENCY =
       kind("a frequency", "50 Hz", Frequency::new, "Hz", 1, "kHz", 1e3, "MHz", 1e6);
+
+  private static final Map<Measure.Unit, Kind<Measure>> MEASURES = measures();
 
   private final String name;
   private final String example;
@@ -212,6 +224,35 @@ public final class Kind<Q extends Quantity> {
       factors.put((String) unitsAndFactors[i], ((Number) unitsAndFactors[i + 1]).doubleValue());
     }
     return new Kind<>(name, example, make, factors);
+  }
+
+  /// Of one of the rarer units.
+  public static Kind<Measure> of(Measure.Unit unit) {
+    return Objects.requireNonNull(MEASURES.get(unit));
+  }
+
+  private static Map<Measure.Unit, Kind<Measure>> measures() {
+    var all = new EnumMap<Measure.Unit, Kind<Measure>>(Measure.Unit.class);
+    for (var unit : Measure.Unit.values()) {
+      var factors = new LinkedHashMap<String, Double>();
+      var plain =
+          unit.sign().replace("·", "").replace("½", "0.5").replace('²', '2').replace('³', '3');
+      factors.put(unit.sign(), 1.0);
+      factors.put(plain, 1.0);
+      if (unit.prefixed())
+        Map.of("m", 1e-3, "µ", 1e-6, "u", 1e-6, "n", 1e-9, "k", 1e3).entrySet().stream()
+            .sorted(Map.Entry.comparingByKey())
+            .forEach(prefix -> factors.put(prefix.getKey() + plain, prefix.getValue()));
+      all.put(
+          unit,
+          new Kind<>(unit.noun(), unit.example(), value -> new Measure(value, unit), factors));
+    }
+    return all;
+  }
+
+  /// A quantity of this kind, in its own unit.
+  public Q of(double value) {
+    return make.apply(value);
   }
 
   /// The unit a bare number is taken in.
@@ -238,7 +279,8 @@ public final class Kind<Q extends Quantity> {
     var trimmed = text.strip().replace('\u00a0', ' ').replace('\u2212', '-').replace('μ', 'µ');
     if (trimmed.isEmpty()) return misread("nothing is written here");
     if (this == (Object) CROSS_SECTION
-        && trimmed.toUpperCase(Locale.ROOT).matches(".*(AWG|#|/0).*")) return gauge(trimmed);
+        && trimmed.toUpperCase(Locale.ROOT).matches(".*(AWG|#|/0|MCM|KCMIL).*"))
+      return gauge(trimmed);
     var match = WRITTEN.matcher(trimmed);
     if (!match.matches()) return misread("'" + text + "' is not " + name);
     var unit = Objects.requireNonNull(match.group(2)).strip();
@@ -270,6 +312,11 @@ public final class Kind<Q extends Quantity> {
   }
 
   private Reading<Q> gauge(String text) {
+    var kcmil = KCMIL.matcher(text);
+    if (kcmil.matches())
+      return make(
+          CrossSection.ofKcmil(Double.parseDouble(Objects.requireNonNull(kcmil.group(1))))
+              .squareMillimetres());
     var match = GAUGE.matcher(text);
     if (!match.matches()) return misread("'" + text + "' is not a wire gauge");
     var number = Objects.requireNonNull(match.group(1));

@@ -14,7 +14,8 @@ public sealed interface Quantity
         Temperature,
         Percent,
         Duration,
-        Frequency {
+        Frequency,
+        Measure {
 
   /// The value in the unit named by the record (amperes, volts, metres, mm², °C, % …).
   double si();

@@ -7,6 +7,7 @@ import nelvar.core.model.Bundle;
 import nelvar.core.model.Conductor;
 import nelvar.core.standards.InstallationMethod;
 import nelvar.core.standards.MetricConductors;
+import nelvar.core.standards.MetricConductors.Insulation;
 import nelvar.core.trail.Cited;
 import nelvar.core.trail.Computed;
 import nelvar.core.trail.Working;
@@ -63,6 +64,41 @@ public final class Ampacity {
       var cm = w.table("Cm", cores.get(), loadedCores + " loaded cores");
       return Computed.known(w.explain(w.result("Iz", "It · Ca · Cg · Cm", it.times(ca * cg * cm))));
     }
+    return Computed.known(w.explain(w.result("Iz", "It · Ca · Cg", it.times(ca * cg))));
+  }
+
+  /// By the tables whose base is 30 °C air (IEC 60364-5-52:2009, Tables B.52.2 to B.52.5, B.52.14
+  /// and B.52.17). The two bases are never mixed: each has its own correction table.
+  ///
+  /// @param loaded conductors of the circuit that carry current: 2 or 3
+  public static Computed<Current> correctedFrom30(
+      CrossSection section,
+      InstallationMethod method,
+      Insulation insulation,
+      int loaded,
+      Temperature air,
+      int circuits) {
+    var base = MetricConductors.ampacityAt30(section, method, insulation, loaded);
+    var ambient = MetricConductors.ambientFactorFrom30(air, insulation);
+    var grouping = MetricConductors.groupingFactor(circuits, method);
+    if (base.isEmpty())
+      return Computed.missing(
+          "the ampacity table has no row for %s laid as %s".formatted(section, method));
+    if (ambient.isEmpty())
+      return Computed.missing(
+          "the table for air temperature ends before %s for %s".formatted(air, insulation));
+    if (grouping.isEmpty())
+      return Computed.missing(
+          "the table for grouped circuits ends at 20, here lie %d".formatted(circuits));
+    var w = Working.of("Ampacity, base 30 °C");
+    var it =
+        w.table(
+            "It",
+            base.get(),
+            () -> "%s, %s, method %s, %d loaded".formatted(section, insulation, method, loaded));
+    var ca = w.table("Ca", ambient.get(), () -> "air " + air);
+    var cg =
+        w.table("Cg", grouping.get(), () -> circuits + (circuits == 1 ? " circuit" : " circuits"));
     return Computed.known(w.explain(w.result("Iz", "It · Ca · Cg", it.times(ca * cg))));
   }
 

@@ -6,7 +6,8 @@ import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.model.Conductor;
 import nelvar.core.network.Feed;
-import nelvar.core.standards.MetricConductors;
+import nelvar.core.standards.CopperResistance;
+import nelvar.core.standards.MetricConductors.Strands;
 import nelvar.core.trail.Cited;
 import nelvar.core.trail.Computed;
 import nelvar.core.trail.Explained;
@@ -45,10 +46,15 @@ public final class VoltageDrop {
   /// @param worst the wire that loses most of it
   public record Drop(Explained<Percent> share, Voltage lost, Optional<Conductor> worst) {}
 
-  /// `R = R20 · l · (234.5 + T)/254.5`, copper; T is the conductor's temperature.
   public static Computed<Resistance> resistance(
       CrossSection section, Length length, Temperature temperature) {
-    var perLength = MetricConductors.resistance(section);
+    return resistance(section, Strands.CLASS_5, length, temperature);
+  }
+
+  /// `R = R20 · l · (234.5 + T)/254.5`, copper; T is the conductor's temperature.
+  public static Computed<Resistance> resistance(
+      CrossSection section, Strands strands, Length length, Temperature temperature) {
+    var perLength = CopperResistance.at20(section, strands);
     if (perLength.isEmpty())
       return Computed.missing("the resistance table has no row for " + section);
     var w = Working.of("Resistance of a conductor");
@@ -161,7 +167,7 @@ public final class VoltageDrop {
   static Optional<Resistance> ohms(Conductor conductor, Study study, Sections sections) {
     return sections
         .of(conductor)
-        .flatMap(MetricConductors::resistance)
+        .flatMap(CopperResistance::at20)
         .map(Cited<ResistancePerLength>::value)
         .flatMap(perLength ->
             study.length(conductor).map(perLength.times((234.5 + WARM.celsius()) / 254.5)::over));

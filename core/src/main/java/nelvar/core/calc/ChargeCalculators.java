@@ -1,0 +1,236 @@
+package nelvar.core.calc;
+
+import static nelvar.core.calc.Input.number;
+import static nelvar.core.calc.Input.quantity;
+
+import java.util.List;
+import nelvar.core.trail.Computed;
+import nelvar.core.units.Capacitance;
+import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Kind;
+import nelvar.core.units.Measure;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Power;
+import nelvar.core.units.Resistance;
+import nelvar.core.units.Voltage;
+
+/// Stored charge, and linear supplies made of a transformer, a bridge and capacitors.
+final class ChargeCalculators {
+  private static final Input<Voltage> START = Inputs.voltage("U0", "voltage at first", "325V");
+  private static final Input<Voltage> END =
+      Inputs.voltage("Ue", "voltage it must fall to", "60V").usually("60 V");
+  private static final Input<Duration> IN_TIME = Inputs.TIME.usually("5 s");
+  private static final Input<Voltage> SECONDARY =
+      Inputs.voltage("Us", "secondary voltage, r.m.s., at rated load", "48V");
+  private static final Input<Percent> REGULATION =
+      Inputs.percent("reg", "rise without load", 0, 60, "5%").usually("5 %");
+  private static final Input<Percent> HIGH =
+      Inputs.percent("line", "mains above nominal", 0, 30, "10%").usually("10 %");
+  private static final Input<Voltage> DIODES =
+      quantity(
+              "Uf",
+              "drop of the diodes in the way, 1.4 V without load, 2 V loaded",
+              Kind.VOLTAGE,
+              0,
+              10,
+              "1.4V")
+          .usually("1.4 V");
+  private static final Input<Current> LOAD = Inputs.current("I", "direct current taken", "10A");
+  private static final Input<Voltage> PEAK = Inputs.voltage("Upk", "peak voltage", "65.9V");
+  private static final Input<Capacitance> BANK =
+      quantity("C", "capacitors together", Kind.CAPACITANCE, 1e-9, 100, "22mF");
+  private static final Input<Measure> RETURNED =
+      Inputs.measure("E", "energy that comes back", Measure.Unit.ENERGY, 1e-6, 1e8, "493 J");
+  private static final Input<Percent> SHARE =
+      Inputs.percent("eta", "share of it that reaches the bus", 1, 100, "100%").usually("100 %");
+  private static final Input<Double> RMS_FACTOR =
+      number("k", "r.m.s. of the secondary against the direct current, 1.6 to 1.8", 1, 3, "1.8")
+          .usually("1.8");
+
+  private static final Input<Voltage> BUS = Inputs.voltage("U1", "bus voltage before", "325V");
+  private static final Input<Voltage> TRIP =
+      Inputs.voltage("Utrip", "voltage at which the drive trips", "400V");
+
+  static final List<Calculator> ALL =
+      List.of(
+          Calculator.of(
+              "bleed-resistor",
+              "Bleed resistor",
+              "R, greatest",
+              given -> {
+                var c = given.of(Inputs.C).farads();
+                var u0 = given.of(START).volts();
+                var ue = given.of(END).volts();
+                if (ue >= u0)
+                  return Computed.missing("the voltage at first is no higher than the end");
+                var r = given.of(IN_TIME).seconds() / (c * Math.log(u0 / ue));
+                given.step("P", "U0²/R", new Power(u0 * u0 / r));
+                return given.answer("R", "t/(C · ln(U0/Ue))", new Resistance(r));
+              },
+              Inputs.C,
+              START,
+              END,
+              IN_TIME),
+          Calculator.of(
+              "discharge-time",
+              "Time a capacitor stays charged",
+              "t, until Ue",
+              given -> {
+                var ratio = given.of(START).volts() / given.of(END).volts();
+                if (ratio <= 1)
+                  return Computed.missing("the voltage at first is no higher than the end");
+                var t = given.of(Inputs.R).ohms() * given.of(Inputs.C).farads() * Math.log(ratio);
+                given.step("worst", "1.26 · t, with C + 20 % and R + 5 %", new Duration(1.26 * t));
+                return given.answer("t", "R · C · ln(U0/Ue)", new Duration(t));
+              },
+              Inputs.C,
+              Inputs.R,
+              START,
+              END),
+          Calculator.of(
+              "charge",
+              "Charge and energy of a capacitor",
+              "Q; up to 60 µC needs no discharge (IEC 60204-1, 6.2.4)",
+              given -> {
+                var c = given.of(Inputs.C).farads();
+                var u = given.of(Inputs.U).volts();
+                given.step("E", "C · U²/2", new Measure(c * u * u / 2, Measure.Unit.ENERGY));
+                return given.answer("Q", "C · U", new Measure(c * u, Measure.Unit.CHARGE));
+              },
+              Inputs.C,
+              Inputs.U),
+          Calculator.of(
+              "linear-peak",
+              "Highest voltage of a linear supply",
+              "Upk, without load at high mains",
+              given ->
+                  given.answer(
+                      "Upk",
+                      "√2 · Us · (1 + reg) · (1 + line) − Uf",
+                      new Voltage(
+                          Math.max(
+                              0,
+                              Math.sqrt(2)
+                                      * given.of(SECONDARY).volts()
+                                      * (1 + given.of(REGULATION).fraction())
+                                      * (1 + given.of(HIGH).fraction())
+                                  - given.of(DIODES).volts()))),
+              SECONDARY,
+              REGULATION,
+              HIGH,
+              DIODES),
+          Calculator.of(
+              "ripple",
+              "Ripple of a linear supply",
+              "ΔU, peak to peak, the upper bound",
+              given ->
+                  given.answer(
+                      "ΔU",
+                      "I/(2 · f · C)",
+                      new Voltage(
+                          given.of(LOAD).amperes()
+                              / (2
+                                  * given.of(Inputs.FREQUENCY).hertz()
+                                  * given.of(BANK).farads()))),
+              LOAD,
+              BANK,
+              Inputs.FREQUENCY),
+          Calculator.of(
+              "ripple-refined",
+              "Ripple of a linear supply, refined",
+              "ΔU, peak to peak, the charging time counted",
+              ChargeCalculators::refined,
+              LOAD,
+              BANK,
+              PEAK,
+              Inputs.FREQUENCY),
+          Calculator.of(
+              "smoothing-capacitor",
+              "Capacitors of a linear supply",
+              "C, by the rule of 80 000 µF·V/A (common practice)",
+              given -> {
+                var c = 0.08 * given.of(LOAD).amperes() / given.of(PEAK).volts();
+                given.step(
+                    "rating",
+                    "1.25 · Upk, voltage rating",
+                    new Voltage(1.25 * given.get(PEAK).volts()));
+                return given.answer("C", "0.08 · I/Upk", new Capacitance(c));
+              },
+              LOAD,
+              PEAK),
+          Calculator.of(
+              "linear-transformer",
+              "Transformer and bridge of a linear supply",
+              "S, apparent power",
+              given -> {
+                var i = given.of(LOAD).times(given.of(RMS_FACTOR));
+                given.step("Isec", "k · I", i);
+                given.step("Ibridge", "1.5 · I, rating of the bridge", given.get(LOAD).times(1.5));
+                given.step(
+                    "PIV",
+                    "2 · √2 · Us, blocking voltage of each diode",
+                    new Voltage(2 * Math.sqrt(2) * given.get(SECONDARY).volts()));
+                return given.answer(
+                    "S", "Us · Isec", new Power(given.of(SECONDARY).volts() * i.amperes()));
+              },
+              SECONDARY,
+              LOAD,
+              RMS_FACTOR),
+          Calculator.of(
+              "bus-rise",
+              "Rise of a bus by returned energy",
+              "U2, voltage afterwards",
+              given -> {
+                var u1 = given.of(BUS).volts();
+                var e = given.of(RETURNED).value() * given.of(SHARE).fraction();
+                return given.answer(
+                    "U2",
+                    "√(U1² + 2 · eta · E/C)",
+                    new Voltage(Math.sqrt(u1 * u1 + 2 * e / given.of(BANK).farads())));
+              },
+              RETURNED,
+              BANK,
+              BUS,
+              SHARE),
+          Calculator.of(
+              "bus-bank",
+              "Capacitors that take up returned energy",
+              "C, least",
+              given -> {
+                var u1 = given.of(BUS).volts();
+                var u2 = given.of(TRIP).volts();
+                if (u2 <= u1)
+                  return Computed.missing("the trip voltage is not above the bus voltage");
+                var e = given.of(RETURNED).value() * given.of(SHARE).fraction();
+                return given.answer(
+                    "C",
+                    "2 · eta · E/(Utrip² − U1²)",
+                    new Capacitance(2 * e / (u2 * u2 - u1 * u1)));
+              },
+              RETURNED,
+              BUS,
+              TRIP,
+              SHARE));
+
+  private ChargeCalculators() {}
+
+  /// `ΔU = I/C · (1/(2f) − arccos(1 − ΔU/Upk)/(2π·f))`, by iteration.
+  private static Computed<?> refined(Given given) {
+    var i = given.of(LOAD).amperes();
+    var c = given.of(BANK).farads();
+    var f = given.of(Inputs.FREQUENCY).hertz();
+    var peak = given.of(PEAK).volts();
+    var bound = i / (2 * f * c);
+    if (bound >= peak)
+      return Computed.missing("the capacitors run empty between two peaks: take more of them");
+    var ripple = bound;
+    for (var round = 0; round < 200; round++)
+      ripple =
+          (ripple + i / c * (1 / (2 * f) - Math.acos(1 - ripple / peak) / (2 * Math.PI * f))) / 2;
+    given.step("bound", "I/(2 · f · C)", new Voltage(bound));
+    given.step("Umean", "Upk − ΔU/2", new Voltage(peak - ripple / 2));
+    return given.answer(
+        "ΔU", "I/C · (1/(2 · f) − arccos(1 − ΔU/Upk)/(2π · f))", new Voltage(ripple));
+  }
+}

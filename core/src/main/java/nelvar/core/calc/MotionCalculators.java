@@ -1,0 +1,403 @@
+package nelvar.core.calc;
+
+import static nelvar.core.calc.Input.number;
+import static nelvar.core.calc.Input.quantity;
+import static nelvar.core.calc.Input.whole;
+
+import java.util.List;
+import nelvar.core.trail.Computed;
+import nelvar.core.units.Capacitance;
+import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Frequency;
+import nelvar.core.units.Kind;
+import nelvar.core.units.Length;
+import nelvar.core.units.Measure;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Power;
+import nelvar.core.units.Resistance;
+import nelvar.core.units.Voltage;
+
+/// Settings that make an axis or a spindle move right, and the energy it gives back.
+final class MotionCalculators {
+  private static final Input<Double> STEPS =
+      number("steps", "full steps a turn: 360°/step angle", 4, 10000, "200").usually("200");
+  private static final Input<Double> MICRO = number("micro", "microsteps", 1, 1024, "10");
+  private static final Input<Double> RATIO =
+      number("ratio", "motor turns for one turn of the screw or pulley", 0.001, 1000, "1")
+          .usually("1");
+  private static final Input<Length> LEAD =
+      quantity(
+          "lead",
+          "travel a turn: pitch · starts, teeth · pitch, or π · d",
+          Kind.LENGTH,
+          1e-5,
+          10,
+          "5mm");
+  private static final Input<Measure> FEED =
+      Inputs.measure("feed", "feed", Measure.Unit.FEED, 0.001, 1e7, "6000 mm/min");
+  private static final Input<Measure> SCALE =
+      Inputs.measure(
+          "spm", "steps per mm", Measure.Unit.STEPS_PER_LENGTH, 0.001, 1e6, "400 steps/mm");
+  private static final Input<Frequency> CONTROLLER =
+      quantity("fmax", "greatest step rate of the controller", Kind.FREQUENCY, 1, 1e8, "100kHz")
+          .usually("100 kHz");
+  private static final Input<Measure> INDUCTANCE =
+      Inputs.measure(
+          "L", "inductance of a phase, as connected", Measure.Unit.INDUCTANCE, 1e-6, 10, "2.5mH");
+  private static final Input<Voltage> NAMEPLATE =
+      Inputs.voltage("Ur", "rated current · resistance of a phase", "3.15V");
+  private static final Input<Current> PHASE = Inputs.current("I", "phase current", "4.2A");
+  private static final Input<Integer> MOTORS =
+      whole("motors", "motors alike", 1, 100, "3").usually("1");
+  private static final Input<Voltage> BUS = Inputs.voltage("U", "supply voltage", "48V");
+  private static final Input<Integer> LINES = whole("lines", "lines a turn", 1, 10_000_000, "2500");
+  private static final Input<Measure> RPM =
+      Inputs.measure("n", "speed", Measure.Unit.ROTATION, 0.001, 1e6, "3000 rpm");
+  private static final Input<Duration> STOP =
+      quantity("t", "time of the stop", Kind.DURATION, 0.001, 3600, "0.2s");
+  private static final Input<Voltage> ON =
+      Inputs.voltage("Uon", "voltage at which the chopper acts", "390V");
+  private static final Input<Current> CHOPPER =
+      Inputs.current("Imax", "greatest current of the chopper", "20A");
+  private static final Input<Measure> ENERGY =
+      Inputs.measure("E", "energy of one stop", Measure.Unit.ENERGY, 1e-6, 1e8, "493 J");
+  private static final Input<Capacitance> C = Inputs.C.as("C", "capacitors of the bus");
+  private static final Input<Voltage> BEFORE = Inputs.voltage("U1", "bus voltage", "325V");
+  private static final Input<Duration> CYCLE =
+      quantity("cycle", "time from stop to stop", Kind.DURATION, 0.01, 1e6, "5s");
+  private static final Input<Measure> MASS =
+      Inputs.measure("m", "mass moved", Measure.Unit.MASS, 1e-4, 1e6, "100 kg");
+  private static final Input<Measure> TOP =
+      Inputs.measure("nmax", "speed at 10 V", Measure.Unit.ROTATION, 0.001, 1e6, "24000 rpm");
+  private static final Input<Measure> ZERO =
+      Inputs.measure("n0", "speed at 0 V", Measure.Unit.ROTATION, 0, 1e6, "0 rpm").usually("0 rpm");
+  private static final Input<Integer> BITS = whole("bits", "bits of the output", 2, 24, "8");
+  private static final Input<Resistance> SOURCE =
+      Inputs.resistance("Rs", "resistance of the source", "100 Ω");
+  private static final Input<Resistance> ENTRY =
+      Inputs.resistance("Rin", "resistance of the input", "10 kΩ");
+  private static final Input<Voltage> OFFSET =
+      quantity("dU", "lift of the common wire", Kind.VOLTAGE, 1e-6, 10, "50mV");
+  private static final Input<Integer> POLES =
+      whole("poles", "poles of the motor", 2, 100, "2").usually("2");
+  private static final Input<Integer> COUNTED =
+      whole("N", "pulses counted", 0, 1_000_000_000, "120");
+  private static final Input<Duration> GATE =
+      quantity("Tg", "gate time", Kind.DURATION, 1e-6, 1e4, "0.5s").usually("1 s");
+  private static final Input<Integer> PPR =
+      whole("PPR", "pulses a turn", 1, 10_000_000, "8").usually("1");
+  private static final Input<Duration> TICK =
+      quantity("dt", "tick of the timer", Kind.DURATION, 1e-9, 1, "1us").usually("1 us");
+
+  static final List<Calculator> ALL =
+      List.of(
+          Calculator.of(
+              "steps-per-mm",
+              "Steps per millimetre",
+              "spm",
+              given ->
+                  given.answer(
+                      "spm",
+                      "steps · micro · ratio/lead",
+                      new Measure(
+                          given.of(STEPS)
+                              * given.of(MICRO)
+                              * given.of(RATIO)
+                              / (given.of(LEAD).metres() * 1000),
+                          Measure.Unit.STEPS_PER_LENGTH)),
+              STEPS,
+              MICRO,
+              RATIO,
+              LEAD),
+          Calculator.of(
+              "step-rate",
+              "Step rate of an axis",
+              "f, at this feed",
+              given -> {
+                var rate =
+                    given.step(
+                        "f",
+                        "feed/60 · spm",
+                        new Frequency(given.of(FEED).value() / 60 * given.of(SCALE).value()));
+                var limit = new Frequency(0.8 * given.of(CONTROLLER).hertz());
+                given.step("limit", "0.8 · fmax", limit);
+                given.step(
+                    "fits",
+                    "f ≤ 0.8 · fmax",
+                    rate.hertz() <= limit.hertz()
+                        ? "yes"
+                        : "no: fewer microsteps, or a faster controller");
+                return given.answer("f", "feed/60 · spm", rate);
+              },
+              FEED,
+              SCALE,
+              CONTROLLER),
+          Calculator.of(
+              "stepper-supply",
+              "Supply voltage of a stepper",
+              "U, greatest by its inductance (common practice)",
+              given -> {
+                var most = new Voltage(32 * Math.sqrt(given.of(INDUCTANCE).value() * 1000));
+                given.step("quiet", "65 % of it, a quiet choice", most.times(0.65));
+                given.step(
+                    "by nameplate",
+                    "4 to 20 · Ur, the other school",
+                    given.of(NAMEPLATE).times(4) + " to " + given.get(NAMEPLATE).times(20));
+                return given.answer("U", "32 · √(L in mH)", most);
+              },
+              INDUCTANCE,
+              NAMEPLATE.usually("3 V")),
+          Calculator.of(
+              "stepper-current",
+              "Supply current of steppers",
+              "I, parallel or half coils (common practice)",
+              given -> {
+                var sum = given.step("ΣI", "motors · I", given.of(PHASE).times(given.of(MOTORS)));
+                given.step("series", "0.33 · ΣI, coils in series", sum.times(0.33));
+                return given.answer("I", "0.67 · ΣI", sum.times(0.67));
+              },
+              PHASE,
+              MOTORS),
+          Calculator.of(
+              "stepper-corner",
+              "Speed at which a stepper loses torque",
+              "n, back e.m.f. left out",
+              given -> {
+                var perSecond =
+                    given.of(BUS).volts()
+                        / (2
+                            * given.of(INDUCTANCE).value()
+                            * given.of(PHASE).amperes()
+                            * given.of(STEPS));
+                return given.answer(
+                    "n",
+                    "60 · U/(2 · L · I · steps)",
+                    new Measure(60 * perSecond, Measure.Unit.ROTATION));
+              },
+              BUS,
+              INDUCTANCE,
+              PHASE,
+              STEPS),
+          Calculator.of(
+              "microstep-torque",
+              "Torque of one microstep",
+              "share of the holding torque",
+              given ->
+                  given.answer(
+                      "share",
+                      "sin(90°/micro)",
+                      Percent.ofFraction(Math.sin(Math.PI / 2 / given.of(MICRO)))),
+              MICRO),
+          Calculator.of(
+              "encoder",
+              "Counts of an encoder",
+              "counts per mm of travel",
+              given -> {
+                var turn =
+                    given.step(
+                        "counts",
+                        "4 · lines",
+                        new Measure(4.0 * given.of(LINES), Measure.Unit.COUNTS));
+                return given.answer(
+                    "cpm",
+                    "counts · ratio/lead",
+                    new Measure(
+                        turn.value() * given.of(RATIO) / (given.of(LEAD).metres() * 1000),
+                        Measure.Unit.COUNTS_PER_LENGTH));
+              },
+              LINES,
+              RATIO,
+              LEAD),
+          Calculator.of(
+              "encoder-frequency",
+              "Frequency of an encoder channel",
+              "f, of one channel",
+              given -> {
+                var f = new Frequency(given.of(RPM).value() / 60 * given.of(LINES));
+                given.step("counts", "4 · f", new Frequency(4 * f.hertz()));
+                given.step("edge", "1/(4 · f), between edges", new Duration(1 / (4 * f.hertz())));
+                return given.answer("f", "n/60 · lines", f);
+              },
+              LINES,
+              RPM),
+          Calculator.of(
+              "kinetic-energy",
+              "Energy of what turns",
+              "E",
+              given -> given.answer("E", "J · ω²/2, ω = 2π · n/60", energy(given)),
+              Inputs.INERTIA,
+              RPM),
+          Calculator.of(
+              "braking-resistor",
+              "Braking resistor",
+              "R, greatest, for a stop of constant torque",
+              given -> {
+                var e = given.step("E", "J · ω²/2, ω = 2π · n/60", energy(given));
+                var peak =
+                    given.step(
+                        "P",
+                        "2 · E/t, at the start of the stop",
+                        new Power(2 * e.value() / given.of(STOP).seconds()));
+                var on = given.of(ON).volts();
+                given.step(
+                    "Rmin",
+                    "Uon/Imax, what the chopper stands",
+                    new Resistance(on / given.of(CHOPPER).amperes()));
+                return given.answer("R", "Uon²/P", new Resistance(on * on / peak.watts()));
+              },
+              Inputs.INERTIA,
+              RPM,
+              STOP,
+              ON,
+              CHOPPER),
+          Calculator.of(
+              "braking-power",
+              "Mean power of a braking resistor",
+              "P, mean; rate it 2 to 3 times that",
+              given -> {
+                var on = given.of(ON).volts();
+                var before = given.of(BEFORE).volts();
+                if (on <= before) return Computed.missing("the chopper acts below the bus voltage");
+                var kept =
+                    given.step(
+                        "EC",
+                        "C · (Uon² − U1²)/2, what the bus takes up",
+                        new Measure(
+                            given.of(C).farads() * (on * on - before * before) / 2,
+                            Measure.Unit.ENERGY));
+                var left = Math.max(0, given.of(ENERGY).value() - kept.value());
+                return given.answer(
+                    "P", "(E − EC)/cycle", new Power(left / given.of(CYCLE).seconds()));
+              },
+              ENERGY,
+              C,
+              BEFORE,
+              ON,
+              CYCLE),
+          Calculator.of(
+              "screw-inertia",
+              "Inertia of a load on a screw",
+              "J, seen by the screw",
+              given ->
+                  given.answer(
+                      "J",
+                      "m · (lead/2π)²",
+                      new Measure(
+                          given.of(MASS).value()
+                              * Math.pow(given.of(LEAD).metres() / (2 * Math.PI), 2),
+                          Measure.Unit.INERTIA)),
+              MASS,
+              LEAD),
+          Calculator.of(
+              "spindle-volts",
+              "Speed command of a spindle",
+              "U, of 0 to 10 V",
+              given -> {
+                var n0 = given.of(ZERO).value();
+                var top = given.of(TOP).value();
+                var n = given.of(RPM).value();
+                if (top <= n0)
+                  return Computed.missing("the speed at 10 V is not above the speed at 0 V");
+                if (n < n0 || n > top)
+                  return Computed.missing("the speed lies outside what 0 to 10 V can command");
+                given.step("f", "n · poles/120", new Frequency(n * given.of(POLES) / 120));
+                return given.answer(
+                    "U", "10 V · (n − n0)/(nmax − n0)", new Voltage(10 * (n - n0) / (top - n0)));
+              },
+              RPM.as("n", "speed wanted"),
+              TOP,
+              ZERO,
+              POLES),
+          Calculator.of(
+              "spindle-resolution",
+              "Finest step of a speed command",
+              "n, one step",
+              given ->
+                  given.answer(
+                      "n",
+                      "nmax/(2^bits − 1)",
+                      new Measure(
+                          given.of(TOP).value() / (Math.pow(2, given.of(BITS)) - 1),
+                          Measure.Unit.ROTATION)),
+              TOP,
+              BITS),
+          Calculator.of(
+              "analogue-loading",
+              "Error of a loaded analogue output",
+              "error, too low by",
+              given -> {
+                var rs = given.of(SOURCE).ohms();
+                var share = Percent.ofFraction(rs / (rs + given.of(ENTRY).ohms()));
+                given.step(
+                    "dn",
+                    "error · nmax",
+                    new Measure(share.fraction() * given.of(TOP).value(), Measure.Unit.ROTATION));
+                return given.answer("error", "Rs/(Rs + Rin)", share);
+              },
+              SOURCE,
+              ENTRY,
+              TOP),
+          Calculator.of(
+              "analogue-offset",
+              "Speed error of a lifted common",
+              "n, error",
+              given ->
+                  given.answer(
+                      "dn",
+                      "dU/10 V · nmax",
+                      new Measure(
+                          given.of(OFFSET).volts() / 10 * given.of(TOP).value(),
+                          Measure.Unit.ROTATION)),
+              OFFSET,
+              TOP),
+          Calculator.of(
+              "speed-by-count",
+              "Speed from pulses in a gate",
+              "n",
+              given -> {
+                var gate = given.of(GATE).seconds();
+                var ppr = given.of(PPR);
+                given.step(
+                    "resolution",
+                    "60/(PPR · Tg)",
+                    new Measure(60 / (ppr * gate), Measure.Unit.ROTATION));
+                return given.answer(
+                    "n",
+                    "60 · N/(PPR · Tg)",
+                    new Measure(60.0 * given.of(COUNTED) / (ppr * gate), Measure.Unit.ROTATION));
+              },
+              COUNTED,
+              GATE,
+              PPR),
+          Calculator.of(
+              "speed-by-period",
+              "Error of a speed from the time between pulses",
+              "dn, one tick",
+              given -> {
+                var n = given.of(RPM).value();
+                var ppr = given.of(PPR);
+                var tick = given.of(TICK).seconds();
+                given.step(
+                    "equal",
+                    "60/(PPR · √(Tg · dt)), speed at which counting is as good",
+                    new Measure(
+                        60 / (ppr * Math.sqrt(given.of(GATE).seconds() * tick)),
+                        Measure.Unit.ROTATION));
+                return given.answer(
+                    "dn",
+                    "n² · PPR · dt/60",
+                    new Measure(n * n * ppr * tick / 60, Measure.Unit.ROTATION));
+              },
+              RPM,
+              PPR,
+              TICK,
+              GATE));
+
+  private MotionCalculators() {}
+
+  private static Measure energy(Given given) {
+    var omega = 2 * Math.PI * given.of(RPM).value() / 60;
+    return new Measure(given.of(Inputs.INERTIA).value() * omega * omega / 2, Measure.Unit.ENERGY);
+  }
+}
