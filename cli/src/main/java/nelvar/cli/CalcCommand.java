@@ -57,7 +57,8 @@ final class CalcCommand implements Callable<Integer> {
                             name,
                             String.join(
                                 ", ", Calculators.ALL.stream().map(Calculator::name).toList()))));
-    if (inputs.isEmpty() && calculator.inputs().stream().anyMatch(input -> input.usual().isEmpty())) {
+    if (inputs.isEmpty()
+        && calculator.inputs().stream().anyMatch(input -> input.usual().isEmpty())) {
       out.printf("%s: %s%n", calculator.title(), calculator.gives());
       for (var input : calculator.inputs())
         out.printf(

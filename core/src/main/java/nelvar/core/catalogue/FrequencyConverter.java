@@ -37,6 +37,7 @@ public record FrequencyConverter(
     Optional<Resistance> bleeder)
     implements Part {
   private static final String RUN = "run";
+  private static final String READY = "ready";
 
   public FrequencyConverter {
     controls = List.copyOf(controls);
@@ -58,7 +59,10 @@ public record FrequencyConverter(
 
   @Override
   public List<Link> links() {
-    return List.of(Link.joined("PE", "PE2"));
+    var joined = Link.joined("PE", "PE2");
+    return controls.contains("FA") && controls.contains("FB")
+        ? List.of(joined, Link.contact("FA", "FB", READY))
+        : List.of(joined);
   }
 
   @Override
@@ -95,18 +99,29 @@ public record FrequencyConverter(
 
   @Override
   public List<Actuator> actuators() {
+    var lines = Part.mains(phases).stream().map(Terminal::name).toList();
+    // Its contact FA-FB is closed while it is fed and has no fault (common practice).
+    var ready =
+        new Actuator.Watch(
+            READY,
+            List.of(
+                Actuator.Reading.above(
+                    lines.get(0), lines.get(1), DriveControls.DEAD * input.least().volts())),
+            Optional.empty(),
+            new Duration(0.1));
     return hasRunInput()
         ? List.of(
+            ready,
             new Actuator.Watch(
                 RUN,
                 List.of(Actuator.Reading.below("RUN", "COM", 8)),
                 Optional.empty(),
                 new Duration(0.01)))
-        : List.of();
+        : List.of(ready);
   }
 
   @Override
-  public Optional<String> outputNeeds() {
-    return hasRunInput() ? Optional.of(RUN) : Optional.empty();
+  public List<String> outputNeeds() {
+    return hasRunInput() ? List.of(READY, RUN) : List.of(READY);
   }
 }

@@ -85,9 +85,9 @@ public sealed interface Part
     return List.of();
   }
 
-  /// The actuator that must be on for its outputs to give; empty where they give by themselves.
-  default Optional<String> outputNeeds() {
-    return Optional.empty();
+  /// The actuators that must be on for its outputs to give; none where they give by themselves.
+  default List<String> outputNeeds() {
+    return List.of();
   }
 
   /// The coil that it switches or moves with.

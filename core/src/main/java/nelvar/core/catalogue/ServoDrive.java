@@ -45,7 +45,25 @@ public record ServoDrive(
 
   @Override
   public List<Link> links() {
-    return List.of(Link.joined("PE", "PE2"));
+    var all = new ArrayList<>(List.of(Link.joined("PE", "PE2")));
+    all.addAll(DriveControls.links(controls));
+    return all;
+  }
+
+  @Override
+  public List<Element> elements() {
+    return DriveControls.elements(controls);
+  }
+
+  @Override
+  public List<Actuator> actuators() {
+    return DriveControls.actuators(
+        controls, Actuator.Reading.above("+", "-", DriveControls.DEAD * input.least().volts()));
+  }
+
+  @Override
+  public List<String> outputNeeds() {
+    return DriveControls.needs(controls);
   }
 
   @Override

@@ -39,6 +39,27 @@ public record StepperDrive(
   }
 
   @Override
+  public List<Link> links() {
+    return DriveControls.links(controls);
+  }
+
+  @Override
+  public List<Element> elements() {
+    return DriveControls.elements(controls);
+  }
+
+  @Override
+  public List<Actuator> actuators() {
+    return DriveControls.actuators(
+        controls, Actuator.Reading.above("+", "-", DriveControls.DEAD * input.least().volts()));
+  }
+
+  @Override
+  public List<String> outputNeeds() {
+    return DriveControls.needs(controls);
+  }
+
+  @Override
   public List<Intake> intakes(Linkage linkage) {
     return List.of(
         Intake.twoWire("bus", "+", "-", input, new Demand.Chops("A", chopping), Optional.empty()));

@@ -28,7 +28,7 @@ public final class Circuitry {
 
   /// One output of a device, or the mains: its source in the grid. Pull-ups have no output.
   public record Given(
-      Device device, Optional<Output> output, int group, List<Integer> emfs, int neededActuator) {}
+      Device device, Optional<Output> output, int group, List<Integer> emfs, List<Integer> needs) {}
 
   /// A protective pole.
   record Pole(int branch, Device device, nelvar.core.catalogue.Guard guard, PoleRef pole) {}

@@ -133,7 +133,7 @@ final class DeviceBuilder {
       emfs.add(to.emfs.size());
       to.emfs.add(new Grid.Emf(group, minus, node(output.lines().get(i)), e.re(), e.im(), ohms, 0));
     }
-    var needed = part.outputNeeds().map(name -> to.actuator(device, name)).orElse(-1);
+    var needed = part.outputNeeds().stream().map(name -> to.actuator(device, name)).toList();
     to.given.add(
         new Circuitry.Given(device, Optional.of(output), group, List.copyOf(emfs), needed));
   }
@@ -221,7 +221,8 @@ final class DeviceBuilder {
         to.emfs.add(
             new Grid.Emf(group, node(minus), node(plus), voltage.volts(), 0, resistance.ohms(), 0));
         to.given.add(
-            new Circuitry.Given(device, Optional.empty(), group, List.of(to.emfs.size() - 1), -1));
+            new Circuitry.Given(
+                device, Optional.empty(), group, List.of(to.emfs.size() - 1), List.of()));
         // It lives on the power of its part and takes next to nothing.
         to.converters.add(
             new Grid.Converter(

@@ -132,7 +132,8 @@ final class Following {
     for (var conductor : trial.cut())
       circuitry.branch(conductor).ifPresent(branch -> inputs.close(branch, false));
     for (var given : circuitry.given)
-      if (given.neededActuator() >= 0) inputs.allow(given.group(), on[given.neededActuator()]);
+      if (!given.needs().isEmpty())
+        inputs.allow(given.group(), given.needs().stream().allMatch(needed -> on[needed]));
     for (var served : circuitry.served)
       for (var load : served.loads())
         inputs.share(load, trial.loads().share(served.device().work()));

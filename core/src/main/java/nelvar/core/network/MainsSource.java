@@ -61,7 +61,8 @@ final class MainsSource {
             true,
             inlet.lines() == 1 ? supply.voltage().toNeutral() : supply.voltage().between(),
             supply.upstream());
-    to.given.add(new Circuitry.Given(device, Optional.of(output), group, List.copyOf(emfs), -1));
+    to.given.add(
+        new Circuitry.Given(device, Optional.of(output), group, List.copyOf(emfs), List.of()));
     return earth;
   }
 

@@ -39,7 +39,9 @@ final class Wish {
     var a = node(set, reading.terminal(), circuitry);
     var b = node(set, reading.against(), circuitry);
     if (!solution.joined(a, b)) return false;
-    var volts = solution.direct(a, b);
+    var direct = solution.direct(a, b);
+    var alternating = solution.alternating(a, b).magnitude();
+    var volts = alternating > Math.abs(direct) ? alternating : direct;
     return reading.above() ? volts >= reading.level().volts() : volts < reading.level().volts();
   }
 }

@@ -459,4 +459,77 @@ class EngineTest {
         .isBetween(Math.sqrt(2) * secondary - 2 - 0.68, Math.sqrt(2) * secondary - 2 - 0.5);
     assertThat(live.current(new Id("W1")).rms()).isPositive();
   }
+
+  /// A drive gives while it is told to run; its fault contact FA-FB is closed while it is fed and
+  /// well, opens on a fault, and a fault stops its output. A valve on the contact shows it.
+  @Test
+  void aDriveRunsIsReadyAndFails() {
+    var panel =
+        Panel.dc()
+            .device("U", "drive-3ph-400-0p75kw")
+            .device("S", "push-button-1no")
+            .device("H", "valve-24vdc-4w8")
+            .wire("X0:L1", "U:L1", 1.5, 1)
+            .wire("X0:L2", "U:L2", 1.5, 1)
+            .wire("X0:L3", "U:L3", 1.5, 1)
+            .wire("S:13", "U:RUN", 0.5, 1)
+            .wire("S:14", "U:COM", 0.5, 1)
+            .wire("T:+", "U:FA", 0.5, 1)
+            .wire("U:FB", "H:1", 0.5, 1)
+            .wire("H:2", "T:-", 0.5, 1)
+            .build();
+    var ready = actuator("U", "ready");
+    var run = actuator("U", "run");
+    var pressed = WhatIf.AS_DESIGNED.holding(actuator("S", "pressed"), true);
+
+    var still = solve(panel, WhatIf.AS_DESIGNED.holding(actuator("S", "pressed"), false));
+    assertThat(still.on(ready)).isTrue();
+    assertThat(still.on(run)).isFalse();
+    assertThat(still.live(at("U:U"))).isFalse();
+    assertThat(direct(still, "H:1", "H:2")).isGreaterThan(23);
+
+    var running = solve(panel, pressed);
+    assertThat(running.live(at("U:U"))).isTrue();
+
+    var faulty = solve(panel, pressed.holding(ready, false));
+    assertThat(faulty.live(at("U:U"))).isFalse();
+    assertThat(direct(faulty, "H:1", "H:2")).isLessThan(1);
+  }
+
+  /// An axis drive is enabled while nothing stands on EN, is stopped by 24 V on it, and joins ALM
+  /// to COM while it is fed.
+  @Test
+  void anAxisDriveIsEnabledAndReportsItself() {
+    var panel =
+        Panel.dc()
+            .device("T2", "supply-48v-10a")
+            .wire("X0:L2", "T2:L", 1.5, 1)
+            .wire("T2:N", "X0:N", 1.5, 1)
+            .device("U", "stepper-drive-50v-5a")
+            .wire("T2:+", "U:+", 2.5, 1)
+            .wire("T2:-", "U:-", 2.5, 1)
+            .device("S", "push-button-1no")
+            .device("H", "valve-24vdc-4w8")
+            .wire("T:+", "S:13", 0.5, 1)
+            .wire("S:14", "U:EN", 0.5, 1)
+            .wire("U:COM", "T:-", 0.5, 1)
+            .wire("T:+", "H:1", 0.5, 1)
+            .wire("H:2", "U:ALM", 0.5, 1)
+            .build();
+    var off = WhatIf.AS_DESIGNED.holding(actuator("S", "pressed"), false);
+    var free = solve(panel, off);
+    assertThat(free.live(at("U:A+"))).isTrue();
+    assertThat(direct(free, "H:1", "H:2")).isGreaterThan(23);
+    var stopped = solve(panel, WhatIf.AS_DESIGNED.holding(actuator("S", "pressed"), true));
+    assertThat(stopped.on(actuator("U", "enabled"))).isFalse();
+    assertThat(stopped.live(at("U:A+"))).isFalse();
+    // Without its 48 V it reports nothing.
+    var bus =
+        panel.conductors().stream()
+            .filter(c -> c.from().equals(at("T2:+")))
+            .findFirst()
+            .orElseThrow();
+    var dead = solve(panel, off.togglingCut(bus.id()));
+    assertThat(direct(dead, "H:1", "H:2")).isLessThan(1);
+  }
 }

@@ -1,0 +1,56 @@
+package nelvar.core.catalogue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Resistance;
+
+/// What drives of axes share at their control terminals: `EN` and `COM` in, `ALM` out.
+///
+/// A voltage between EN and COM stops the drive; unwired it is enabled. ALM is joined to COM while
+/// the drive is fed and has no fault. Common practice; drives that read it the other way need their
+/// own kind.
+final class DriveControls {
+  private static final String READY = "ready";
+  private static final String ENABLED = "enabled";
+
+  /// Share of its least input voltage below which a drive is dead; common practice.
+  static final double DEAD = 0.5;
+
+  private static final Resistance OPTOCOUPLER = new Resistance(2200);
+
+  private DriveControls() {}
+
+  static List<Link> links(List<String> controls) {
+    return has(controls, "ALM") ? List.of(Link.contact("ALM", "COM", READY)) : List.of();
+  }
+
+  static List<Element> elements(List<String> controls) {
+    return has(controls, "EN")
+        ? List.of(new Element.Resistor("EN", "COM", OPTOCOUPLER))
+        : List.of();
+  }
+
+  static List<Actuator> actuators(List<String> controls, Actuator.Reading fed) {
+    var all = new ArrayList<Actuator>();
+    all.add(new Actuator.Watch(READY, List.of(fed), Optional.empty(), new Duration(0.1)));
+    if (has(controls, "EN"))
+      all.add(
+          new Actuator.Watch(
+              ENABLED,
+              List.of(
+                  Actuator.Reading.below("EN", "COM", 3), Actuator.Reading.below("COM", "EN", 3)),
+              Optional.empty(),
+              new Duration(0.01)));
+    return all;
+  }
+
+  static List<String> needs(List<String> controls) {
+    return has(controls, "EN") ? List.of(READY, ENABLED) : List.of(READY);
+  }
+
+  private static boolean has(List<String> controls, String terminal) {
+    return controls.contains(terminal) && controls.contains("COM");
+  }
+}
