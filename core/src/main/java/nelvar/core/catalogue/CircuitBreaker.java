@@ -10,6 +10,7 @@ import nelvar.core.units.Price;
 /// Miniature circuit-breaker. Poles are marked 1/2, 3/4, 5/6.
 ///
 /// @param breakingCapacity greatest prospective short-circuit current it can interrupt
+/// @param listing in North America; empty where it is marked for neither
 public record CircuitBreaker(
     String id,
     String name,
@@ -18,8 +19,17 @@ public record CircuitBreaker(
     int poles,
     Current rating,
     TripCurve curve,
-    Current breakingCapacity)
+    Current breakingCapacity,
+    Optional<Listing> listing)
     implements Part {
+  /// What it is listed for in North America.
+  public enum Listing {
+    /// UL 489: protects branch circuits.
+    BRANCH,
+    /// UL 1077: only behind a branch device.
+    SUPPLEMENTARY
+  }
+
   public CircuitBreaker {
     Part.require(poles >= 1 && poles <= 4, "a device has 1 to 4 poles, not " + poles);
   }

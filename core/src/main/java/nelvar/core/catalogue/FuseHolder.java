@@ -2,11 +2,14 @@ package nelvar.core.catalogue;
 
 import java.util.List;
 import java.util.Optional;
+import nelvar.core.standards.FuseClass;
 import nelvar.core.units.Current;
 import nelvar.core.units.Power;
 import nelvar.core.units.Price;
 
-/// Fuse holder with its gG link. Poles are marked 1/2, 3/4, 5/6.
+/// Fuse holder with its link. Poles are marked 1/2, 3/4, 5/6.
+///
+/// @param fuse class of the link; gG where nothing is said
 public record FuseHolder(
     String id,
     String name,
@@ -14,7 +17,8 @@ public record FuseHolder(
     Optional<Power> loss,
     int poles,
     Current rating,
-    Current breakingCapacity)
+    Current breakingCapacity,
+    Optional<FuseClass> fuse)
     implements Part {
   public FuseHolder {
     Part.require(poles >= 1 && poles <= 4, "a device has 1 to 4 poles, not " + poles);
@@ -27,11 +31,12 @@ public record FuseHolder(
 
   @Override
   public List<Link> links() {
-    return Part.poleLinks(poles, (a, b) -> Link.guarded(a, b, new Guard.Fuse(rating)));
+    return Part.poleLinks(
+        poles, (a, b) -> Link.guarded(a, b, new Guard.Fuse(rating, fuse.orElse(FuseClass.GG))));
   }
 
   @Override
   public Optional<Guard> guard() {
-    return Optional.of(new Guard.Fuse(rating));
+    return Optional.of(new Guard.Fuse(rating, fuse.orElse(FuseClass.GG)));
   }
 }

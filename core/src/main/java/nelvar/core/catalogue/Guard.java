@@ -1,5 +1,6 @@
 package nelvar.core.catalogue;
 
+import nelvar.core.standards.FuseClass;
 import nelvar.core.standards.TripCurve;
 import nelvar.core.units.Current;
 import nelvar.core.units.Resistance;
@@ -29,11 +30,11 @@ public sealed interface Guard {
     }
   }
 
-  /// A gG fuse-link.
-  record Fuse(Current rating) implements Guard {
+  /// A fuse-link.
+  record Fuse(Current rating, FuseClass fuse) implements Guard {
     @Override
     public String toString() {
-      return "gG " + rating;
+      return fuse.sign() + " " + rating;
     }
   }
 

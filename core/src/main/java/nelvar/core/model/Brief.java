@@ -1,5 +1,7 @@
 package nelvar.core.model;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import nelvar.core.units.Current;
 import nelvar.core.units.Frequency;
@@ -63,19 +65,82 @@ public record Brief(Supply supply, Surroundings surroundings, Policies policies)
       FuseReading fuses,
       Percent headroom,
       Percent drop,
-      String currency) {
+      String currency,
+      List<School.Choice> choices) {
     public Policies {
+      choices = List.copyOf(choices);
+      var questions = choices.stream().map(School.Choice::school).toList();
+      if (questions.stream().distinct().count() != questions.size())
+        throw new ImpossibleQuantity("the same question is answered twice: " + questions);
       if (headroom.percent() < 10 || headroom.percent() > 100)
         throw new ImpossibleQuantity(
             "a headroom policy is from 10 % to 100 % of the rating, not " + headroom);
       if (drop.percent() < 0.1 || drop.percent() > 20)
         throw new ImpossibleQuantity("a voltage-drop limit is from 0.1 % to 20 %, not " + drop);
     }
+
+    /// The answer to a question practitioners disagree on: the one chosen, else what is usual in
+    /// the sizing school.
+    public School.Option answer(School school) {
+      return choices.stream()
+          .filter(choice -> choice.school().equals(school.id()))
+          .findFirst()
+          .map(choice -> school.option(choice.option()))
+          .orElseGet(() -> school.usual(sizing));
+    }
+
+    public boolean chose(School school, String option) {
+      return answer(school).id().equals(option);
+    }
+
+    /// With another answer; the usual one is not kept as a choice.
+    public Policies answering(School school, School.Option option) {
+      var next = new ArrayList<School.Choice>();
+      for (var other : School.ALL) {
+        var now = other.equals(school) ? option : answer(other);
+        if (!now.equals(other.usual(sizing))) next.add(new School.Choice(other.id(), now.id()));
+      }
+      return new Policies(sizing, protection, fuses, headroom, drop, currency, next);
+    }
+
+    /// In another sizing school: its usual answers where none was chosen.
+    public Policies sizedBy(Sizing next) {
+      return new Policies(next, protection, fuses, headroom, drop, currency, choices);
+    }
+
+    public Policies withProtection(Protection next) {
+      return new Policies(sizing, next, fuses, headroom, drop, currency, choices);
+    }
+
+    public Policies withFuses(FuseReading next) {
+      return new Policies(sizing, protection, next, headroom, drop, currency, choices);
+    }
+
+    public Policies withHeadroom(Percent next) {
+      return new Policies(sizing, protection, fuses, next, drop, currency, choices);
+    }
+
+    public Policies withDrop(Percent next) {
+      return new Policies(sizing, protection, fuses, headroom, next, currency, choices);
+    }
   }
 
   /// Which standards size wires and devices.
   public enum Sizing {
-    METRIC
+    /// IEC 60204-1, 60364, 60269, 60898, 61439; mm².
+    METRIC("metric"),
+    /// NFPA 79, NEC, UL 508A; AWG.
+    NORTH_AMERICAN("North American");
+
+    private final String words;
+
+    Sizing(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
   }
 
   /// A device per branch, or several converters that protect themselves behind one device.

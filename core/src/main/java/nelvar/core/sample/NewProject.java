@@ -61,6 +61,7 @@ public final class NewProject {
             Brief.FuseReading.STRICT,
             new Percent(80),
             new Percent(5),
-            "EUR"));
+            "EUR",
+            java.util.List.of()));
   }
 }

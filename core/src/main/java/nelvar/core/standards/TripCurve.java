@@ -6,10 +6,13 @@ import nelvar.core.trail.Cited;
 import nelvar.core.units.Current;
 import nelvar.core.units.Measure;
 
-/// Magnetic tripping characteristics of miniature circuit-breakers, gentlest last.
+/// Magnetic tripping characteristics of miniature circuit-breakers, gentlest last. Z is quick, for
+/// electronics; K stands inrush like D and varies by maker (to be verified before use).
 public enum TripCurve {
+  Z(1),
   B(2),
   C(3),
+  K(5),
   D(4);
 
   private static final Table TABLE = Table.load("iec-60898-1-2015/magnetic-trip.tsv");

@@ -73,15 +73,7 @@ class ProtectionTest {
     var byRating =
         strict.brief(b ->
             new Brief(
-                b.supply(),
-                b.surroundings(),
-                new Brief.Policies(
-                    b.policies().sizing(),
-                    b.policies().protection(),
-                    Brief.FuseReading.RATING,
-                    b.policies().headroom(),
-                    b.policies().drop(),
-                    "EUR")));
+                b.supply(), b.surroundings(), b.policies().withFuses(Brief.FuseReading.RATING)));
     assertThat(byRating.judge(new DeviceAgainstWire(), "W2")).isInstanceOf(Verdict.Pass.class);
   }
 
@@ -204,13 +196,7 @@ class ProtectionTest {
             new Brief(
                 b.supply(),
                 b.surroundings(),
-                new Brief.Policies(
-                    b.policies().sizing(),
-                    Brief.Protection.GROUPED,
-                    b.policies().fuses(),
-                    b.policies().headroom(),
-                    b.policies().drop(),
-                    "EUR")));
+                b.policies().withProtection(Brief.Protection.GROUPED)));
     assertThat(grouped.judge(new OwnDevice(), "T2")).isInstanceOf(Verdict.Pass.class);
     var unfed = Panel.mains().device("T", "supply-24v-5a");
     assertThat(unfed.judge(new OwnDevice(), "T")).isInstanceOf(Verdict.NotChecked.class);

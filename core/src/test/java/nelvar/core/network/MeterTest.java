@@ -145,7 +145,7 @@ class MeterTest {
   /// s.
   @Test
   void fusesMeltBetweenTheirGates() {
-    var fuse = new Guard.Fuse(new Current(16));
+    var fuse = new Guard.Fuse(new Current(16), nelvar.core.standards.FuseClass.GG);
     assertThat(TripTime.latest(fuse, new Current(65), true).orElseThrow().seconds())
         .isCloseTo(5, within(1e-6));
     assertThat(TripTime.latest(fuse, new Current(150), true).orElseThrow().seconds())

@@ -14,13 +14,17 @@ import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.School;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.standards.AmericanConductors;
 import nelvar.core.standards.ProtectiveConductor;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Cited;
 import nelvar.core.trail.Explained;
 import nelvar.core.trail.Working;
 import nelvar.core.units.CrossSection;
+import nelvar.core.units.Current;
 
 /// A protective conductor is as thick as its lines demand.
 ///
@@ -59,7 +63,12 @@ public final class ProtectiveSection implements Rule {
     if (reference.isEmpty())
       return new Verdict.NotChecked(conductor.id(), "no line conductor says how thick it must be");
     var needed =
-        needed(reference.get(), conductor.cable().isEmpty() && conductor.bundle().isEmpty());
+        byDevice(study)
+            ? grounding(conductor, study)
+            : needed(reference.get(), conductor.cable().isEmpty() && conductor.bundle().isEmpty());
+    if (needed.isEmpty() && byDevice(study))
+      return new Verdict.NotChecked(
+          conductor.id(), "no protective device is known ahead of what it earths");
     if (needed.isEmpty())
       return new Verdict.NotChecked(
           conductor.id(), "the table of protective conductors has no row for " + reference.get());
@@ -86,10 +95,54 @@ public final class ProtectiveSection implements Rule {
 
   /// The section a protective conductor to `device` needs.
   static Optional<Explained<CrossSection>> needed(Device device, Study study) {
+    if (byDevice(study)) {
+      var ahead = ratings(device.id(), study).min(java.util.Comparator.naturalOrder());
+      var w = Working.of("Equipment grounding conductor");
+      var rating =
+          w.given("In", ahead.orElse(study.project().brief().supply().upstream()), "device ahead");
+      return AmericanConductors.equipmentGrounding(rating)
+          .map(cited -> w.explain(w.table("SPE", cited, "for In")));
+    }
     return lines(device, study)
         .max(java.util.Comparator.naturalOrder())
         .or(() -> inletLine(study))
         .flatMap(line -> needed(line, lines(device, study).findAny().isEmpty()));
+  }
+
+  private static boolean byDevice(Study study) {
+    return study.project().brief().policies().chose(School.PROTECTIVE_CONDUCTOR, "by-device");
+  }
+
+  /// By the rating of the device ahead: of what it earths, else the one before the inlet. It need
+  /// never be thicker than the line conductors (NEC 250.122(A)).
+  private static Optional<Explained<CrossSection>> grounding(Conductor conductor, Study study) {
+    var ahead =
+        Stream.of(conductor.from(), conductor.to())
+            .flatMap(end -> ratings(end.device(), study))
+            .min(java.util.Comparator.naturalOrder());
+    var w = Working.of("Equipment grounding conductor");
+    var rating =
+        ahead.isPresent()
+            ? w.given("In", ahead.get(), "device ahead of what it earths")
+            : w.given("In", study.project().brief().supply().upstream(), "before the inlet");
+    var line =
+        thickest(conductor.from(), study)
+            .or(() -> thickest(conductor.to(), study))
+            .or(() -> inletLine(study));
+    return AmericanConductors.equipmentGrounding(rating)
+        .map(cited -> {
+          var least = w.table("SPE", cited, "for In");
+          return line.isPresent() && line.get().compareTo(least) < 0
+              ? w.explain(w.result("SPE", "no thicker than the line", line.get()))
+              : w.explain(least);
+        });
+  }
+
+  private static Stream<Current> ratings(Id device, Study study) {
+    return study.network().feeds(device).stream()
+        .filter(feed -> !feed.lineWays().isEmpty())
+        .flatMap(feed -> study.network().guard(feed.lineWays().getFirst()).stream())
+        .map(guard -> guard.guard().rating());
   }
 
   private static Optional<Explained<CrossSection>> needed(CrossSection line, boolean unprotected) {

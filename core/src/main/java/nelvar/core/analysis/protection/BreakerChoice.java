@@ -1,5 +1,6 @@
 package nelvar.core.analysis.protection;
 
+import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Guard;
 import nelvar.core.standards.TripCurve;
@@ -10,6 +11,9 @@ import nelvar.core.units.Current;
 /// The circuit-breaker for a branch: least rating that carries the load, gentlest curve that stands
 /// its inrush.
 public final class BreakerChoice {
+  /// What is kept in stock: Z and K are asked for by name.
+  private static final List<TripCurve> USUAL = List.of(TripCurve.B, TripCurve.C, TripCurve.D);
+
   private BreakerChoice() {}
 
   /// The peak of an inrush against the r.m.s. value a magnetic trip is marked with: divided by √2
@@ -24,7 +28,7 @@ public final class BreakerChoice {
       Current design, Optional<Current> inrush) {
     for (var rating : TripCurve.ratings()) {
       if (rating.compareTo(design) < 0) continue;
-      for (var curve : TripCurve.values()) {
+      for (var curve : USUAL) {
         var surge = inrush.map(BreakerChoice::effective).orElse(new Current(0));
         if (curve.holds(rating).value().compareTo(surge) < 0) continue;
         var w = Working.of("Circuit-breaker");

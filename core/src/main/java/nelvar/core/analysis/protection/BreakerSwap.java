@@ -3,6 +3,7 @@ package nelvar.core.analysis.protection;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Ampacity;
+import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.catalogue.CircuitBreaker;
 
 /// Breakers of the catalogue that could stand in the place of another.
@@ -20,7 +21,8 @@ final class BreakerSwap {
             next.poles() == now.poles()
                 && !next.id().equals(now.id())
                 && next.breakingCapacity().compareTo(now.breakingCapacity()) >= 0)
-        .filter(next -> next.rating().compareTo(guarding.design()) >= 0)
+        .filter(next ->
+            next.rating().compareTo(Schools.rated(guarding.design(), "", study).value()) >= 0)
         .filter(next ->
             next.curve()
                     .holds(next.rating())
@@ -32,7 +34,9 @@ final class BreakerSwap {
                 .allMatch(wire ->
                     Ampacity.of(wire, study)
                         .found()
-                        .map(iz -> next.rating().compareTo(iz.value()) <= 0)
+                        .map(iz ->
+                            next.rating().compareTo(Schools.greatestDevice(iz, wire, study).value())
+                                <= 0)
                         .orElse(true)))
         .sorted(
             java.util.Comparator.comparingDouble((CircuitBreaker next) ->

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
@@ -11,7 +12,6 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Explained;
-import nelvar.core.trail.Working;
 
 /// A protective device carries everything that can be on together behind it.
 ///
@@ -37,13 +37,13 @@ public final class DeviceAgainstLoad implements Rule {
   private static Verdict judge(Guards.Guarding guarding, Study study) {
     var device = guarding.device().device();
     var rating = guarding.device().guard().rating();
-    var w = Working.of("Device against load");
-    var design =
-        w.given(
-            "Ib",
-            guarding.design(),
-            "everything behind " + device.designation() + " that can be on together");
-    var judged = Explained.atMost(w.explain(design), "Ib", rating, DEMAND);
+    var design = guarding.design();
+    var rated =
+        Schools.rated(
+            design,
+            "everything behind " + device.designation() + " that can be on together",
+            study);
+    var judged = Explained.atMost(rated, "Ib", rating, DEMAND);
     if (judged.holds()) return new Verdict.Pass(device.id(), judged.trail());
     var repairs = new ArrayList<Repair>();
     if (study.part(device).orElse(null) instanceof CircuitBreaker now)

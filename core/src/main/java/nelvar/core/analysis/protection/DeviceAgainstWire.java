@@ -12,6 +12,7 @@ import nelvar.core.analysis.Circuit;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Ampacity;
+import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.analysis.sizing.SectionChoice;
 import nelvar.core.analysis.sizing.Sections;
 import nelvar.core.catalogue.CircuitBreaker;
@@ -36,14 +37,16 @@ import nelvar.core.units.Length;
 /// A protective device trips before its wire overheats.
 ///
 /// `In ≤ Iz`; for gG fuses read strictly `I2 ≤ 1.45 Iz`, that is `In ≤ 1.45/k · Iz`, k the fusing
-/// factor. A breaker's I2 is 1.45 In, so the first is enough. Where no device is in the way, what
-/// the source is protected with, or can give, stands in its place; except on a tap: no longer than
-/// 3 m, inside the enclosure, ending at a protective device, where that device's rating counts.
+/// factor. A breaker's I2 is 1.45 In, so the first is enough. North American: the next standard
+/// size above Iz, and the small-conductor limit. Where no device is in the way, what the source is
+/// protected with, or can give, stands in its place; except on a tap: no longer than 3 m, inside
+/// the enclosure, ending at a protective device, where that device's rating counts.
 ///
 /// One finding a device, on its thinnest wire; one a wire that no device guards. Data wires are
 /// left out: electronic outputs limit them.
 ///
-/// Demand: IEC 60364-4-43:2008, 433.1; IEC 60204-1:2016, 7.2.8 for taps (both unchecked).
+/// Demand: IEC 60364-4-43:2008, 433.1; IEC 60204-1:2016, 7.2.8 for taps NEC 2023, 240.4
+/// (unchecked).
 public final class DeviceAgainstWire implements Rule {
   @Override
   public String id() {
@@ -57,6 +60,7 @@ public final class DeviceAgainstWire implements Rule {
 
   private static final Citation DEMAND = Citation.recalled("IEC 60364-4-43:2008", "433.1");
   private static final Citation TAP = Citation.recalled("IEC 60204-1:2016", "7.2.8");
+  private static final Citation AMERICAN = Citation.recalled("NEC 2023 (NFPA 70)", "240.4");
   private static final Length LONGEST_TAP = new Length(3);
 
   @Override
@@ -108,7 +112,7 @@ public final class DeviceAgainstWire implements Rule {
                 .orElseGet(() -> circuit.source() + ", no device of its own");
     var share = guard.map(g -> Guards.shareOfAmpacity(g.guard(), study)).orElse(1.0);
     var w = Working.of("Device against wire");
-    var iz = w.use(ampacity);
+    var iz = w.use(Schools.greatestDevice(ampacity, conductor, study));
     var allowed =
         share < 1
             ? w.result(
@@ -127,7 +131,7 @@ public final class DeviceAgainstWire implements Rule {
                 w.explain(rating).trail()),
             "In",
             allowed,
-            tap.isPresent() ? TAP : DEMAND);
+            tap.isPresent() ? TAP : Schools.american(study) ? AMERICAN : DEMAND);
     return new Weak(conductor, guard, name, rating, allowed, share, judged);
   }
 

@@ -92,8 +92,10 @@ public final class Guards {
   static double shareOfAmpacity(Guard guard, Study study) {
     return switch (guard) {
       case Guard.Breaker _, Guard.Electronic _ -> 1;
-      case Guard.Fuse(var rating) ->
-          study.project().brief().policies().fuses() == nelvar.core.model.Brief.FuseReading.STRICT
+      case Guard.Fuse(var rating, var fuse) ->
+          !fuse.american()
+                  && study.project().brief().policies().fuses()
+                      == nelvar.core.model.Brief.FuseReading.STRICT
               ? nelvar.core.standards.FuseLink.fusingFactor(rating)
                   .map(factor -> Math.min(1, 1.45 / factor.value()))
                   .orElse(1.0)

@@ -1,10 +1,13 @@
 package nelvar.core.analysis.sizing;
 
 import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
+import nelvar.core.model.Brief;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Conductor;
+import nelvar.core.model.School;
 import nelvar.core.standards.InstallationMethod;
 import nelvar.core.standards.MetricConductors;
 import nelvar.core.standards.MetricConductors.Insulation;
@@ -113,21 +116,57 @@ public final class Ampacity {
     if (bundle.isEmpty()) return Computed.missing("it is not laid in a duct, tray or carrier yet");
     var surroundings = study.project().brief().surroundings();
     var air = bundle.get().inside() ? surroundings.inside() : surroundings.greatest();
+    var policies = study.project().brief().policies();
+    var counted = !bundle.get().inside() || policies.chose(School.PANEL_GROUPING, "counted");
+    if (policies.sizing() == Brief.Sizing.NORTH_AMERICAN) {
+      var together =
+          counted ? american(conductor, bundle.get(), study) : loadedCores(conductor, study);
+      var insulation = Schools.insulation(policies);
+      var terminals = Schools.terminals(policies);
+      return study.once(
+          List.of(section.get(), insulation, terminals, air, together),
+          () -> AmericanAmpacity.corrected(section.get(), insulation, terminals, air, together));
+    }
     var laid =
         new Laid(
             section.get(),
             method(conductor, bundle.get()),
             air,
-            loadedCircuits(conductor, bundle.get(), study),
-            loadedCores(conductor, study));
-    return study.once(
-        laid,
-        () -> corrected(laid.section(), laid.method(), laid.air(), laid.circuits(), laid.cores()));
+            counted ? loadedCircuits(conductor, bundle.get(), study) : 1,
+            loadedCores(conductor, study),
+            policies.chose(School.AMBIENT_BASE, "thirty"));
+    return study.once(laid, laid::corrected);
   }
 
   /// Wires laid alike share one calculation.
   private record Laid(
-      CrossSection section, InstallationMethod method, Temperature air, int circuits, int cores) {}
+      CrossSection section,
+      InstallationMethod method,
+      Temperature air,
+      int circuits,
+      int cores,
+      boolean from30) {
+    /// The table of 30 °C begins at 1.5 mm²; thinner wires stay with the machine standard's.
+    Computed<Current> corrected() {
+      return from30 && cores <= 3 && section.squareMillimetres() >= 1.5
+          ? correctedFrom30(section, method, Insulation.PVC, 3, air, circuits)
+          : Ampacity.corrected(section, method, air, circuits, cores);
+    }
+  }
+
+  /// Current-carrying conductors in the raceway or cable: protective ones do not count, nor do
+  /// those without load.
+  private static int american(Conductor conductor, Bundle bundle, Study study) {
+    return conductor.cable().isPresent()
+        ? loadedCores(conductor, study)
+        : (int)
+            Math.max(
+                1,
+                study.lyingIn(bundle).stream()
+                    .filter(
+                        other -> other.carriesWork() && study.designCurrent(other).amperes() > 0)
+                    .count());
+  }
 
   /// Cables in a duct are method B2 where single wires are B1.
   private static InstallationMethod method(Conductor conductor, Bundle bundle) {

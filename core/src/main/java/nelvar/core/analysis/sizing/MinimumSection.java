@@ -5,11 +5,17 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.DcMotor;
+import nelvar.core.catalogue.FrequencyConverter;
+import nelvar.core.catalogue.InductionMotor;
+import nelvar.core.catalogue.ServoMotor;
+import nelvar.core.catalogue.StepperMotor;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Place;
+import nelvar.core.standards.AmericanConductors;
 import nelvar.core.standards.MetricConductors;
 import nelvar.core.trail.Cited;
 import nelvar.core.trail.Explained;
@@ -19,8 +25,8 @@ import nelvar.core.units.CrossSection;
 /// A conductor is not thinner than its use allows, whatever its current: it must survive being
 /// handled.
 ///
-/// Demand: IEC 60204-1:2016, 12.2 and Table 5 (unchecked). Protective conductors have a rule of
-/// their own.
+/// Demand: IEC 60204-1:2016, 12.2 and Table 5, or NFPA 79:2021, 12.6 (both unchecked). Protective
+/// conductors have a rule of their own.
 public final class MinimumSection implements Rule {
   @Override
   public String id() {
@@ -41,6 +47,7 @@ public final class MinimumSection implements Rule {
 
   /// The least section for a conductor; empty for protective ones.
   static Optional<Cited<CrossSection>> required(Conductor conductor, Study study) {
+    if (Schools.american(study)) return american(conductor, study);
     var use =
         switch (conductor.function()) {
           case POWER -> MetricConductors.Use.POWER;
@@ -52,6 +59,40 @@ public final class MinimumSection implements Rule {
         ? Optional.empty()
         : MetricConductors.minimumSection(
             use, inside(conductor, study), conductor.cable().isPresent());
+  }
+
+  private static Optional<Cited<CrossSection>> american(Conductor conductor, Study study) {
+    var current = study.designCurrent(conductor).amperes();
+    var use =
+        switch (conductor.function()) {
+          case POWER ->
+              !feedsMotor(conductor, study) || current > 8
+                  ? AmericanConductors.Use.POWER
+                  : current > 5
+                      ? AmericanConductors.Use.MOTOR_UP_TO_8A
+                      : AmericanConductors.Use.MOTOR_UP_TO_5A;
+          case CONTROL ->
+              conductor.cable().isPresent()
+                  ? AmericanConductors.Use.CONTROL_CABLE
+                  : AmericanConductors.Use.CONTROL;
+          case DATA -> AmericanConductors.Use.DATA;
+          case PROTECTIVE, SHIELD -> null;
+        };
+    return use == null
+        ? Optional.empty()
+        : AmericanConductors.minimumSize(use, inside(conductor, study));
+  }
+
+  /// Whether it ends at a motor or at a drive that feeds one.
+  static boolean feedsMotor(Conductor conductor, Study study) {
+    return Stream.of(conductor.from(), conductor.to())
+        .flatMap(end -> study.device(end.device()).flatMap(study::part).stream())
+        .anyMatch(part ->
+            part instanceof InductionMotor
+                || part instanceof ServoMotor
+                || part instanceof StepperMotor
+                || part instanceof DcMotor
+                || part instanceof FrequencyConverter);
   }
 
   private static boolean inside(Conductor conductor, Study study) {

@@ -3,7 +3,6 @@ package nelvar.core.analysis.sizing;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.model.Conductor;
-import nelvar.core.standards.MetricConductors;
 import nelvar.core.trail.Explained;
 import nelvar.core.trail.Line;
 import nelvar.core.trail.Trail;
@@ -19,7 +18,8 @@ public final class SectionChoice {
   /// does.
   public static Optional<Explained<CrossSection>> propose(Conductor conductor, Study study) {
     var limit = study.circuit(conductor).map(circuit -> circuit.limit());
-    var needed = max(study.designCurrent(conductor), limit.orElse(new Current(0)));
+    var rated = Schools.rated(study.designCurrent(conductor), "", study).value();
+    var needed = max(rated, limit.orElse(new Current(0)));
     return atLeast(conductor, needed, study);
   }
 
@@ -31,10 +31,17 @@ public final class SectionChoice {
             .map(cited -> cited.value())
             .orElse(new CrossSection(0.2));
     var together = Sections.together(conductor, study);
-    for (var section : MetricConductors.sections()) {
+    for (var section : Schools.sizes(study)) {
       if (section.compareTo(least) < 0 || !Sections.available(conductor, section, study)) continue;
       var ampacity = Ampacity.of(conductor, study, Sections.with(together, section)).found();
       if (ampacity.isEmpty() || ampacity.get().value().compareTo(needed) < 0) continue;
+      var device =
+          Schools.greatestDevice(
+              ampacity.get(),
+              Optional.of(section),
+              MinimumSection.feedsMotor(conductor, study),
+              study);
+      if (device.value().compareTo(needed) < 0) continue;
       var lines = new java.util.ArrayList<Line>(ampacity.get().trail().lines());
       lines.add(new Line.Result("S", "least section with Iz ≥ " + needed, "", section.toString()));
       return Optional.of(new Explained<>(section, Trail.of("Proposed section", lines)));

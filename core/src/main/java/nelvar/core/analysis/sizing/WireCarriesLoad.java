@@ -9,10 +9,12 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.model.Conductor;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Explained;
+import nelvar.core.trail.Working;
 
 /// A conductor carries everything that can be on together without growing too warm.
 ///
-/// `Ib ≤ Iz`. Demand: IEC 60204-1:2016, 12.4 and Annex D (unchecked).
+/// `Ib ≤ Iz`, or `1.25 · Ib ≤ Iz` where the North American school is followed. Demand: IEC
+/// 60204-1:2016, 12.4 and Annex D; NFPA 79:2021, 12.5 (unchecked).
 public final class WireCarriesLoad implements Rule {
   @Override
   public String id() {
@@ -25,6 +27,7 @@ public final class WireCarriesLoad implements Rule {
   }
 
   private static final Citation DEMAND = Citation.recalled("IEC 60204-1:2016", "12.4");
+  private static final Citation AMERICAN = Citation.recalled("NFPA 79:2021", "12.5");
 
   @Override
   public Stream<Verdict> check(Study study) {
@@ -38,7 +41,15 @@ public final class WireCarriesLoad implements Rule {
         .fold(
             ampacity -> {
               var design = study.designCurrent(conductor);
-              var judged = Explained.atLeast(ampacity, "Iz", design, DEMAND);
+              var rated = Schools.rated(design, conductor.label().text(), study);
+              var w = Working.of("Wire against load");
+              w.use(rated);
+              var judged =
+                  Explained.atLeast(
+                      w.explain(w.use(ampacity)),
+                      "Iz",
+                      rated.value(),
+                      Schools.american(study) ? AMERICAN : DEMAND);
               if (judged.holds()) return new Verdict.Pass(conductor.id(), judged.trail());
               var repairs =
                   SectionChoice.propose(conductor, study)

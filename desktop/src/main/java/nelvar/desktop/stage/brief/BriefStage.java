@@ -1,5 +1,6 @@
 package nelvar.desktop.stage.brief;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BiFunction;
@@ -15,6 +16,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import nelvar.core.model.Brief;
+import nelvar.core.model.School;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.review.Review;
 import nelvar.core.units.ImpossibleQuantity;
@@ -243,15 +245,16 @@ public final class BriefStage implements Stage {
 
   private static Node schools(Session session, Brief brief) {
     var p = brief.policies();
-    return card(
-        "Schools and policies",
+    var all = new ArrayList<Node>();
+    all.add(
         school(
             "Sizing",
-            "Metric: IEC 60204-1 and IEC 60364, mm², 40 °C reference. The only one this version computes.",
-            List.of(),
+            "Metric: IEC 60204-1, 60364, 60269, 60898, 61439; mm². North American: NFPA 79, NEC, UL 508A; AWG. Change it before wires are chosen: neither table holds the other's sizes.",
+            List.of(Brief.Sizing.values()),
             p.sizing(),
-            _ -> "",
-            _ -> {}),
+            Brief.Sizing::words,
+            next -> take(session, "Size by the " + next.words() + " school", p.sizedBy(next))));
+    all.add(
         school(
             "A protective device per branch, or grouped",
             "Per branch: one fault stops one thing, and each device fits its wire; industry builds so. Grouped: converters that protect themselves share one device where space is short; small shops build so. A bare transformer always needs its own.",
@@ -259,28 +262,29 @@ public final class BriefStage implements Stage {
             p.protection(),
             v -> v == Brief.Protection.PER_BRANCH ? "per branch" : "grouped",
             next ->
-                session.edit(
-                    policies(
-                        session,
-                        "Follow the "
-                            + (next == Brief.Protection.PER_BRANCH ? "per-branch" : "grouped")
-                            + " school",
-                        next,
-                        session.project().brief().policies().fuses()))),
-        school(
-            "gG fuse against wire",
-            "Strict: I2 ≤ 1.45 Iz to the letter, the fuse one size smaller. By rating: In ≤ Iz, since real mountings fuse sooner; national practice in places.",
-            List.of(Brief.FuseReading.values()),
-            p.fuses(),
-            v -> v == Brief.FuseReading.STRICT ? "strict" : "by rating",
-            next ->
-                session.edit(
-                    policies(
-                        session,
-                        "Read gG fuses "
-                            + (next == Brief.FuseReading.STRICT ? "strictly" : "by rating"),
-                        session.project().brief().policies().protection(),
-                        next))),
+                take(
+                    session,
+                    "Follow the "
+                        + (next == Brief.Protection.PER_BRANCH ? "per-branch" : "grouped")
+                        + " school",
+                    p.withProtection(next))));
+    if (p.sizing() == Brief.Sizing.METRIC)
+      all.add(
+          school(
+              "gG fuse against wire",
+              "Strict: I2 ≤ 1.45 Iz to the letter, the fuse one size smaller. By rating: In ≤ Iz, since real mountings fuse sooner; national practice in places.",
+              List.of(Brief.FuseReading.values()),
+              p.fuses(),
+              v -> v == Brief.FuseReading.STRICT ? "strict" : "by rating",
+              next ->
+                  take(
+                      session,
+                      "Read gG fuses "
+                          + (next == Brief.FuseReading.STRICT ? "strictly" : "by rating"),
+                      p.withFuses(next))));
+    for (var question : School.ALL)
+      if (question.mattersTo(p.sizing())) all.add(question(session, p, question));
+    all.add(
         field(
             "Use of a supply",
             "% of rating",
@@ -289,12 +293,8 @@ public final class BriefStage implements Stage {
             session,
             (b, next) ->
                 Briefs.policies(
-                    "Set the headroom policy to " + next,
-                    b,
-                    b.policies().protection(),
-                    b.policies().fuses(),
-                    next,
-                    b.policies().drop())),
+                    "Set the headroom policy to " + next, b, b.policies().withHeadroom(next))));
+    all.add(
         field(
             "Voltage drop limit",
             "% of Un",
@@ -303,19 +303,33 @@ public final class BriefStage implements Stage {
             session,
             (b, next) ->
                 Briefs.policies(
-                    "Set the drop limit to " + next,
-                    b,
-                    b.policies().protection(),
-                    b.policies().fuses(),
-                    b.policies().headroom(),
-                    next)));
+                    "Set the drop limit to " + next, b, b.policies().withDrop(next))));
+    return card("Schools and policies", all.toArray(Node[]::new));
   }
 
-  private static Edit policies(
-      Session session, String what, Brief.Protection protection, Brief.FuseReading fuses) {
-    var p = session.project().brief().policies();
-    return Briefs.policies(
-        what, session.project().brief(), protection, fuses, p.headroom(), p.drop());
+  /// A question with the argument of each side.
+  private static Node question(Session session, Brief.Policies p, School question) {
+    return school(
+        question.question(),
+        question.options().stream()
+            .map(option -> sentence(option.words()) + ": " + option.argument())
+            .collect(java.util.stream.Collectors.joining(" ")),
+        question.options(),
+        p.answer(question),
+        School.Option::words,
+        next ->
+            take(
+                session,
+                "%s: %s".formatted(question.question(), next.words()),
+                p.answering(question, next)));
+  }
+
+  private static String sentence(String words) {
+    return words.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + words.substring(1);
+  }
+
+  private static void take(Session session, String what, Brief.Policies next) {
+    session.edit(Briefs.policies(what, session.project().brief(), next));
   }
 
   private static <T> Node school(

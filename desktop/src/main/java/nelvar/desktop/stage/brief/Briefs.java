@@ -6,7 +6,6 @@ import nelvar.core.model.edit.Edits;
 import nelvar.core.units.Current;
 import nelvar.core.units.Frequency;
 import nelvar.core.units.MainsVoltage;
-import nelvar.core.units.Percent;
 import nelvar.core.units.Temperature;
 
 /// The edits of a brief, field by field.
@@ -112,19 +111,7 @@ final class Briefs {
             b.policies()));
   }
 
-  static Edit policies(
-      String what,
-      Brief b,
-      Brief.Protection protection,
-      Brief.FuseReading fuses,
-      Percent headroom,
-      Percent drop) {
-    var p = b.policies();
-    return Edits.brief(
-        what,
-        new Brief(
-            b.supply(),
-            b.surroundings(),
-            new Brief.Policies(p.sizing(), protection, fuses, headroom, drop, p.currency())));
+  static Edit policies(String what, Brief b, Brief.Policies next) {
+    return Edits.brief(what, new Brief(b.supply(), b.surroundings(), next));
   }
 }

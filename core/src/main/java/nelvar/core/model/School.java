@@ -1,0 +1,265 @@
+package nelvar.core.model;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.model.Brief.Sizing;
+import nelvar.core.units.ImpossibleQuantity;
+
+/// A question on which practitioners disagree, with what each side says for itself. The project's
+/// policies hold the answers; a working that depends on one names it.
+///
+/// @param id never changes: files hold it
+/// @param options the metric school's usual answer first
+/// @param american the North American school's usual answer
+/// @param only the sizing school it matters to; empty where to both
+public record School(
+    String id, String question, List<Option> options, String american, Optional<Sizing> only) {
+
+  /// @param words as a working names it
+  /// @param argument who says so and why
+  public record Option(String id, String words, String argument) {}
+
+  public static final School AMBIENT_BASE =
+      new School(
+          "ambient-base",
+          "Reference air of the ampacity tables",
+          List.of(
+              new Option(
+                  "forty",
+                  "base 40 °C",
+                  "IEC 60204-1: machines stand in warm halls, so the table itself is for 40 °C."),
+              new Option(
+                  "thirty",
+                  "base 30 °C",
+                  "IEC 60364: buildings; the same copper, corrected from 30 °C. The two tables agree; they must never be mixed.")),
+          "thirty",
+          Optional.of(Sizing.METRIC));
+
+  public static final School INSULATION_RATING =
+      new School(
+          "insulation-rating",
+          "Rating of the wires' insulation",
+          List.of(
+              new Option(
+                  "c90",
+                  "insulation 90 °C",
+                  "The usual machine tool wire: correction begins at its column."),
+              new Option("c75", "insulation 75 °C", "Where some wires are of the older kind."),
+              new Option("c60", "insulation 60 °C", "Where nothing is marked.")),
+          "c90",
+          Optional.of(Sizing.NORTH_AMERICAN));
+
+  public static final School TERMINAL_RATING =
+      new School(
+          "terminal-rating",
+          "Rating of the terminals",
+          List.of(
+              new Option(
+                  "c60",
+                  "terminals 60 °C",
+                  "The code's own answer up to 100 A where a device is not marked."),
+              new Option(
+                  "c75",
+                  "terminals 75 °C",
+                  "Most industrial devices are marked so; every end of the wire must be.")),
+          "c60",
+          Optional.of(Sizing.NORTH_AMERICAN));
+
+  public static final School PANEL_GROUPING =
+      new School(
+          "panel-grouping",
+          "Wires that lie together in the panel",
+          List.of(
+              new Option(
+                  "counted",
+                  "grouping counted in the panel",
+                  "IEC: assumes that all circuits of a duct are loaded at once."),
+              new Option(
+                  "not-counted",
+                  "no grouping in the panel",
+                  "North American practice: panel loads are diverse; up to 30 current-carrying conductors in a metal wireway need no adjustment.")),
+          "not-counted",
+          Optional.empty());
+
+  public static final School FUSE_MELTING =
+      new School(
+          "fuse-melting",
+          "Current that surely melts a gG fuse in time",
+          List.of(
+              new Option(
+                  "gates",
+                  "by the gates of the standard",
+                  "Any fuse to the standard keeps them; the safe side."),
+              new Option(
+                  "curve",
+                  "by the published curve",
+                  "British practice reads the curve at 0.4 s; lower, for fuses that keep to it.")),
+          "gates",
+          Optional.of(Sizing.METRIC));
+
+  public static final School FAULT_VOLTAGE =
+      new School(
+          "fault-voltage",
+          "Loop impedance in a fault",
+          List.of(
+              new Option(
+                  "cmin",
+                  "0.95 · U0, wires hot",
+                  "IEC 60909 and British practice: least voltage, conductors at their working temperature."),
+              new Option(
+                  "two-thirds",
+                  "2/3 · U0, wires cold",
+                  "IEC 60364-6: a cold loop may reach two thirds of U0/Ia; the rest covers the warming."),
+              new Option("plain", "U0, wires hot", "IEC 60364-4-41 as written: Zs · Ia ≤ U0.")),
+          "cmin",
+          Optional.empty());
+
+  public static final School PROTECTIVE_CONDUCTOR =
+      new School(
+          "protective-conductor",
+          "Size of protective conductors",
+          List.of(
+              new Option(
+                  "by-section",
+                  "by the line's section",
+                  "IEC: touch voltage and time ask for a low loop impedance."),
+              new Option(
+                  "by-device",
+                  "by the device's rating",
+                  "NEC: enough copper to open the device; metal raceways help.")),
+          "by-device",
+          Optional.empty());
+
+  public static final School SMALL_BREAKER =
+      new School(
+          "small-breaker",
+          "What a miniature circuit-breaker counts for",
+          List.of(
+              new Option(
+                  "branch",
+                  "breaker protects a branch",
+                  "IEC 60898 and 60947-2: a miniature breaker protects a branch."),
+              new Option(
+                  "marked",
+                  "only a breaker marked for it protects a branch",
+                  "UL 489 breakers and listed fuses protect branches; UL 1077 protectors are supplementary, behind one of them.")),
+          "marked",
+          Optional.empty());
+
+  public static final School CONTINUOUS_LOAD =
+      new School(
+          "continuous-load",
+          "Loads that stay on for hours",
+          List.of(
+              new Option("as-is", "at their current", "IEC: ratings hold for ever."),
+              new Option(
+                  "plus-25",
+                  "at 125 % of their current",
+                  "NEC: devices and wires for loads of 3 h and more have a quarter to spare.")),
+          "plus-25",
+          Optional.empty());
+
+  public static final School SINGLE_PHASE_DRIVE =
+      new School(
+          "single-phase-drive",
+          "A three-phase drive on single-phase mains",
+          List.of(
+              new Option(
+                  "half",
+                  "half of its rating",
+                  "Its capacitors and diodes carry twice the current at the poorer power factor."),
+              new Option(
+                  "sqrt3",
+                  "its rating by √3",
+                  "Equal power at equal power factor. A maker's own figure beats both.")),
+          "half",
+          Optional.empty());
+
+  public static final School DIRECT_TRIP =
+      new School(
+          "direct-trip",
+          "Magnetic trips of a.c. breakers on direct current",
+          List.of(
+              new Option("1.4", "1.4 times the band", "The trip follows the peak: √2."),
+              new Option(
+                  "1.5",
+                  "1.5 times the band",
+                  "Some data sheets; take it where nothing else is known.")),
+          "1.4",
+          Optional.empty());
+
+  public static final School RESIDUAL_DEVICE =
+      new School(
+          "residual-device",
+          "Residual-current device before a fixed machine",
+          List.of(
+              new Option(
+                  "none",
+                  "none in TN",
+                  "Automatic disconnection by overcurrent is proven instead; drives leak too much for 30 mA."),
+              new Option(
+                  "type-b",
+                  "300 mA, type B",
+                  "Against fire and for indirect contact as well; smooth direct current from drives asks for type B.")),
+          "none",
+          Optional.empty());
+
+  /// In the order they are shown.
+  public static final List<School> ALL =
+      List.of(
+          AMBIENT_BASE,
+          INSULATION_RATING,
+          TERMINAL_RATING,
+          PANEL_GROUPING,
+          CONTINUOUS_LOAD,
+          SMALL_BREAKER,
+          DIRECT_TRIP,
+          FUSE_MELTING,
+          FAULT_VOLTAGE,
+          RESIDUAL_DEVICE,
+          PROTECTIVE_CONDUCTOR,
+          SINGLE_PHASE_DRIVE);
+
+  public School {
+    options = List.copyOf(options);
+  }
+
+  /// What a project of this sizing school answers where nothing else was chosen.
+  public Option usual(Sizing sizing) {
+    return sizing == Sizing.NORTH_AMERICAN ? option(american) : options.getFirst();
+  }
+
+  public boolean mattersTo(Sizing sizing) {
+    return only.map(sizing::equals).orElse(true);
+  }
+
+  Option option(String optionId) {
+    return options.stream()
+        .filter(option -> option.id().equals(optionId))
+        .findFirst()
+        .orElseThrow(() ->
+            new ImpossibleQuantity(
+                "'%s' has no answer '%s': write %s"
+                    .formatted(
+                        id,
+                        optionId,
+                        String.join(", ", options.stream().map(Option::id).toList()))));
+  }
+
+  static School named(String id) {
+    return ALL.stream()
+        .filter(school -> school.id().equals(id))
+        .findFirst()
+        .orElseThrow(() ->
+            new ImpossibleQuantity(
+                "there is no question '%s': write one of %s"
+                    .formatted(id, String.join(", ", ALL.stream().map(School::id).toList()))));
+  }
+
+  /// An answer that differs from the usual one.
+  public record Choice(String school, String option) {
+    public Choice {
+      named(school).option(option);
+    }
+  }
+}
