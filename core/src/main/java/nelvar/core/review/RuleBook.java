@@ -21,15 +21,19 @@ import nelvar.core.analysis.parts.SensorAgainstInput;
 import nelvar.core.analysis.parts.SignalLevel;
 import nelvar.core.analysis.parts.SupplyVoltage;
 import nelvar.core.analysis.protection.BareTransformer;
+import nelvar.core.analysis.protection.BranchDevice;
+import nelvar.core.analysis.protection.BreakingCapacity;
 import nelvar.core.analysis.protection.Bypassed;
 import nelvar.core.analysis.protection.ClearsFault;
 import nelvar.core.analysis.protection.DeviceAgainstLoad;
 import nelvar.core.analysis.protection.DeviceAgainstWire;
+import nelvar.core.analysis.protection.DisconnectsInTime;
 import nelvar.core.analysis.protection.InrushAgainstCurve;
 import nelvar.core.analysis.protection.OwnDevice;
 import nelvar.core.analysis.sizing.MinimumSection;
 import nelvar.core.analysis.sizing.VoltageDropLimit;
 import nelvar.core.analysis.sizing.WireCarriesLoad;
+import nelvar.core.analysis.sizing.WithstandsFault;
 import nelvar.core.analysis.supply.BackFeed;
 import nelvar.core.analysis.supply.DeadShort;
 import nelvar.core.analysis.supply.SupplyHeadroom;
@@ -56,9 +60,13 @@ public final class RuleBook {
           new DeviceAgainstLoad(),
           new InrushAgainstCurve(),
           new ClearsFault(),
+          new DisconnectsInTime(),
+          new BreakingCapacity(),
+          new BranchDevice(),
           new Bypassed(),
           new MinimumSection(),
           new WireCarriesLoad(),
+          new WithstandsFault(),
           new VoltageDropLimit(),
           new SupplyVoltage(),
           new LoadVolts(),

@@ -1,0 +1,113 @@
+package nelvar.core.analysis.protection;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.sizing.Schools;
+import nelvar.core.catalogue.CircuitBreaker;
+import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.MainsInlet;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.School;
+import nelvar.core.network.Edge;
+import nelvar.core.network.Feed;
+import nelvar.core.trail.Citation;
+import nelvar.core.trail.Working;
+
+/// In the North American school a device that protects a branch is listed for it; a supplementary
+/// protector stands only behind one.
+///
+/// One verdict a load fed from the mains, on the device nearest to the source. Demand: NEC 2023,
+/// 210.20, and UL 508A:2018, 31 (unchecked).
+public final class BranchDevice implements Rule {
+  private static final Citation DEMAND = Citation.recalled("UL 508A:2018", "31.1");
+
+  @Override
+  public String id() {
+    return "protection.branch-device";
+  }
+
+  @Override
+  public String asks() {
+    return "Every branch has a device listed for branch circuits (North American school).";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    if (!Schools.american(study)
+        || study.project().brief().policies().chose(School.SMALL_BREAKER, "branch"))
+      return Stream.empty();
+    var failing = new LinkedHashMap<Id, List<Feed>>();
+    var verdicts = new ArrayList<Verdict>();
+    for (var feed : study.network().feeds()) {
+      if (feed.source().isEmpty()
+          || feed.lineWays().isEmpty()
+          || !(study.part(feed.source().get().device()).orElse(null) instanceof MainsInlet))
+        continue;
+      var guards = guards(feed, study);
+      if (guards.isEmpty()) continue;
+      if (guards.stream().anyMatch(device -> branch(device, study)))
+        verdicts.add(new Verdict.Pass(feed.device().id(), trail(feed, guards, study)));
+      else failing.computeIfAbsent(guards.getFirst().id(), _ -> new ArrayList<>()).add(feed);
+    }
+    failing.forEach((id, feeds) -> verdicts.add(finding(id, feeds, study)));
+    return verdicts.stream();
+  }
+
+  private static nelvar.core.trail.Trail trail(Feed feed, List<Device> guards, Study study) {
+    var w = Working.of("Branch device of " + feed.device().designation());
+    for (var guard : guards)
+      w.given(
+          guard.designation().text(), branch(guard, study) ? "branch" : "supplementary", "listing");
+    return w.explain("").trail();
+  }
+
+  /// The devices on the way, from the source on.
+  private static List<Device> guards(Feed feed, Study study) {
+    return feed.lineWays().getFirst().stream()
+        .map(study.network().topology()::edge)
+        .filter(edge -> edge instanceof Edge.Through(_, var link) && link.guard().isPresent())
+        .map(edge -> ((Edge.Through) edge).device())
+        .distinct()
+        .toList();
+  }
+
+  private static boolean branch(Device device, Study study) {
+    return study
+        .part(device)
+        .map(part ->
+            part instanceof CircuitBreaker breaker
+                ? breaker.listing().filter(CircuitBreaker.Listing.BRANCH::equals).isPresent()
+                : part.guard().orElse(null) instanceof Guard.Fuse(_, var fuse) && fuse.branch())
+        .orElse(false);
+  }
+
+  private static Verdict finding(Id id, List<Feed> feeds, Study study) {
+    var loads =
+        feeds.stream()
+            .map(feed -> feed.device().designation().text())
+            .distinct()
+            .collect(Collectors.joining(", "));
+    var device = study.device(id).orElseThrow();
+    var w = Working.of("Branch device");
+    w.table(
+        device.designation().text(),
+        new nelvar.core.trail.Cited<>("supplementary or not marked", DEMAND),
+        "listing");
+    return new Verdict.Finding(
+        id,
+        Severity.ERROR,
+        "Not listed to protect a branch",
+        "%s is the first device before %s and is not listed for branch circuits: an inspector will not pass it, and it may not survive a short. Take a listed breaker or a class CC or J fuse, here or ahead of it."
+            .formatted(device.designation(), loads),
+        w.explain(device).trail(),
+        List.of());
+  }
+}

@@ -1,0 +1,219 @@
+package nelvar.core.analysis.protection;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.load.InletLoad;
+import nelvar.core.catalogue.CircuitBreaker;
+import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.MainsInlet;
+import nelvar.core.catalogue.Terminal;
+import nelvar.core.finding.Repair;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Brief;
+import nelvar.core.model.School;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.network.Feed;
+import nelvar.core.network.TripTime;
+import nelvar.core.standards.Disconnection;
+import nelvar.core.standards.FuseClass;
+import nelvar.core.standards.FuseLink;
+import nelvar.core.trail.Citation;
+import nelvar.core.trail.Cited;
+import nelvar.core.trail.Explained;
+import nelvar.core.trail.Working;
+import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Resistance;
+
+/// A fault from a line to the body of a device opens its protective device before a person who
+/// touches it is hurt.
+///
+/// `Zs · Ia ≤ Cmin · U0`, by the reading the Brief chose: Zs in Ω from the solved network, line and
+/// protective conductor hot or cold; Ia in A opens the device within the time of the standard:
+/// final circuits up to 32 A by U0, others 5 s. One verdict a load that is fed straight from the
+/// mains and has a protective terminal.
+///
+/// Not covered: TT and IT systems, which need a residual-current device or insulation monitoring,
+/// and what drives feed, which limit the fault themselves. Demand: IEC 60364-4-41:2005+A1:2017, 411
+/// (unchecked).
+public final class DisconnectsInTime implements Rule {
+  private static final Citation DEMAND =
+      Citation.recalled("IEC 60364-4-41:2005+A1:2017", "411.4.4");
+  private static final double FINAL_UP_TO = 32;
+  private static final double GREATEST_FACTOR = 1.05;
+  private static final double LEAST_FACTOR = 0.95;
+
+  @Override
+  public String id() {
+    return "protection.disconnection";
+  }
+
+  @Override
+  public String asks() {
+    return "A fault to the body of any device is cut off before it hurts anyone.";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    return study.network().feeds().stream()
+        .filter(feed -> feed.source().isPresent() && !feed.lineWays().isEmpty())
+        .filter(feed -> study.part(feed.source().get().device()).orElse(null) instanceof MainsInlet)
+        .filter(feed -> protectiveTerminal(feed, study).isPresent())
+        .map(feed -> judge(feed, study));
+  }
+
+  private static Optional<TerminalRef> protectiveTerminal(Feed feed, Study study) {
+    return study.part(feed.device()).stream()
+        .flatMap(part -> part.terminals().stream())
+        .filter(terminal -> terminal.role() == Terminal.Role.PROTECTIVE)
+        .findFirst()
+        .map(terminal -> new TerminalRef(feed.device().id(), terminal.name()));
+  }
+
+  private static Verdict judge(Feed feed, Study study) {
+    var id = feed.device().id();
+    var supply = study.project().brief().supply();
+    var system =
+        switch (supply.earthing()) {
+          case TN_S, TN_C_S -> Optional.of(Disconnection.Earthing.TN);
+          case TT, IT -> Optional.<Disconnection.Earthing>empty();
+        };
+    if (system.isEmpty())
+      return new Verdict.NotChecked(
+          id,
+          supply.earthing() == Brief.Earthing.TT
+              ? "in a TT system a residual-current device must open; it is not judged here"
+              : "in an IT system the first fault is monitored, not opened; it is not judged here");
+    if (supply.loopImpedance().isEmpty() && supply.prospectiveShortCircuitCurrent().isEmpty())
+      return new Verdict.NotChecked(
+          id, "neither the loop impedance nor the short-circuit current at the inlet is known");
+    var guard = study.network().guard(feed.lineWays().getFirst());
+    if (guard.isEmpty() && InletLoad.inlet(study).isEmpty())
+      return new Verdict.NotChecked(id, "no protective device is known");
+    if (guard.isEmpty())
+      return new Verdict.NotChecked(
+          id, "only the device before the inlet protects it, and its curve is not known");
+    var pe = protectiveTerminal(feed, study).orElseThrow();
+    var line = new TerminalRef(id, feed.intake().lines().getFirst());
+    var loop = loop(line, pe, study);
+    if (loop.isEmpty())
+      return new Verdict.NotChecked(
+          id, "its protective conductor leads nowhere, or a running machine does not feed it");
+    return verdict(feed, guard.get(), system.get(), loop.get(), study);
+  }
+
+  private record Loop(Current current, double ohms) {}
+
+  /// The fault current by the reading of the Brief.
+  private static Optional<Loop> loop(TerminalRef line, TerminalRef pe, Study study) {
+    var reading = study.project().brief().policies().answer(School.FAULT_VOLTAGE).id();
+    return switch (reading) {
+      case "two-thirds" ->
+          study
+              .greatestFault()
+              .between(line, pe)
+              .map(f -> new Loop(f.current().times(2.0 / 3 / GREATEST_FACTOR), f.ohms()));
+      case "plain" ->
+          study
+              .leastFault()
+              .between(line, pe)
+              .map(f -> new Loop(f.current().times(1 / LEAST_FACTOR), f.ohms()));
+      default -> study.leastFault().between(line, pe).map(f -> new Loop(f.current(), f.ohms()));
+    };
+  }
+
+  private static Verdict verdict(
+      Feed feed, Feed.Guarded guard, Disconnection.Earthing system, Loop loop, Study study) {
+    var id = feed.device().id();
+    var brief = study.project().brief();
+    var toEarth = brief.supply().voltage().toNeutral();
+    var finalCircuit = guard.guard().rating().amperes() <= FINAL_UP_TO;
+    var limit =
+        finalCircuit
+            ? Disconnection.finalCircuit(system, toEarth, false)
+            : Optional.of(Disconnection.distribution(system));
+    if (limit.isEmpty())
+      return new Verdict.NotChecked(
+          id, "disconnection against shock is not asked for at " + toEarth);
+    var w = Working.of("Fault from a line to " + feed.device().designation());
+    w.given("U0", toEarth, "line to earth");
+    var t =
+        w.table(
+            "t",
+            limit.get(),
+            () -> finalCircuit ? system + ", final circuit up to 32 A" : system + ", above 32 A");
+    w.given(
+        "Zs",
+        new Resistance(loop.ohms()),
+        "line and protective conductor, from the solved network");
+    w.given("reading", brief.policies().answer(School.FAULT_VOLTAGE).words(), "Brief");
+    var needed = needed(guard.guard(), t, brief.policies());
+    w.table(
+        "Ia",
+        needed,
+        () -> guard.device().designation() + " " + guard.guard() + ", opens within t");
+    var found = w.result("Ik", formula(brief.policies()), loop.current());
+    var judged = Explained.atLeast(w.explain(found), "Ik", needed.value(), DEMAND);
+    if (judged.holds()) return new Verdict.Pass(id, judged.trail());
+    return new Verdict.Finding(
+        id,
+        Severity.ERROR,
+        "A fault to its body stays on too long",
+        "A fault to the body of %s draws %s; %s (%s) needs %s to open within %s. Until then whoever touches it may be killed. A quicker or smaller device, a thicker line and protective conductor, or a residual-current device cures it."
+            .formatted(
+                feed.device().designation(),
+                loop.current(),
+                guard.device().designation(),
+                guard.guard(),
+                needed.value(),
+                t),
+        judged.trail(),
+        repairs(guard, t, loop.current(), study));
+  }
+
+  private static String formula(Brief.Policies policies) {
+    return switch (policies.answer(School.FAULT_VOLTAGE).id()) {
+      case "two-thirds" -> "2/3 · U0/Zs";
+      case "plain" -> "U0/Zs";
+      default -> "0.95 · U0/Zs";
+    };
+  }
+
+  /// The current that opens the device within `time`.
+  private static Cited<Current> needed(Guard guard, Duration time, Brief.Policies policies) {
+    if (guard instanceof Guard.Fuse(var rating, var fuse) && fuse == FuseClass.GG) {
+      var curve =
+          time.seconds() < 1 ? FuseLink.meltsByCurve(rating) : Optional.<Cited<Current>>empty();
+      if (policies.chose(School.FUSE_MELTING, "curve") && curve.isPresent()) return curve.get();
+      var gates = FuseLink.meltsWithin(rating, time);
+      if (gates.isPresent()) return gates.get();
+    }
+    var source =
+        switch (guard) {
+          case Guard.Breaker(var rating, var curve) -> curve.trips(rating).citation();
+          case Guard.Fuse _ -> Citation.recalled("UL 248 and IEC 60127", "gates");
+          case Guard.Electronic _ -> Citation.practice();
+        };
+    return new Cited<>(TripTime.opensWithin(guard, time, true), source);
+  }
+
+  private static List<Repair> repairs(
+      Feed.Guarded guard, Duration time, Current current, Study study) {
+    if (!(study.part(guard.device()).orElse(null) instanceof CircuitBreaker now)) return List.of();
+    return Guards.of(guard, study).stream()
+        .flatMap(guarding -> BreakerSwap.candidates(now, guarding, study))
+        .filter(next ->
+            TripTime.opensWithin(new Guard.Breaker(next.rating(), next.curve()), time, true)
+                    .compareTo(current)
+                <= 0)
+        .findFirst()
+        .map(next -> Repair.of(Edits.swap(guard.device(), next)))
+        .stream()
+        .toList();
+  }
+}

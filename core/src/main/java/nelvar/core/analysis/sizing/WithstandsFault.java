@@ -1,0 +1,190 @@
+package nelvar.core.analysis.sizing;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.CircuitBreaker;
+import nelvar.core.catalogue.Guard;
+import nelvar.core.finding.Repair;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.Fault;
+import nelvar.core.network.Feed;
+import nelvar.core.network.TripTime;
+import nelvar.core.standards.Adiabatic;
+import nelvar.core.standards.FuseClass;
+import nelvar.core.standards.FuseLink;
+import nelvar.core.trail.Citation;
+import nelvar.core.trail.Explained;
+import nelvar.core.trail.Working;
+import nelvar.core.units.CrossSection;
+import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Measure;
+
+/// A wire survives the short circuit its device has to open: the energy let through does not heat
+/// it beyond what its insulation stands.
+///
+/// `I²t ≤ k² · S²`: k in A·s½/mm² for PVC (115), S in mm². I²t at the greatest fault current at the
+/// device: a breaker lets through no more than its energy-limiting class and no more than Ik² over
+/// one period (assumed); a gG fuse its greatest pre-arcing energy (arcing adds to it where the
+/// fault is far above its rating; not counted), or Ik² times its melting time. Protective
+/// conductors are judged by their own rule. Demand: IEC 60364-4-43:2008, 434.5.2 (unchecked).
+public final class WithstandsFault implements Rule {
+  private static final Citation DEMAND = Citation.recalled("IEC 60364-4-43:2008", "434.5.2");
+
+  /// Of 50 Hz.
+  private static final double PERIOD = 0.02;
+
+  @Override
+  public String id() {
+    return "sizing.short-circuit-heat";
+  }
+
+  @Override
+  public String asks() {
+    return "Every wire survives the short circuit its device opens: I²t ≤ k²S².";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    return study.project().conductors().stream()
+        .filter(Conductor::carriesWork)
+        .flatMap(wire ->
+            study.circuit(wire).flatMap(circuit -> circuit.guard()).stream()
+                .map(guard -> judge(wire, guard, study)));
+  }
+
+  private static Verdict judge(Conductor wire, Feed.Guarded guard, Study study) {
+    if (wire.section().isEmpty())
+      return new Verdict.NotChecked(wire.id(), "its section is not chosen yet");
+    if (guard.guard() instanceof Guard.Electronic)
+      return new Verdict.Pass(
+          wire.id(),
+          Working.of("Short circuit").explain("an electronic channel limits it").trail());
+    var fault = at(guard, study);
+    if (fault.isEmpty())
+      return new Verdict.NotChecked(
+          wire.id(),
+          "the short-circuit current at " + guard.device().designation() + " is not known");
+    var w = Working.of("Heat of a short circuit in " + wire.label());
+    var ik =
+        w.given(
+            "Ik",
+            fault.get().current(),
+            () -> "greatest, at " + guard.device().designation() + " " + guard.guard());
+    var energy = energy(w, guard, ik, fault.get().alternating(), study);
+    var k = w.table("k", Adiabatic.PVC.copper(), Adiabatic.PVC.words());
+    var s = w.given("S", wire.section().get(), wire.label().text());
+    var stands =
+        w.result(
+            "k²S²",
+            "k² · S²",
+            new Measure(
+                Math.pow(k.value() * s.squareMillimetres(), 2), Measure.Unit.JOULE_INTEGRAL));
+    var judged =
+        Explained.atMost(new Explained<>(energy, w.explain(energy).trail()), "I²t", stands, DEMAND);
+    if (judged.holds()) return new Verdict.Pass(wire.id(), judged.trail());
+    var least = Math.sqrt(energy.value()) / k.value();
+    var repairs =
+        Schools.sizes(study).stream()
+            .filter(
+                size -> size.squareMillimetres() >= least && Sections.available(wire, size, study))
+            .findFirst()
+            .map((CrossSection size) -> Repair.of(Sections.change(wire, size, study)))
+            .stream()
+            .toList();
+    return new Verdict.Finding(
+        wire.id(),
+        Severity.ERROR,
+        "Burns before its device opens",
+        "%s (%s) stands %s; at a short %s lets %s through. Take a thicker wire, or a device that lets less through."
+            .formatted(wire.label(), s, stands, guard.device().designation(), energy),
+        judged.trail(),
+        List.copyOf(repairs));
+  }
+
+  /// The greatest fault where the guard stands; one answer for all its wires.
+  private static Optional<Fault.Prospective> at(Feed.Guarded guard, Study study) {
+    return study.once(
+        List.of("fault at", guard.device().id()),
+        () ->
+            study.network().feeds().stream()
+                .filter(feed ->
+                    !feed.lineWays().isEmpty()
+                        && study
+                            .network()
+                            .guard(feed.lineWays().getFirst())
+                            .filter(guard::equals)
+                            .isPresent())
+                .findFirst()
+                .flatMap(feed -> atInput(guard, feed, study)));
+  }
+
+  /// Between the guard's own terminal and the way back of what it feeds, at the source.
+  private static Optional<Fault.Prospective> atInput(Feed.Guarded guard, Feed feed, Study study) {
+    var pole =
+        study.part(guard.device()).stream()
+            .flatMap(part -> part.links().stream())
+            .filter(link -> link.guard().isPresent())
+            .findFirst();
+    if (pole.isEmpty() || feed.source().isEmpty()) return Optional.empty();
+    var a = new TerminalRef(guard.device().id(), pole.get().a());
+    var source = feed.source().get();
+    return source.terminals().stream()
+        .flatMap(end -> study.greatestFault().between(a, end).stream())
+        .max(java.util.Comparator.comparing(Fault.Prospective::current));
+  }
+
+  private static Measure energy(
+      Working w, Feed.Guarded guard, Current ik, boolean alternating, Study study) {
+    return switch (guard.guard()) {
+      case Guard.Breaker(var rating, var curve) -> {
+        var curveTime =
+            TripTime.latest(guard.guard(), ik, alternating).map(t -> t.seconds()).orElse(5.0);
+        var time = curveTime > 0.1 ? Math.min(curveTime, 5) : PERIOD;
+        if (time == PERIOD)
+          w.assumed(
+              "t",
+              new Duration(PERIOD),
+              "an instantaneous trip is through within a period; the standard itself promises 0.1 s");
+        var byTime = joule(ik.amperes() * ik.amperes() * time);
+        w.result("Ik²·t", "Ik² · t, t by its curve, at most 5 s", byTime);
+        var capacity =
+            study.part(guard.device()).orElse(null) instanceof CircuitBreaker
+                ? Stream.of(3000.0, 6000.0, 10000.0)
+                    .filter(row -> row >= ik.amperes())
+                    .findFirst()
+                    .map(Current::new)
+                : Optional.<Current>empty();
+        var limited =
+            alternating
+                ? capacity.flatMap(row -> curve.letThrough(rating, row))
+                : Optional.<nelvar.core.trail.Cited<Measure>>empty();
+        if (limited.isEmpty() || time > PERIOD) yield w.result("I²t", "Ik² · t", byTime);
+        var table = w.table("I²tmax", limited.get(), "energy-limiting class 3, at this current");
+        yield w.result("I²t", "the less of both", table.compareTo(byTime) < 0 ? table : byTime);
+      }
+      case Guard.Fuse(var rating, var fuse) -> {
+        var time =
+            TripTime.latest(guard.guard(), ik, alternating).map(t -> t.seconds()).orElse(5.0);
+        var byTime = joule(ik.amperes() * ik.amperes() * Math.min(time, 5));
+        var melts =
+            fuse == FuseClass.GG
+                ? FuseLink.preArcing(rating, true)
+                : Optional.<nelvar.core.trail.Cited<Measure>>empty();
+        if (melts.isEmpty() || time > 0.1) yield w.result("I²t", "Ik² · t of its curve", byTime);
+        yield w.table("I²t", melts.get(), "greatest pre-arcing energy");
+      }
+      case Guard.Electronic _ -> joule(0);
+    };
+  }
+
+  private static Measure joule(double value) {
+    return new Measure(Math.min(value, 1e11), Measure.Unit.JOULE_INTEGRAL);
+  }
+}
