@@ -48,14 +48,7 @@ public record Calculator(
       return Objects.requireNonNull(input.reader().read(text), input.symbol());
     } catch (ImpossibleQuantity impossible) {
       throw new WrongInput(
-          input.symbol(),
-          "%s: %s; %s is %s, such as %s"
-              .formatted(
-                  input.symbol(),
-                  impossible.getMessage(),
-                  input.meaning(),
-                  input.accepts(),
-                  input.example()));
+          input.symbol(), input.problem(text).orElse(String.valueOf(impossible.getMessage())));
     }
   }
 

@@ -180,6 +180,30 @@ public record Input<T>(
     }
   }
 
+  /// What is wrong with a text; empty where nothing is.
+  public Optional<String> problem(String text) {
+    try {
+      reader.read(text);
+      return Optional.empty();
+    } catch (ImpossibleQuantity impossible) {
+      return Optional.of(
+          "%s: %s; %s is %s, such as %s"
+              .formatted(symbol, impossible.getMessage(), meaning, accepts, example));
+    }
+  }
+
+  /// The word a text stands for, as [#words] spells it.
+  public Optional<String> word(String text) {
+    return words.stream()
+        .filter(word -> spelled(word).equalsIgnoreCase(spelled(text.strip())))
+        .findFirst();
+  }
+
+  /// The word that is usual.
+  public Optional<String> usualWord() {
+    return usual.flatMap(this::word);
+  }
+
   /// For messages and the list of calculators.
   public String help() {
     return "%s, %s%s"

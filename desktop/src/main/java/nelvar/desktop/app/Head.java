@@ -94,7 +94,14 @@ final class Head extends HBox {
     var errors = review.count(Severity.ERROR);
     open.setText(String.valueOf(review.open().size()));
     mark(open, errors > 0, !review.open().isEmpty());
-    school.setText("Metric, " + session.project().brief().surroundings().greatest() + " around");
+    var brief = session.project().brief();
+    var sizing = brief.policies().sizing().words();
+    school.setText(
+        "%s%s, %s around"
+            .formatted(
+                sizing.substring(0, 1).toUpperCase(java.util.Locale.ROOT),
+                sizing.substring(1),
+                brief.surroundings().greatest()));
   }
 
   private void fullest(Study study) {

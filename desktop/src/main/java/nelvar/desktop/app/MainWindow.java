@@ -25,6 +25,8 @@ import nelvar.core.review.Review;
 import nelvar.desktop.control.DrawingPane;
 import nelvar.desktop.control.MeterBar;
 import nelvar.desktop.control.SideSheet;
+import nelvar.desktop.quick.QuickModel;
+import nelvar.desktop.quick.QuickView;
 import nelvar.desktop.session.Places;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.stage.Stage;
@@ -82,6 +84,12 @@ public final class MainWindow {
   }
 
   private final String today;
+  private final QuickModel quickModel = new QuickModel();
+  private final QuickView quick = new QuickView(quickModel, this::session, this::closeQuick);
+
+  public QuickModel quickModel() {
+    return quickModel;
+  }
 
   private void build() {
     frame.setTop(head);
@@ -162,6 +170,11 @@ public final class MainWindow {
   }
 
   private void key(KeyEvent e) {
+    if (e.getCode() == KeyCode.ESCAPE && root.getChildren().contains(quick)) {
+      closeQuick();
+      e.consume();
+      return;
+    }
     if (e.getCode() == KeyCode.ESCAPE && overlay.isPresent() && session.isPresent()) {
       closeOverlay();
       e.consume();
@@ -362,6 +375,21 @@ public final class MainWindow {
     overlay(
         new Welcome(
             places.recent(), desk::openDemo, desk::begin, desk::open, desk::open, problem, theme));
+  }
+
+  /// The quick calculator, over whatever is there; asked for again it closes.
+  void quick() {
+    if (root.getChildren().contains(quick)) {
+      closeQuick();
+      return;
+    }
+    root.getChildren().add(quick);
+    quick.focus();
+  }
+
+  private void closeQuick() {
+    root.getChildren().remove(quick);
+    session.ifPresent(_ -> current.firstFocus().requestFocus());
   }
 
   void shortcuts() {

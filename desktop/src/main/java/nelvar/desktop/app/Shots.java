@@ -58,6 +58,9 @@ public final class Shots {
       window.choose(stages.get(1));
       picture(scene, folder.resolve("6-meter.png"));
       bench.back();
+      quick(window);
+      picture(scene, folder.resolve("7-quick.png"));
+      window.quick();
       window.theme(true);
       window.select(new Id("M6"));
       window.choose(stages.get(1));
@@ -67,6 +70,18 @@ public final class Shots {
       System.err.println("nelvar: the pictures cannot be written: " + e.getMessage());
       return 2;
     }
+  }
+
+  /// A drop asked for on the side, filled from a wire of the project.
+  private static void quick(MainWindow window) {
+    window.select(new Id("W32"));
+    var model = window.quickModel();
+    model.choose(nelvar.core.calc.Calculators.named("voltage-drop").orElseThrow());
+    model.write("S", "0.75 mm²");
+    model.write("l", "12 m");
+    model.write("I", "3 A");
+    model.write("Un", "24 V");
+    window.quick();
   }
 
   private static void settle(PackStage pack) {

@@ -302,8 +302,7 @@ public final class BriefStage implements Stage {
             Kind.PERCENT::read,
             session,
             (b, next) ->
-                Briefs.policies(
-                    "Set the drop limit to " + next, b, b.policies().withDrop(next))));
+                Briefs.policies("Set the drop limit to " + next, b, b.policies().withDrop(next))));
     return card("Schools and policies", all.toArray(Node[]::new));
   }
 
@@ -361,13 +360,14 @@ public final class BriefStage implements Stage {
     return box;
   }
 
-  private static <T> HBox radios(
+  private static <T> Region radios(
       String title,
       List<T> options,
       T now,
       Function<T, String> words,
       java.util.function.Consumer<T> take) {
-    var row = new HBox(9);
+    var row = new javafx.scene.layout.FlowPane(9, 2);
+    row.setPrefWrapLength(300);
     var group = new ToggleGroup();
     for (var option : options) {
       var radio = new RadioButton(words.apply(option));
