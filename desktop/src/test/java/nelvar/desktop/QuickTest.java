@@ -75,7 +75,8 @@ class QuickTest {
     driver.type("17.4");
     assertThat(driver.words("#quick-answer")).isEqualTo("12 A");
     driver.type("x");
-    assertThat(driver.words("#quick-note-Iz")).contains("is not a unit of a current", "from 1 µA to 100 kA");
+    assertThat(driver.words("#quick-note-Iz"))
+        .contains("is not a unit of a current", "from 1 µA to 100 kA");
     driver.press(KeyCode.ESCAPE);
     assertThat(driver.has("#quick")).isFalse();
     assertThat(driver.window.session()).isEmpty();

@@ -58,6 +58,13 @@ public final class Shots {
       window.choose(stages.get(1));
       picture(scene, folder.resolve("6-meter.png"));
       bench.back();
+      window.select(new Id("U1"));
+      if (stages.get(1) instanceof nelvar.desktop.stage.power.PowerStage power) {
+        power.showCurves(true);
+        window.choose(power);
+        picture(scene, folder.resolve("8-curves.png"));
+        power.showCurves(false);
+      }
       quick(window);
       picture(scene, folder.resolve("7-quick.png"));
       window.quick();

@@ -5,18 +5,21 @@ import java.util.List;
 import java.util.stream.Collectors;
 import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.analysis.protection.Guards;
+import nelvar.core.analysis.protection.ProtectionChain;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.analysis.supply.SupplyLoad;
 import nelvar.core.catalogue.DcSupply;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.model.School;
 import nelvar.core.review.Review;
 import nelvar.core.review.RuleBook;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Trail;
 import nelvar.documents.drawing.Ink;
 import nelvar.documents.drawing.SingleLine;
+import nelvar.documents.drawing.TimeCurrentChart;
 
 /// The papers that let someone else build, check and repair the machine.
 public final class Pack {
@@ -45,6 +48,7 @@ public final class Pack {
     supplySheets(review, blocks);
     blocks.add(new Block.NewPage());
     wireSheets(review, blocks);
+    charts(review, blocks);
     for (var list : Lists.all(review)) {
       blocks.add(new Block.NewPage());
       blocks.addAll(Block.list(list));
@@ -59,6 +63,20 @@ public final class Pack {
         "revision " + review.project().revision() + ", " + date(review),
         "%d cited places were entered from memory and are marked (unchecked). Local codes and a licensed electrician decide."
             .formatted(unchecked));
+  }
+
+  /// One chart for each breaker or fuse fed from the mains, two a page.
+  private static void charts(Review review, List<Block> blocks) {
+    var chains =
+        ProtectionChain.all(review.study()).stream().filter(ProtectionChain::alternating).toList();
+    if (chains.isEmpty()) return;
+    blocks.add(new Block.Heading("Time and current", 1));
+    blocks.add(
+        new Block.Paragraph(
+            "Each device opens between the edges of its band; dashed is where the wire is damaged, dotted what flows. Curves join the gates of the standards, from memory, and a breaker's instantaneous trip is drawn within one period (assumed; the standard promises 0.1 s). A device's own curve beats them."));
+    for (var chain : chains)
+      blocks.add(new Block.Picture(TimeCurrentChart.of(chain, 176, 96, 2.8)));
+    blocks.add(new Block.NewPage());
   }
 
   private static List<Citation> citations(Review review) {
@@ -117,8 +135,12 @@ public final class Pack {
                     around.remarks())));
     blocks.add(
         new Block.Paragraph(
-            "Sized by the metric school (IEC 60204-1); %s; gG fuses read %s; supplies to %s of their rating; voltage drop to %s."
+            "Sized by the %s school (%s); %s; gG fuses read %s; supplies to %s of their rating; voltage drop to %s."
                 .formatted(
+                    policies.sizing().words(),
+                    policies.sizing() == nelvar.core.model.Brief.Sizing.METRIC
+                        ? "IEC 60204-1"
+                        : "NFPA 79, NEC, UL 508A",
                     policies.protection() == nelvar.core.model.Brief.Protection.PER_BRANCH
                         ? "a protective device per branch"
                         : "converters grouped behind one device where they protect themselves",
@@ -127,6 +149,14 @@ public final class Pack {
                         : "by rating (In ≤ Iz)",
                     policies.headroom(),
                     policies.drop())));
+    blocks.add(
+        new Block.Paragraph(
+            "Where practitioners disagree: "
+                + School.ALL.stream()
+                    .filter(school -> school.mattersTo(policies.sizing()))
+                    .map(school -> policies.answer(school).words())
+                    .collect(Collectors.joining("; "))
+                + "."));
     blocks.add(new Block.Heading("State", 2));
     var passed =
         review.entries().stream().filter(entry -> entry.verdict() instanceof Verdict.Pass).count();
@@ -148,7 +178,7 @@ public final class Pack {
     blocks.add(new Block.Heading("What was not checked", 2));
     blocks.add(
         new Block.Paragraph(
-            "Breaking capacity, let-through energy and disconnection times against shock; residual-current devices and leakage; heat in the cabinet; interference, shields and separation; what a stop cuts and any safety function; motion settings; mechanical strength, ingress protection and spacing. %d single verdicts lacked data: see the list Not checked."
+            "Disconnection in TT and IT systems; residual-current devices and leakage; selectivity between devices; heat in the cabinet; interference, shields and separation; what a stop cuts and any safety function; motion settings; mechanical strength, ingress protection and spacing. %d single verdicts lacked data: see the list Not checked."
                 .formatted(review.notChecked().size())));
     blocks.add(new Block.Heading("Pages and tables relied on", 2));
     blocks.add(

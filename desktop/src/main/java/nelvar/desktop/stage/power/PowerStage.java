@@ -9,8 +9,11 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.analysis.load.PowerTree;
+import nelvar.core.analysis.protection.ProtectionChain;
+import nelvar.core.model.Id;
 import nelvar.core.review.Review;
 import nelvar.core.units.Power;
 import nelvar.desktop.control.DrawingPane;
@@ -18,6 +21,7 @@ import nelvar.desktop.session.Session;
 import nelvar.desktop.stage.Stage;
 import nelvar.desktop.style.Theme;
 import nelvar.documents.drawing.River;
+import nelvar.documents.drawing.TimeCurrentChart;
 
 /// Feeds as a river: from the inlet through gates and vessels to the loads.
 public final class PowerStage implements Stage {
@@ -31,6 +35,9 @@ public final class PowerStage implements Stage {
           "Here the feeds will run from the inlet to the loads.\n\nFirst add a supply or a load: find its part in the sheet on the right and press Enter. Then select it and connect its terminals, beginning at the inlet -X0. Every wire you add is computed at once.");
   private final ToggleButton amps = new ToggleButton("Amps");
   private final ToggleButton dry = new ToggleButton("Contactors open");
+  private final ToggleButton curves = new ToggleButton("Curves");
+  private final DrawingPane chart =
+      new DrawingPane("Time against current of the devices before the selected load", true);
   private Optional<Session> session = Optional.empty();
   private Optional<Review> review = Optional.empty();
   private Theme theme = Theme.LIGHT;
@@ -52,11 +59,15 @@ public final class PowerStage implements Stage {
           else draw();
         });
     dry.selectedProperty().addListener(_ -> draw());
+    curves.selectedProperty().addListener(_ -> draw());
+    curves.setId("power-curves");
+    chart.setId("curves");
+    chart.onSelect(id -> session.ifPresent(s -> s.selection().set(Optional.of(id))));
     dry.setId("power-dry");
     amps.setId("power-amps");
     var space = new Region();
     HBox.setHgrow(space, Priority.ALWAYS);
-    var head = new HBox(title, summary, space, dry, new HBox(watts, amps));
+    var head = new HBox(title, summary, space, curves, dry, new HBox(watts, amps));
     head.getStyleClass().add("stage-head");
     view.setTop(head);
     teach.getStyleClass().addAll("wrapping", "soft");
@@ -78,7 +89,7 @@ public final class PowerStage implements Stage {
 
   @Override
   public Node firstFocus() {
-    return river;
+    return curves.isSelected() ? chart : river;
   }
 
   public DrawingPane river() {
@@ -110,13 +121,43 @@ public final class PowerStage implements Stage {
         theme);
     river.focusOn(selected);
     var nothing = study.network().feeds().isEmpty();
-    view.setCenter(nothing ? teach : river);
+    view.setCenter(nothing ? teach : curves.isSelected() ? chart : river);
+    if (curves.isSelected()) {
+      var chain = chain(study, selected);
+      chart.show(
+          chain
+              .map(found -> TimeCurrentChart.of(found, 800, 470, 13))
+              .orElse(
+                  new nelvar.documents.drawing.Drawing(
+                      10, 10, java.util.List.of(), java.util.List.of())),
+          theme);
+      summary.setText(
+          chain
+              .map(found -> "the devices before " + found.feed().device().designation())
+              .orElse("Select a load, wire or device behind a breaker or fuse."));
+      return;
+    }
     var watts = PowerTree.of(study).stream().mapToDouble(root -> root.power().watts()).sum();
     summary.setText(
         "%s with everything on, %s in the most loaded line"
             .formatted(
                 new Power(watts),
                 InletLoad.of(study).map(load -> load.value().toString()).orElse("no inlet")));
+  }
+
+  /// Of the selection; without one, of the first device there is.
+  private static Optional<ProtectionChain> chain(Study study, Optional<Id> selected) {
+    return selected
+        .flatMap(id -> ProtectionChain.about(id, study))
+        .or(() ->
+            selected.isPresent()
+                ? Optional.empty()
+                : ProtectionChain.all(study).stream().findFirst());
+  }
+
+  /// Shows the river, or time against current.
+  public void showCurves(boolean on) {
+    curves.setSelected(on);
   }
 
   @Override
