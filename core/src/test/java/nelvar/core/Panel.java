@@ -213,7 +213,8 @@ public final class Panel {
         conductors,
         List.of(),
         List.of(),
-        own);
+        own,
+        List.of());
   }
 
   public Study study() {

@@ -77,6 +77,11 @@ public final class Consistency {
             i,
             "the accepted finding is about '" + subject + "', which is not in the project");
     }
+    for (var i = 0; i < project.fixed().size(); i++) {
+      var subject = project.fixed().get(i);
+      if (!taken.containsKey(subject))
+        breach("fixed", i, "'" + subject + "' is fixed by hand, but is not in the project");
+    }
   }
 
   private void ownParts() {

@@ -12,6 +12,7 @@ import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Deviation;
 import nelvar.core.model.Device;
+import nelvar.core.model.Id;
 import nelvar.core.model.Project;
 import nelvar.core.model.Revision;
 import nelvar.core.model.Setting;
@@ -40,7 +41,8 @@ public final class ProjectFormat {
       List<Conductor> conductors,
       List<Setting> settings,
       List<Deviation> deviations,
-      List<Part> ownParts) {
+      List<Part> ownParts,
+      List<Id> fixed) {
     Project project() {
       return new Project(
           name,
@@ -53,7 +55,8 @@ public final class ProjectFormat {
           conductors,
           settings,
           deviations,
-          ownParts);
+          ownParts,
+          fixed);
     }
   }
 
@@ -158,6 +161,7 @@ public final class ProjectFormat {
     list(text, "settings", project.settings());
     list(text, "deviations", project.deviations());
     list(text, "ownParts", project.ownParts());
+    list(text, "fixed", project.fixed());
     text.setLength(text.length() - 2);
     text.append("\n}\n");
     out.writeBytes(text.toString().getBytes(StandardCharsets.UTF_8));

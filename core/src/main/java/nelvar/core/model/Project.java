@@ -9,6 +9,9 @@ import nelvar.core.catalogue.Part;
 /// A machine as designed. Immutable; an edit makes a new one (see `model.edit`).
 ///
 /// Every id stands for one thing; every reference leads to one. [Consistency] holds files to that.
+///
+/// @param fixed devices and conductors whose part or section was fixed by hand: choosing leaves
+///   them
 public record Project(
     String name,
     String description,
@@ -20,7 +23,8 @@ public record Project(
     List<Conductor> conductors,
     List<Setting> settings,
     List<Deviation> deviations,
-    List<Part> ownParts) {
+    List<Part> ownParts,
+    List<Id> fixed) {
 
   public Project {
     revisions = List.copyOf(revisions);
@@ -31,6 +35,7 @@ public record Project(
     settings = List.copyOf(settings);
     deviations = List.copyOf(deviations);
     ownParts = List.copyOf(ownParts);
+    fixed = List.copyOf(fixed);
   }
 
   public Optional<Device> device(Id id) {
@@ -62,7 +67,8 @@ public record Project(
         conductors,
         settings,
         deviations,
-        ownParts);
+        ownParts,
+        fixed);
   }
 
   public Project withName(String next) {
@@ -77,7 +83,8 @@ public record Project(
         conductors,
         settings,
         deviations,
-        ownParts);
+        ownParts,
+        fixed);
   }
 
   public Project withDevices(List<Device> next) {
@@ -92,7 +99,8 @@ public record Project(
         conductors,
         settings,
         deviations,
-        ownParts);
+        ownParts,
+        fixed);
   }
 
   public Project withCables(List<Cable> next) {
@@ -107,7 +115,8 @@ public record Project(
         conductors,
         settings,
         deviations,
-        ownParts);
+        ownParts,
+        fixed);
   }
 
   public Project withConductors(List<Conductor> next) {
@@ -122,7 +131,8 @@ public record Project(
         next,
         settings,
         deviations,
-        ownParts);
+        ownParts,
+        fixed);
   }
 
   public Project withDeviations(List<Deviation> next) {
@@ -137,7 +147,8 @@ public record Project(
         conductors,
         settings,
         next,
-        ownParts);
+        ownParts,
+        fixed);
   }
 
   public Project withSettings(List<Setting> next) {
@@ -152,7 +163,8 @@ public record Project(
         conductors,
         next,
         deviations,
-        ownParts);
+        ownParts,
+        fixed);
   }
 
   public Project withRevisions(List<Revision> next) {
@@ -167,7 +179,8 @@ public record Project(
         conductors,
         settings,
         deviations,
-        ownParts);
+        ownParts,
+        fixed);
   }
 
   public Project withOwnParts(List<Part> next) {
@@ -182,6 +195,23 @@ public record Project(
         conductors,
         settings,
         deviations,
+        next,
+        fixed);
+  }
+
+  public Project withFixed(List<Id> next) {
+    return new Project(
+        name,
+        description,
+        revisions,
+        brief,
+        devices,
+        bundles,
+        cables,
+        conductors,
+        settings,
+        deviations,
+        ownParts,
         next);
   }
 

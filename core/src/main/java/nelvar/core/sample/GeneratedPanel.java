@@ -61,6 +61,7 @@ public final class GeneratedPanel {
         conductors,
         List.of(),
         List.of(),
+        List.of(),
         List.of());
   }
 

@@ -40,6 +40,7 @@ public final class NewProject {
         List.of(),
         List.of(),
         List.of(),
+        List.of(),
         List.of());
   }
 

@@ -135,8 +135,9 @@ public final class DeviceAgainstWire implements Rule {
     return new Weak(conductor, guard, name, rating, allowed, share, judged);
   }
 
-  /// The protective device a short wire inside the enclosure ends at.
-  private static Optional<Feed.Guarded> tapTo(Conductor conductor, Study study) {
+  /// The protective device a short wire inside the enclosure ends at, whose rating counts for it
+  /// where no device stands before it.
+  public static Optional<Feed.Guarded> tapTo(Conductor conductor, Study study) {
     if (study.length(conductor).filter(length -> length.compareTo(LONGEST_TAP) <= 0).isEmpty()
         || study.bundle(conductor).filter(bundle -> bundle.inside()).isEmpty())
       return Optional.empty();

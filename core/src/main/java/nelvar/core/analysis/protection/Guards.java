@@ -89,7 +89,7 @@ public final class Guards {
 
   /// The fraction of a wire's ampacity that a guard may be rated for: 1, or less for gG fuses read
   /// strictly.
-  static double shareOfAmpacity(Guard guard, Study study) {
+  public static double shareOfAmpacity(Guard guard, Study study) {
     return switch (guard) {
       case Guard.Breaker _, Guard.Electronic _ -> 1;
       case Guard.Fuse(var rating, var fuse) ->

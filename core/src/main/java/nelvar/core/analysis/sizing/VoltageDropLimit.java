@@ -136,7 +136,7 @@ public final class VoltageDropLimit implements Rule {
   private static List<Repair> repairs(Conductor wire, List<Feed> feeds, Study study) {
     var now = wire.section().orElseThrow();
     var together = Sections.together(wire, study);
-    for (var section : nelvar.core.standards.MetricConductors.sections()) {
+    for (var section : Schools.sizes(study)) {
       if (section.compareTo(now) <= 0
           || section.squareMillimetres() > 10 * now.squareMillimetres()
           || !Sections.available(wire, section, study)) continue;
@@ -155,7 +155,7 @@ public final class VoltageDropLimit implements Rule {
                     study.wires(feed.backWay()).stream()))
             .distinct()
             .toList();
-    for (var section : nelvar.core.standards.MetricConductors.sections()) {
+    for (var section : Schools.sizes(study)) {
       var thin =
           wires.stream()
               .filter(c -> c.section().isPresent() && c.section().get().compareTo(section) < 0)

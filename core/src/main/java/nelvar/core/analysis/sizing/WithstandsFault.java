@@ -108,6 +108,25 @@ public final class WithstandsFault implements Rule {
         List.copyOf(repairs));
   }
 
+  /// The least section, mm², that survives a short behind `guard` with `next` in its place; zero
+  /// where nothing is known, or electronics limit it.
+  public static double least(Feed.Guarded guard, Guard next, Study study) {
+    if (next instanceof Guard.Electronic) return 0;
+    return at(guard, study)
+        .map(fault -> {
+          var w = Working.of("Heat of a short circuit");
+          var energy =
+              energy(
+                  w,
+                  new Feed.Guarded(guard.device(), next),
+                  fault.current(),
+                  fault.alternating(),
+                  study);
+          return Math.sqrt(energy.value()) / Adiabatic.PVC.copper().value().value();
+        })
+        .orElse(0.0);
+  }
+
   /// The greatest fault where the guard stands; one answer for all its wires.
   private static Optional<Fault.Prospective> at(Feed.Guarded guard, Study study) {
     return study.once(

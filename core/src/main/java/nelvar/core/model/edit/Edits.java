@@ -194,7 +194,29 @@ public final class Edits {
                     project.settings().stream()
                         .filter(s -> !s.device().equals(device.id()))
                         .toList())
-                .withDeviations(withoutLost(project, device)));
+                .withDeviations(withoutLost(project, device))
+                .withFixed(
+                    project.fixed().stream()
+                        .filter(id ->
+                            !id.equals(device.id())
+                                && project
+                                    .conductor(id)
+                                    .filter(c -> c.touches(device.id()))
+                                    .isEmpty())
+                        .toList()));
+  }
+
+  /// Fixes a device's part or a conductor's section by hand, or lets it go: choosing leaves what is
+  /// fixed.
+  public static Edit fix(Id id, String name, boolean fixed) {
+    return new Edit(
+        (fixed ? "Fix " : "Let go of ") + name,
+        project -> {
+          var all = new ArrayList<>(project.fixed());
+          all.remove(id);
+          if (fixed) all.add(id);
+          return project.withFixed(all);
+        });
   }
 
   private static List<Deviation> withoutLost(Project project, Device device) {
@@ -218,7 +240,9 @@ public final class Edits {
                 .withDeviations(
                     project.deviations().stream()
                         .filter(d -> !d.subject().equals(conductor.id()))
-                        .toList()));
+                        .toList())
+                .withFixed(
+                    project.fixed().stream().filter(id -> !id.equals(conductor.id())).toList()));
   }
 
   /// Notes a setting of a device, in the place of one of the same name.

@@ -1,0 +1,381 @@
+package nelvar.core.analysis.choice;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.protection.BreakerChoice;
+import nelvar.core.analysis.protection.DeviceAgainstWire;
+import nelvar.core.analysis.protection.Guards;
+import nelvar.core.analysis.sizing.DropCheck;
+import nelvar.core.analysis.sizing.Schools;
+import nelvar.core.analysis.sizing.SectionChoice;
+import nelvar.core.analysis.sizing.Sections;
+import nelvar.core.analysis.sizing.WithstandsFault;
+import nelvar.core.catalogue.CircuitBreaker;
+import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.Part;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Id;
+import nelvar.core.model.edit.Edit;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.network.Feed;
+import nelvar.core.trail.Explained;
+import nelvar.core.trail.Trail;
+import nelvar.core.units.CrossSection;
+import nelvar.core.units.Current;
+
+/// Chooses devices and wires together.
+///
+/// First the cheapest breaker of the same poles, listing and no less breaking capacity that carries
+/// its load and stands its inrush; then for each wire the least section that carries the load and
+/// the device's rating, survives a short and is allowed; then the wire that loses most is thickened
+/// until every feed keeps the drop. What is fixed by hand stays. Disconnection and breaking
+/// capacity are judged afterwards by their own rules.
+///
+/// One choice is made from the currents of the project as it is; it is repeated until it stays.
+public final class Choosing {
+  private static final int ROUNDS = 8;
+  private static final int SETTLING = 3;
+
+  /// @param load the one load it is about; empty for the whole panel
+  record Scope(Optional<Id> load) {
+    boolean holds(Feed feed) {
+      return load.isEmpty() || load.get().equals(feed.device().id());
+    }
+  }
+
+  private final Study study;
+  private final Goal goal;
+  private final Scope scope;
+  private final Set<Id> fixed;
+  private final Map<Id, Part> devices = new LinkedHashMap<>();
+  private final Map<Id, CrossSection> sections = new LinkedHashMap<>();
+  private final Map<Id, Trail> trails = new HashMap<>();
+  private final Map<Id, String> reasons = new HashMap<>();
+  private final List<String> left = new ArrayList<>();
+
+  /// Late rounds only thicken, so that wires that warm one another come to rest.
+  private final boolean growing;
+
+  /// Wires that feed no known load count too.
+  private final boolean whole;
+
+  Choosing(Study study, Goal goal, Scope scope, boolean growing) {
+    this.growing = growing;
+    this.whole = scope.load().isEmpty();
+    this.study = study;
+    this.goal = goal;
+    this.scope = scope;
+    this.fixed = Set.copyOf(study.project().fixed());
+  }
+
+  /// For the whole panel.
+  public static Proposal all(Study study, Goal goal) {
+    return choose(study, goal, new Scope(Optional.empty()));
+  }
+
+  /// For one load: its device and its wires, there and back.
+  public static Proposal of(Id load, Study study, Goal goal) {
+    return choose(study, goal, new Scope(Optional.of(load)));
+  }
+
+  private static Proposal choose(Study study, Goal goal, Scope scope) {
+    var now = study;
+    var last = new Choosing(study, goal, scope, false);
+    Edit edit = new Edit("", project -> project);
+    var reasons = new LinkedHashMap<Id, Proposal.Change>();
+    for (var round = 0; round < ROUNDS; round++) {
+      last = new Choosing(now, goal, scope, round >= SETTLING);
+      last.choose();
+      var changes = last.changes();
+      if (changes.isEmpty()) break;
+      changes.forEach(change ->
+          reasons.merge(
+              change.subject(),
+              change,
+              (before, after) ->
+                  new Proposal.Change(
+                      after.subject(),
+                      after.name(),
+                      before.from(),
+                      after.to(),
+                      after.why(),
+                      after.trail())));
+      var step = last.edit();
+      edit = edit.then(step);
+      now = now.tried(step.apply(now.project()));
+    }
+    var changes =
+        reasons.values().stream().filter(change -> !change.from().equals(change.to())).toList();
+    var label = "Choose %d devices and wires: %s".formatted(changes.size(), goal.words());
+    return new Proposal(
+        edit.named(label),
+        changes,
+        Tally.of(study, scope).cost(),
+        Tally.of(now, scope).cost(),
+        Tally.of(study, scope).kinds(),
+        Tally.of(now, scope).kinds(),
+        List.copyOf(new LinkedHashSet<>(last.left)));
+  }
+
+  private void choose() {
+    for (var guarding : Guards.all(study)) breaker(guarding);
+    for (var wire : study.project().conductors()) wire(wire);
+    for (var feed : study.network().feeds())
+      if (scope.holds(feed) && DropCheck.judged(feed, study)) keepDrop(feed);
+    if (goal.stocking() > 0) merge();
+  }
+
+  private void breaker(Guards.Guarding guarding) {
+    var device = guarding.device().device();
+    if (guarding.feeds().stream().noneMatch(scope::holds)
+        || !(study.part(device).orElse(null) instanceof CircuitBreaker now)) return;
+    if (fixed.contains(device.id())) {
+      left.add(device.designation() + " is fixed by hand");
+      return;
+    }
+    var rated = Schools.rated(guarding.design(), device.designation().text(), study);
+    var surge = BreakerChoice.effective(guarding.inrushPeak());
+    study
+        .catalogue()
+        .of(CircuitBreaker.class)
+        .filter(next -> next.poles() == now.poles() && next.listing().equals(now.listing()))
+        .filter(next -> next.breakingCapacity().compareTo(now.breakingCapacity()) >= 0)
+        .filter(next -> next.rating().compareTo(rated.value()) >= 0)
+        .filter(next -> next.curve().holds(next.rating()).value().compareTo(surge) >= 0)
+        .min(
+            Comparator.comparing(CircuitBreaker::rating)
+                .thenComparing(next -> next.price().orElse(nelvar.core.units.Price.ZERO))
+                .thenComparing(CircuitBreaker::curve)
+                .thenComparing(CircuitBreaker::id))
+        .ifPresentOrElse(
+            next -> {
+              devices.put(device.id(), next);
+              trails.put(device.id(), rated.trail());
+              reasons.put(
+                  device.id(),
+                  guarding.inrushPeak().amperes() > 0
+                      ? "least rating for %s that stands the inrush of %s peak"
+                          .formatted(rated.value(), guarding.inrushPeak())
+                      : "least rating for " + rated.value());
+            },
+            () -> left.add("no breaker of the catalogue suits " + device.designation()));
+  }
+
+  private final Map<Id, Boolean> scoped = new HashMap<>();
+
+  boolean scoped(Conductor wire) {
+    if (scoped.isEmpty()) {
+      for (var feed : study.network().feeds()) {
+        if (feed.lineWays().isEmpty() || !scope.holds(feed)) continue;
+        for (var way : feed.lineWays()) for (var on : study.wires(way)) scoped.put(on.id(), true);
+        for (var on : study.wires(feed.backWay())) scoped.put(on.id(), true);
+      }
+      if (scoped.isEmpty()) scoped.put(new Id("-"), false);
+    }
+    return scoped.getOrDefault(wire.id(), false);
+  }
+
+  private void wire(Conductor wire) {
+    if (!wire.carriesWork()
+        || wire.function() == Conductor.Function.DATA
+        || sections.containsKey(wire.id())
+        || !(whole || scoped(wire))
+        || study.circuit(wire).isEmpty()) return;
+    var together = Sections.together(wire, study);
+    if (together.stream().anyMatch(fixed::contains)) {
+      left.add(wire.label() + " is fixed by hand");
+      return;
+    }
+    Explained<CrossSection> most = null;
+    var for_ = "";
+    for (var id : together) {
+      var core = study.conductor(id).orElseThrow();
+      if (!core.carriesWork()) continue;
+      var needed = needed(core);
+      var choice = SectionChoice.atLeast(core, needed, study);
+      if (choice.isEmpty()) {
+        left.add(
+            "no section for %s: where it lies, or what it carries, is not known or too much"
+                .formatted(core.label()));
+        return;
+      }
+      if (most == null || choice.get().value().compareTo(most.value()) > 0) {
+        most = choice.get();
+        for_ = "carries %s, the load and its device".formatted(needed);
+      }
+    }
+    if (most == null) return;
+    var size = surviving(wire, most.value());
+    if (size.compareTo(most.value()) > 0) for_ = "survives a short circuit behind its device";
+    if (growing && wire.section().filter(now -> now.compareTo(size) > 0).isPresent()) return;
+    for (var id : together) {
+      sections.put(id, size);
+      trails.put(id, most.trail());
+      reasons.put(id, for_);
+    }
+  }
+
+  /// What a wire must be rated for: its load, and the device before it or at the end of a short
+  /// tap.
+  private Current needed(Conductor wire) {
+    var load = Schools.rated(study.designCurrent(wire), "", study).value();
+    var circuit = study.circuit(wire);
+    var guard = circuit.flatMap(c -> c.guard()).or(() -> DeviceAgainstWire.tapTo(wire, study));
+    var limit =
+        guard
+            .map(g -> present(g).rating().times(1 / Guards.shareOfAmpacity(present(g), study)))
+            .or(() -> circuit.map(c -> c.limit()))
+            .orElse(new Current(0));
+    return load.compareTo(limit) >= 0 ? load : limit;
+  }
+
+  /// What a device will protect with, once what is chosen stands in its place.
+  private Guard present(Feed.Guarded guarded) {
+    return devices.get(guarded.device().id()) instanceof CircuitBreaker breaker
+        ? new Guard.Breaker(breaker.rating(), breaker.curve())
+        : guarded.guard();
+  }
+
+  /// The least of the sizes it can be had in that survives a short circuit behind its device.
+  private CrossSection surviving(Conductor wire, CrossSection least) {
+    var guard = study.circuit(wire).flatMap(c -> c.guard());
+    if (guard.isEmpty()) return least;
+    var heat = WithstandsFault.least(guard.get(), present(guard.get()), study);
+    if (heat <= least.squareMillimetres()) return least;
+    return Schools.sizes(study).stream()
+        .filter(size -> size.squareMillimetres() >= heat && Sections.available(wire, size, study))
+        .findFirst()
+        .filter(size -> size.compareTo(least) > 0)
+        .orElse(least);
+  }
+
+  /// Thickens the wire that loses most, a size at a time, until the feed keeps its drop.
+  private void keepDrop(Feed feed) {
+    var limit = study.project().brief().policies().drop().fraction() * feed.voltage().volts();
+    var wires = DropCheck.wires(feed, study);
+    while (true) {
+      var total = 0.0;
+      Conductor worst = null;
+      var most = 0.0;
+      for (var wire : wires) {
+        var lost = DropCheck.lost(wire, feed, sections, study);
+        if (lost.isEmpty()) return; // the rule says what is missing
+        total += lost.get();
+        var free = !fixed.contains(wire.id()) && next(wire).isPresent();
+        if (free && lost.get() > most) {
+          most = lost.get();
+          worst = wire;
+        }
+      }
+      if (total <= limit * (1 + 1e-9)) return;
+      if (worst == null) {
+        left.add("no wire is left to thicken for the drop to " + feed.device().designation());
+        return;
+      }
+      var size = next(worst).orElseThrow();
+      for (var id : Sections.together(worst, study)) {
+        sections.put(id, size);
+        reasons.put(id, "thick enough for the drop to " + feed.device().designation());
+      }
+    }
+  }
+
+  /// The next thicker size it can be had in.
+  private Optional<CrossSection> next(Conductor wire) {
+    var now = Optional.ofNullable(sections.get(wire.id())).or(wire::section);
+    if (now.isEmpty() || now.get().squareMillimetres() > 35) return Optional.empty();
+    return Schools.sizes(study).stream()
+        .filter(size -> size.compareTo(now.get()) > 0 && Sections.available(wire, size, study))
+        .findFirst();
+  }
+
+  /// Buys the thinnest of two neighbouring single wires as the thicker, as long as the copper costs
+  /// less than another reel.
+  private void merge() {
+    while (true) {
+      var metres = new java.util.TreeMap<CrossSection, Double>();
+      sections.forEach((id, section) -> {
+        var wire = study.conductor(id).orElseThrow();
+        if (wire.cable().isEmpty())
+          metres.merge(section, study.length(wire).map(l -> l.metres()).orElse(0.0), Double::sum);
+      });
+      var merged = false;
+      for (var entry : metres.entrySet()) {
+        var thicker = metres.higherKey(entry.getKey());
+        if (thicker == null) break;
+        var extra =
+            entry.getValue()
+                * (Tally.perMetre(thicker, study) - Tally.perMetre(entry.getKey(), study));
+        if (extra >= goal.stocking()) continue;
+        var from = entry.getKey();
+        for (var id : List.copyOf(sections.keySet())) {
+          if (!from.equals(sections.get(id))
+              || study.conductor(id).orElseThrow().cable().isPresent()) continue;
+          sections.put(id, thicker);
+          reasons.merge(
+              id,
+              "",
+              (why, _) ->
+                  why.replaceFirst("; one reel.*", "") + "; one reel fewer than with thinner wire");
+        }
+        merged = true;
+        break;
+      }
+      if (!merged) return;
+    }
+  }
+
+  private List<Proposal.Change> changes() {
+    var all = new ArrayList<Proposal.Change>();
+    devices.forEach((id, next) -> {
+      var device = study.device(id).orElseThrow();
+      if (device.part().equals(next.id())) return;
+      all.add(
+          new Proposal.Change(
+              id,
+              device.designation().text(),
+              study.part(device).map(Part::name).orElse(device.part()),
+              next.name(),
+              reasons.getOrDefault(id, ""),
+              trails.getOrDefault(id, Trail.of("", List.of()))));
+    });
+    sections.forEach((id, next) -> {
+      var wire = study.conductor(id).orElseThrow();
+      if (wire.section().equals(Optional.of(next))) return;
+      all.add(
+          new Proposal.Change(
+              id,
+              wire.label().text(),
+              wire.section().map(CrossSection::toString).orElse("not chosen"),
+              next.toString(),
+              reasons.getOrDefault(id, ""),
+              trails.getOrDefault(id, Trail.of("", List.of()))));
+    });
+    return all;
+  }
+
+  private Edit edit() {
+    Edit all = new Edit("", project -> project);
+    for (var entry : devices.entrySet()) {
+      var device = study.device(entry.getKey()).orElseThrow();
+      if (!device.part().equals(entry.getValue().id()))
+        all = all.then(Edits.swap(device, entry.getValue()));
+    }
+    var bySize = new LinkedHashMap<CrossSection, Set<Id>>();
+    sections.forEach((id, size) -> {
+      if (!study.conductor(id).orElseThrow().section().equals(Optional.of(size)))
+        bySize.computeIfAbsent(size, _ -> new LinkedHashSet<>()).add(id);
+    });
+    for (var entry : bySize.entrySet())
+      all = all.then(Edits.section("wires", entry.getValue(), entry.getKey(), study.catalogue()));
+    return all;
+  }
+}

@@ -1,0 +1,26 @@
+package nelvar.core.analysis.choice;
+
+/// What a choice is good for.
+public enum Goal {
+  /// Least cost of copper and devices.
+  LEAST_COST("least cost", 0),
+  /// Fewest different wires in stock: another reel counts as much as 25 units of the currency
+  /// (assumed), so thinner wires are bought as the next thicker one where that costs less.
+  FEWEST_KINDS("fewest kinds of wire", 25);
+
+  private final String words;
+  private final double stocking;
+
+  Goal(String words, double stocking) {
+    this.words = words;
+    this.stocking = stocking;
+  }
+
+  public String words() {
+    return words;
+  }
+
+  double stocking() {
+    return stocking;
+  }
+}
