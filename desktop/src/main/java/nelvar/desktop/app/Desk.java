@@ -7,6 +7,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.application.Platform;
+import nelvar.core.analysis.choice.Choosing;
+import nelvar.core.analysis.choice.Goal;
 import nelvar.core.exchange.PartsCsv;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.ProjectFile;
@@ -53,6 +55,17 @@ public final class Desk {
     all.add(Command.of("Put the probes of the meter", "Shortcut+M", window::focusMeter));
     all.add(Command.of("Back as designed: undo everything tried", "F9", window::asDesigned));
     all.add(Command.of("All findings (clear the selection)", "Shortcut+L", window::clearSelection));
+    for (var goal : Goal.values())
+      all.add(
+          Command.of(
+              "Choose devices and wires: " + goal.words(),
+              goal == Goal.LEAST_COST ? "Shortcut+J" : "",
+              () -> chooseForMe(goal, false)));
+    all.add(
+        Command.of(
+            "Choose for the selected load: " + Goal.LEAST_COST.words(),
+            "Shortcut+Shift+J",
+            () -> chooseForMe(Goal.LEAST_COST, true)));
     all.add(Command.of("Undo", "Shortcut+Z", () -> window.session().ifPresent(Session::undo)));
     all.add(Command.of("Redo", "Shortcut+Y", () -> window.session().ifPresent(Session::redo)));
     all.add(Command.of("Save", "Shortcut+S", this::save));
@@ -68,6 +81,38 @@ public final class Desk {
     all.add(Command.of("Keys", "F1", window::shortcuts));
     all.add(Command.of("Welcome and recent projects", "", () -> window.welcome("")));
     return all;
+  }
+
+  /// Proposes off the interface thread; nothing changes until it is taken.
+  private void chooseForMe(Goal goal, boolean selection) {
+    window
+        .session()
+        .ifPresent(session -> {
+          var selected = session.selection().get();
+          var study = session.review().get().study();
+          if (session.stale().get()) {
+            session.tell("The review is being brought up to date; try again in a moment.");
+            return;
+          }
+          if (selection && selected.filter(id -> !study.network().feeds(id).isEmpty()).isEmpty()) {
+            session.tell("Select a load first: a device that takes current.");
+            return;
+          }
+          session.tell("Choosing …");
+          workers
+              .pages()
+              .execute(() -> {
+                var proposal =
+                    selection
+                        ? Choosing.of(selected.orElseThrow(), study, goal)
+                        : Choosing.all(study, goal);
+                Platform.runLater(() -> {
+                  if (session.project().equals(study.project()))
+                    window.choice(proposal, goal.words());
+                  else session.tell("The project changed meanwhile; choose again.");
+                });
+              });
+        });
   }
 
   private void repair() {

@@ -392,6 +392,20 @@ public final class MainWindow {
     session.ifPresent(_ -> current.firstFocus().requestFocus());
   }
 
+  void choice(nelvar.core.analysis.choice.Proposal proposal, String goal) {
+    session.ifPresent(s -> {
+      var sheet =
+          new ChoiceSheet(
+              proposal,
+              goal,
+              s.project().brief().policies().currency(),
+              s::edit,
+              this::closeOverlay);
+      overlay(sheet);
+      sheet.focus();
+    });
+  }
+
   void shortcuts() {
     var sheet = new ShortcutSheet(commands, this::closeOverlay);
     overlay(sheet);

@@ -65,6 +65,14 @@ public final class Shots {
         picture(scene, folder.resolve("8-curves.png"));
         power.showCurves(false);
       }
+      window.choice(
+          nelvar.core.analysis.choice.Choosing.all(
+              window.session().orElseThrow().review().get().study(),
+              nelvar.core.analysis.choice.Goal.FEWEST_KINDS),
+          nelvar.core.analysis.choice.Goal.FEWEST_KINDS.words());
+      picture(scene, folder.resolve("9-choice.png"));
+      window.shortcuts();
+      window.select(new Id("W32"));
       quick(window);
       picture(scene, folder.resolve("7-quick.png"));
       window.quick();

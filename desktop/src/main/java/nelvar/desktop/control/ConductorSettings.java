@@ -41,6 +41,9 @@ final class ConductorSettings {
     nodes.add(label);
     nodes.add(section);
     nodes.add(length);
+    nodes.add(
+        DeviceSettings.fixed(
+            "Section fixed by hand", conductor.id(), conductor.label().text(), session));
     var bundles = session.project().bundles();
     if (conductor.cable().isEmpty() && !bundles.isEmpty()) {
       nodes.add(

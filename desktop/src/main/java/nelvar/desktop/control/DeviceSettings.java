@@ -50,6 +50,8 @@ final class DeviceSettings {
     purpose.show(device.purpose());
     nodes.add(name);
     nodes.add(purpose);
+    if (review.study().part(device).flatMap(Part::guard).isPresent())
+      nodes.add(fixed("Part fixed by hand", device.id(), device.designation().text(), session));
     review
         .study()
         .part(device)
@@ -58,6 +60,15 @@ final class DeviceSettings {
           part(device, part, session, review, nodes);
         });
     return nodes;
+  }
+
+  /// Choosing leaves what is fixed.
+  static Node fixed(String words, nelvar.core.model.Id id, String name, Session session) {
+    var box = new javafx.scene.control.CheckBox(words);
+    box.setId("fixed");
+    box.setSelected(session.project().fixed().contains(id));
+    box.setOnAction(_ -> session.edit(Edits.fix(id, name, box.isSelected())));
+    return box;
   }
 
   static Reading<Designation> designation(String text) {
