@@ -41,7 +41,7 @@ import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.DeserializationFeature;
-import tools.jackson.databind.EnumNamingStrategies;
+import tools.jackson.databind.EnumNamingStrategy;
 import tools.jackson.databind.MapperFeature;
 import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.ValueDeserializer;
@@ -141,7 +141,16 @@ public final class NelvarJson {
     public Object findEnumNamingStrategy(MapperConfig<?> config, AnnotatedClass annotated) {
       return annotated.getRawType().isAnnotationPresent(EnumNaming.class)
           ? super.findEnumNamingStrategy(config, annotated)
-          : EnumNamingStrategies.KebabCaseStrategy.class;
+          : Kebab.class;
+    }
+  }
+
+  /// `TN_C_S` → `tn-c-s`.
+  public static final class Kebab implements EnumNamingStrategy {
+    @Override
+    public String convertEnumToExternalName(
+        MapperConfig<?> config, AnnotatedClass annotated, String name) {
+      return name.toLowerCase(Locale.ROOT).replace('_', '-');
     }
   }
 

@@ -84,6 +84,8 @@ class SpiceNetlistTest {
   @Test
   void aSimulatorFindsTheSameVoltsInTheDemoWithItsMistakes() throws Exception {
     agrees(Demo.planted(), WhatIf.AS_DESIGNED);
+    agrees(Demo.rinser(), WhatIf.AS_DESIGNED);
+    agrees(Demo.rinserSettled(), WhatIf.AS_DESIGNED);
   }
 
   static IntStream seeds() {

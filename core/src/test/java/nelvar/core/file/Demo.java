@@ -12,7 +12,21 @@ public final class Demo {
   public static final Path SETTLED =
       Path.of("../demo/seed-tray-filler/seed-tray-filler-settled.nelvar.json");
 
+  /// The North American machine.
+  public static final Path RINSER = Path.of("../demo/bottle-rinser/bottle-rinser.nelvar.json");
+
+  public static final Path RINSER_SETTLED =
+      Path.of("../demo/bottle-rinser/bottle-rinser-settled.nelvar.json");
+
   private Demo() {}
+
+  public static Project rinser() {
+    return open(RINSER);
+  }
+
+  public static Project rinserSettled() {
+    return open(RINSER_SETTLED);
+  }
 
   public static Project planted() {
     return open(PLANTED);

@@ -30,7 +30,7 @@ class ProjectFormatTest {
 
   @Test
   void whatIsReadIsWrittenBackByteForByte() throws Exception {
-    for (var path : new Path[] {Demo.PLANTED, Demo.SETTLED}) {
+    for (var path : new Path[] {Demo.PLANTED, Demo.SETTLED, Demo.RINSER, Demo.RINSER_SETTLED}) {
       var bytes = Files.readAllBytes(path);
       assertThat(ProjectFormat.write(ProjectFormat.read("demo", bytes, CatalogueFile.standard())))
           .isEqualTo(bytes);
@@ -53,7 +53,8 @@ class ProjectFormatTest {
                 Files.readString(Path.of("../docs/format/project-1.schema.json")),
                 InputFormat.JSON);
     assertThat(schema.validate(demo(), InputFormat.JSON)).isEmpty();
-    assertThat(schema.validate(Files.readString(Demo.SETTLED), InputFormat.JSON)).isEmpty();
+    for (var path : new Path[] {Demo.SETTLED, Demo.RINSER, Demo.RINSER_SETTLED})
+      assertThat(schema.validate(Files.readString(path), InputFormat.JSON)).isEmpty();
     assertThat(
             schema.validate(
                 new String(ProjectFormat.write(NewProject.named("x")), StandardCharsets.UTF_8),

@@ -59,10 +59,33 @@ class ReviewTest {
         .hasSize(3);
   }
 
+  /// The mistakes of the North American demo, and nothing else.
+  @Test
+  void theRinsersMistakesAreReportedAndNothingElse() {
+    assertThat(review(Demo.rinser()).open())
+        .extracting(entry -> entry.rule().id() + " " + entry.verdict().subject())
+        .containsExactlyInAnyOrder(
+            "earthing.protective-section W17",
+            "protection.device-against-wire W34",
+            "protection.device-against-load F3",
+            "protection.branch-device F2",
+            "sizing.minimum-section W9",
+            "sizing.minimum-section W34",
+            "sizing.minimum-section W54",
+            "sizing.minimum-section W55",
+            "sizing.short-circuit-heat W9",
+            "sizing.voltage-drop W54",
+            "parts.supply-voltage M1",
+            "parts.coil-suppression K1");
+    assertThat(review(Demo.rinser()).notChecked()).isEmpty();
+  }
+
   @Test
   void theSettledCopyIsClean() {
     assertThat(review(Demo.settled()).open()).isEmpty();
     assertThat(review(Demo.settled()).notChecked()).isEmpty();
+    assertThat(review(Demo.rinserSettled()).open()).isEmpty();
+    assertThat(review(Demo.rinserSettled()).notChecked()).isEmpty();
   }
 
   @Test

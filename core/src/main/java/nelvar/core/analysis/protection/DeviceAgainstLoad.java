@@ -53,9 +53,12 @@ public final class DeviceAgainstLoad implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.ERROR,
-        "Trips on its own load",
-        "Behind %s (%s) flow %s with everything on: it will trip while the machine works."
-            .formatted(device.designation(), guarding.device().guard(), design),
+        design.compareTo(rating) > 0 ? "Trips on its own load" : "No room for a load that stays on",
+        design.compareTo(rating) > 0
+            ? "Behind %s (%s) flow %s with everything on: it will trip while the machine works."
+                .formatted(device.designation(), guarding.device().guard(), design)
+            : "Behind %s (%s) flow %s with everything on; for loads that stay on for hours the school of the Brief asks for %s. It runs hot and may open."
+                .formatted(device.designation(), guarding.device().guard(), design, rated.value()),
         judged.trail(),
         repairs);
   }
