@@ -39,6 +39,7 @@ class ChoiceTest {
     var before = session().project();
     driver.press(KeyCode.CONTROL, KeyCode.J);
     driver.await("the proposal", () -> driver.window.root().lookup("#choice") != null);
+    driver.settle();
     assertThat(driver.words("#choice-sums")).contains("EUR", "→");
     assertThat(session().project()).isEqualTo(before);
     driver.press(KeyCode.ENTER);
@@ -55,6 +56,7 @@ class ChoiceTest {
     driver.run(() -> driver.window.select(new Id("M6")));
     driver.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.J);
     driver.await("the proposal", () -> driver.window.root().lookup("#choice") != null);
+    driver.settle();
     driver.press(KeyCode.ESCAPE);
     assertThat(driver.has("#choice")).isFalse();
     assertThat(session().project()).isEqualTo(before);

@@ -10,14 +10,16 @@ public sealed interface Guard {
   /// Rated current, `In`.
   Current rating();
 
-  /// Of one pole, cold: about 1.5 W at rated current for a breaker, 1 W for a fuse, 0.1 V for an
-  /// electronic channel. Typical figures, no published source (IEC 60898-1 allows 3 W up to 10 A).
+  /// Of one pole, cold: about 1.5 W at rated current for a breaker, 2.5 W for a motor protective
+  /// switch, 1 W for a fuse, 0.1 V for an electronic channel. Typical figures, no published source
+  /// (IEC 60898-1 allows 3 W up to 10 A).
   default Resistance poleResistance() {
     var amperes = rating().amperes();
     return new Resistance(
         switch (this) {
           case Breaker _ -> 1.5 / amperes / amperes;
           case Fuse _ -> 1.0 / amperes / amperes;
+          case MotorSwitch _ -> 2.5 / amperes / amperes;
           case Electronic _ -> 0.1 / amperes;
         });
   }
@@ -35,6 +37,14 @@ public sealed interface Guard {
     @Override
     public String toString() {
       return fuse.sign() + " " + rating;
+    }
+  }
+
+  /// A motor protective switch; it counts with its greatest setting.
+  record MotorSwitch(Current least, Current rating) implements Guard {
+    @Override
+    public String toString() {
+      return "motor " + least + " to " + rating;
     }
   }
 

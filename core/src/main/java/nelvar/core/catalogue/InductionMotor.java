@@ -12,6 +12,7 @@ import nelvar.core.units.VoltageRange;
 /// Three-phase induction motor with its two nameplate voltages and currents.
 ///
 /// @param power at the shaft
+/// @param leads how it can be linked; six ends where nothing is said
 public record InductionMotor(
     String id,
     String name,
@@ -22,7 +23,8 @@ public record InductionMotor(
     Current deltaCurrent,
     Voltage starVoltage,
     Current starCurrent,
-    double powerFactor)
+    double powerFactor,
+    Optional<Leads> leads)
     implements Part {
   public InductionMotor {
     Part.require(

@@ -17,6 +17,8 @@ public sealed interface Part
         Disconnector,
         CircuitBreaker,
         FuseHolder,
+        MotorProtector,
+        ResidualCurrentDevice,
         ElectronicProtection,
         EmcFilter,
         ControlTransformer,

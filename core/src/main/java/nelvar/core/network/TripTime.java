@@ -76,6 +76,21 @@ public final class TripTime {
             5,
             g.blows100ms().amperes());
       }
+      case Guard.MotorSwitch _ -> {
+        // IEC 60947-4-1, class 10: 1.2 within 2 h, 1.5 within 4 min, 7.2 within 10 s; magnetic at
+        // 13
+        // times with 20 % (maker curves, unchecked).
+        var magnetic = alternating ? 15.6 : 15.6 * DIRECT;
+        yield m >= magnetic
+            ? 0.1
+            : m < 1.2
+                ? Double.POSITIVE_INFINITY
+                : m < 1.5
+                    ? between(m, 1.2, 2 * HOUR, 1.5, 240)
+                    : m < 7.2
+                        ? between(m, 1.5, 240, 7.2, 10)
+                        : Math.max(0.1, 10 * 7.2 * 7.2 / m / m);
+      }
       case Guard.Electronic _ -> m >= 2 ? 0.02 : m >= 1.2 ? 1 : Double.POSITIVE_INFINITY;
     };
   }
@@ -101,6 +116,14 @@ public final class TripTime {
         if (gates.isEmpty() || m <= 1.25) yield Double.POSITIVE_INFINITY;
         var g = gates.get().value();
         yield fuse(amperes, 1.25 * in, HOUR, g.holds10s().amperes(), 10, g.holds100ms().amperes());
+      }
+      case Guard.MotorSwitch _ -> {
+        var magnetic = alternating ? 10.4 : 10.4 * DIRECT;
+        yield m > magnetic
+            ? 0.005
+            : m <= 1.05
+                ? Double.POSITIVE_INFINITY
+                : m < 7.2 ? between(m, 1.05, HOUR, 7.2, 4) : 4 * 7.2 * 7.2 / m / m;
       }
       case Guard.Electronic _ -> m >= 1.2 ? 0.01 : Double.POSITIVE_INFINITY;
     };

@@ -29,7 +29,10 @@ import nelvar.core.analysis.protection.DeviceAgainstLoad;
 import nelvar.core.analysis.protection.DeviceAgainstWire;
 import nelvar.core.analysis.protection.DisconnectsInTime;
 import nelvar.core.analysis.protection.InrushAgainstCurve;
+import nelvar.core.analysis.protection.MotorOverload;
 import nelvar.core.analysis.protection.OwnDevice;
+import nelvar.core.analysis.protection.ResidualDevice;
+import nelvar.core.analysis.protection.Selectivity;
 import nelvar.core.analysis.sizing.MinimumSection;
 import nelvar.core.analysis.sizing.VoltageDropLimit;
 import nelvar.core.analysis.sizing.WireCarriesLoad;
@@ -63,6 +66,9 @@ public final class RuleBook {
           new DisconnectsInTime(),
           new BreakingCapacity(),
           new BranchDevice(),
+          new MotorOverload(),
+          new ResidualDevice(),
+          new Selectivity(),
           new Bypassed(),
           new MinimumSection(),
           new WireCarriesLoad(),

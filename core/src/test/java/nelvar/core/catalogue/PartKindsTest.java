@@ -155,7 +155,8 @@ class PartKindsTest {
                 six,
                 new nelvar.core.units.Voltage(400),
                 six,
-                1.2))
+                1.2,
+                java.util.Optional.empty()))
         .hasMessageContaining("power factor");
   }
 }

@@ -16,11 +16,11 @@ import nelvar.documents.drawing.Faces;
 /// will be wanted.
 final class DemoMachine {
   private static final String DEMO = "/nelvar/demo/seed-tray-filler/seed-tray-filler.nelvar.json";
+  private static final String SECOND = "/nelvar/demo/bottle-rinser/bottle-rinser.nelvar.json";
 
   /// Read once, when first asked for.
   private static final class Once {
-    static final CompletableFuture<Review> REVIEW =
-        CompletableFuture.supplyAsync(DemoMachine::read);
+    static final CompletableFuture<Review> REVIEW = CompletableFuture.supplyAsync(() -> read(DEMO));
   }
 
   private DemoMachine() {}
@@ -49,8 +49,15 @@ final class DemoMachine {
     var _ = Once.REVIEW.thenAccept(review -> Platform.runLater(() -> take.accept(review)));
   }
 
-  private static Review read() {
-    try (var in = DemoMachine.class.getResourceAsStream(DEMO)) {
+  /// The North American machine.
+  ///
+  /// @throws IllegalStateException with a message for the person
+  static Review second() {
+    return read(SECOND);
+  }
+
+  private static Review read(String resource) {
+    try (var in = DemoMachine.class.getResourceAsStream(resource)) {
       if (in == null) throw new IllegalStateException("the demo is missing from this build");
       return Review.of(
           ProjectFormat.read("demo", in.readAllBytes(), CatalogueFile.standard()),

@@ -73,6 +73,7 @@ public final class Desk {
     all.add(Command.of("Open a project…", "Shortcut+O", this::open));
     all.add(Command.of("Begin a new project", "Shortcut+N", this::begin));
     all.add(Command.of("Open the demo machine", "", this::openDemo));
+    all.add(Command.of("Open the second demo, North American", "", this::openSecondDemo));
     all.add(Command.of("Write the pack…", "Shortcut+D", this::writePack));
     all.add(Command.of("Add parts from CSV…", "", this::importParts));
     all.add(
@@ -134,6 +135,14 @@ public final class Desk {
       take(DemoMachine.reviewed(), Optional.empty(), true);
     } catch (IllegalStateException e) {
       window.welcome(String.valueOf(e.getMessage()));
+    }
+  }
+
+  public void openSecondDemo() {
+    try {
+      take(DemoMachine.second(), Optional.empty(), true);
+    } catch (IllegalStateException e) {
+      window.tell(String.valueOf(e.getMessage()));
     }
   }
 

@@ -80,6 +80,11 @@ public final class Shots {
       window.select(new Id("M6"));
       window.choose(stages.get(1));
       picture(scene, folder.resolve("5-power-dark.png"));
+      window.theme(false);
+      window.desk().openSecondDemo();
+      window.select(new Id("F2"));
+      window.choose(stages.get(1));
+      picture(scene, folder.resolve("10-north-american.png"));
       return 0;
     } catch (IOException e) {
       System.err.println("nelvar: the pictures cannot be written: " + e.getMessage());

@@ -118,6 +118,8 @@ final class Additions {
     return switch (part) {
       case nelvar.core.catalogue.CircuitBreaker _,
           nelvar.core.catalogue.FuseHolder _,
+          nelvar.core.catalogue.MotorProtector _,
+          nelvar.core.catalogue.ResidualCurrentDevice _,
           nelvar.core.catalogue.ElectronicProtection _ ->
           "-F";
       case nelvar.core.catalogue.DcSupply _,

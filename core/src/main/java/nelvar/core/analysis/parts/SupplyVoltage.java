@@ -6,6 +6,8 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.InductionMotor;
+import nelvar.core.catalogue.Leads;
 import nelvar.core.catalogue.Linkage;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.StepperDrive;
@@ -54,13 +56,14 @@ public final class SupplyVoltage implements Rule {
     var low = feed.voltage().compareTo(range.least()) < 0;
     var text =
         "%s accepts %s and gets %s: %s %s. %s"
-            .formatted(
-                feed.device().designation(),
-                range,
-                feed.voltage(),
-                range.missedBy(feed.voltage()),
-                low ? "too little" : "too much",
-                low ? "It will not work, or not reliably." : "It will be damaged.");
+                .formatted(
+                    feed.device().designation(),
+                    range,
+                    feed.voltage(),
+                    range.missedBy(feed.voltage()),
+                    low ? "too little" : "too much",
+                    low ? "It will not work, or not reliably." : "It will be damaged.")
+            + relinking(feed, study);
     return Optional.of(
         new Verdict.Finding(
             id,
@@ -71,12 +74,40 @@ public final class SupplyVoltage implements Rule {
             repairs(feed, study)));
   }
 
+  /// What its links allow, and the current afterwards.
+  private static String relinking(Feed feed, Study study) {
+    if (!(study.part(feed.device()).orElse(null) instanceof InductionMotor motor)) return "";
+    var other =
+        java.util.Arrays.stream(Linkage.values())
+            .filter(linkage -> linkage != feed.device().windings())
+            .filter(linkage -> accepts(motor, feed, linkage))
+            .findFirst();
+    if (other.isEmpty()) return "";
+    var delta = other.get() == Linkage.DELTA;
+    var current = delta ? motor.deltaCurrent() : motor.starCurrent();
+    var words = delta ? "delta" : "star";
+    return switch (motor.leads().orElse(Leads.SIX)) {
+      case SIX -> " Linked in %s it suits, and takes %s.".formatted(words, current);
+      case THREE_STAR ->
+          delta
+              ? " Only three leads come out, joined in star inside: somebody who winds motors must open the star point and bring out six; in delta it then takes %s. Else take another motor."
+                  .formatted(current)
+              : " Only three leads come out: it cannot be linked in star.";
+      case THREE_FIXED ->
+          " Only three leads come out and it cannot be linked otherwise: take another motor, or a supply for it.";
+    };
+  }
+
+  private static boolean canRelink(Part part) {
+    return !(part instanceof InductionMotor motor) || motor.leads().orElse(Leads.SIX) == Leads.SIX;
+  }
+
   private static List<Repair> repairs(Feed feed, Study study) {
     var device = feed.device();
     var part = study.part(device).orElseThrow();
     var repairs = new ArrayList<Repair>();
     for (var linkage : Linkage.values()) {
-      if (linkage != device.windings() && accepts(part, feed, linkage))
+      if (linkage != device.windings() && canRelink(part) && accepts(part, feed, linkage))
         repairs.add(Repair.of(Edits.link(device, linkage)));
     }
     if (repairs.isEmpty())

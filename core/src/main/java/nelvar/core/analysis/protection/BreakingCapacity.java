@@ -7,6 +7,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.catalogue.FuseHolder;
+import nelvar.core.catalogue.MotorProtector;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
@@ -50,7 +51,9 @@ public final class BreakingCapacity implements Rule {
                 ? Optional.of(breaker.breakingCapacity())
                 : part instanceof FuseHolder holder
                     ? Optional.of(holder.breakingCapacity())
-                    : Optional.empty());
+                    : part instanceof MotorProtector protector
+                        ? Optional.of(protector.breakingCapacity())
+                        : Optional.empty());
   }
 
   private static Verdict judge(Device device, Current capacity, Study study) {

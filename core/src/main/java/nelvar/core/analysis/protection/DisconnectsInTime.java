@@ -5,18 +5,20 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
-import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.MainsInlet;
+import nelvar.core.catalogue.ResidualCurrentDevice;
 import nelvar.core.catalogue.Terminal;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Brief;
+import nelvar.core.model.Device;
 import nelvar.core.model.School;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.model.edit.Edits;
+import nelvar.core.network.Edge;
 import nelvar.core.network.Feed;
 import nelvar.core.network.TripTime;
 import nelvar.core.standards.Disconnection;
@@ -38,12 +40,14 @@ import nelvar.core.units.Resistance;
 /// final circuits up to 32 A by U0, others 5 s. One verdict a load that is fed straight from the
 /// mains and has a protective terminal.
 ///
-/// Not covered: TT and IT systems, which need a residual-current device or insulation monitoring,
-/// and what drives feed, which limit the fault themselves. Demand: IEC 60364-4-41:2005+A1:2017, 411
-/// (unchecked).
+/// Where a residual-current device is on the way it counts; a TT system needs one. Not covered: IT
+/// systems, which need insulation monitoring, and what drives feed, which limit the fault
+/// themselves. Demand: IEC 60364-4-41:2005+A1:2017, 411 (unchecked).
 public final class DisconnectsInTime implements Rule {
   private static final Citation DEMAND =
       Citation.recalled("IEC 60364-4-41:2005+A1:2017", "411.4.4");
+  private static final Citation RESIDUAL =
+      Citation.recalled("IEC 60364-4-41:2005+A1:2017", "411.5.3");
   private static final double FINAL_UP_TO = 32;
   private static final double GREATEST_FACTOR = 1.05;
   private static final double LEAST_FACTOR = 0.95;
@@ -78,33 +82,79 @@ public final class DisconnectsInTime implements Rule {
   private static Verdict judge(Feed feed, Study study) {
     var id = feed.device().id();
     var supply = study.project().brief().supply();
-    var system =
-        switch (supply.earthing()) {
-          case TN_S, TN_C_S -> Optional.of(Disconnection.Earthing.TN);
-          case TT, IT -> Optional.<Disconnection.Earthing>empty();
-        };
-    if (system.isEmpty())
+    if (supply.earthing() == Brief.Earthing.IT)
       return new Verdict.NotChecked(
-          id,
-          supply.earthing() == Brief.Earthing.TT
-              ? "in a TT system a residual-current device must open; it is not judged here"
-              : "in an IT system the first fault is monitored, not opened; it is not judged here");
+          id, "in an IT system the first fault is monitored, not opened; it is not judged here");
+    var system =
+        supply.earthing() == Brief.Earthing.TT
+            ? Disconnection.Earthing.TT
+            : Disconnection.Earthing.TN;
     if (supply.loopImpedance().isEmpty() && supply.prospectiveShortCircuitCurrent().isEmpty())
       return new Verdict.NotChecked(
           id, "neither the loop impedance nor the short-circuit current at the inlet is known");
     var guard = study.network().guard(feed.lineWays().getFirst());
-    if (guard.isEmpty() && InletLoad.inlet(study).isEmpty())
-      return new Verdict.NotChecked(id, "no protective device is known");
     if (guard.isEmpty())
       return new Verdict.NotChecked(
           id, "only the device before the inlet protects it, and its curve is not known");
+    var residual = residualDevice(feed, study);
+    if (system == Disconnection.Earthing.TT && residual.isEmpty()) return unguarded(feed, study);
     var pe = protectiveTerminal(feed, study).orElseThrow();
     var line = new TerminalRef(id, feed.intake().lines().getFirst());
     var loop = loop(line, pe, study);
     if (loop.isEmpty())
       return new Verdict.NotChecked(
           id, "its protective conductor leads nowhere, or a running machine does not feed it");
-    return verdict(feed, guard.get(), system.get(), loop.get(), study);
+    return residual.isPresent()
+        ? byResidual(feed, residual.get(), system, loop.get(), study)
+        : verdict(feed, guard.get(), system, loop.get(), study);
+  }
+
+  /// The residual-current device on the way, if there is one.
+  private static Optional<Device> residualDevice(Feed feed, Study study) {
+    return feed.lineWays().getFirst().stream()
+        .map(study.network().topology()::edge)
+        .filter(Edge.Through.class::isInstance)
+        .map(edge -> ((Edge.Through) edge).device())
+        .filter(device -> study.part(device).orElse(null) instanceof ResidualCurrentDevice)
+        .findFirst();
+  }
+
+  private static Verdict unguarded(Feed feed, Study study) {
+    var w = Working.of("Fault from a line to " + feed.device().designation());
+    w.given("system", study.project().brief().supply().earthing().words(), "Brief");
+    return new Verdict.Finding(
+        feed.device().id(),
+        Severity.ERROR,
+        "No residual-current device in a TT system",
+        "A fault to the body of %s flows back through two earth electrodes: too little to open a fuse or breaker. Put a residual-current device before it."
+            .formatted(feed.device().designation()),
+        w.explain("").trail(),
+        List.of());
+  }
+
+  /// Five times its rated residual current opens it within 40 ms (IEC 61008-1, unchecked).
+  private static Verdict byResidual(
+      Feed feed, Device device, Disconnection.Earthing system, Loop loop, Study study) {
+    var own = (ResidualCurrentDevice) study.part(device).orElseThrow();
+    var w = Working.of("Fault from a line to " + feed.device().designation());
+    w.given("IdN", own.residual(), device.designation() + ", type " + own.type());
+    w.given("Zs", new Resistance(loop.ohms()), system + ", from the solved network");
+    var needed =
+        w.table(
+            "I5",
+            new Cited<>(own.residual().times(5), Citation.recalled("IEC 61008-1", "Table 1")),
+            "opens it within 40 ms");
+    var found = w.result("Ik", formula(study.project().brief().policies()), loop.current());
+    var judged = Explained.atLeast(w.explain(found), "Ik", needed, RESIDUAL);
+    if (judged.holds()) return new Verdict.Pass(feed.device().id(), judged.trail());
+    return new Verdict.Finding(
+        feed.device().id(),
+        Severity.ERROR,
+        "A fault to its body stays on too long",
+        "A fault to the body of %s draws only %s; %s needs %s to open at once. Improve the earth electrode, or take a more sensitive device."
+            .formatted(feed.device().designation(), loop.current(), device.designation(), needed),
+        judged.trail(),
+        List.of());
   }
 
   private record Loop(Current current, double ohms) {}
@@ -197,6 +247,7 @@ public final class DisconnectsInTime implements Rule {
         switch (guard) {
           case Guard.Breaker(var rating, var curve) -> curve.trips(rating).citation();
           case Guard.Fuse _ -> Citation.recalled("UL 248 and IEC 60127", "gates");
+          case Guard.MotorSwitch _ -> Citation.recalled("IEC 60947-4-1:2018", "maker curves");
           case Guard.Electronic _ -> Citation.practice();
         };
     return new Cited<>(TripTime.opensWithin(guard, time, true), source);

@@ -91,7 +91,7 @@ public final class Guards {
   /// strictly.
   public static double shareOfAmpacity(Guard guard, Study study) {
     return switch (guard) {
-      case Guard.Breaker _, Guard.Electronic _ -> 1;
+      case Guard.Breaker _, Guard.Electronic _, Guard.MotorSwitch _ -> 1;
       case Guard.Fuse(var rating, var fuse) ->
           !fuse.american()
                   && study.project().brief().policies().fuses()

@@ -199,6 +199,14 @@ public final class WithstandsFault implements Rule {
         if (melts.isEmpty() || time > 0.1) yield w.result("I²t", "Ik² · t of its curve", byTime);
         yield w.table("I²t", melts.get(), "greatest pre-arcing energy");
       }
+      case Guard.MotorSwitch _ -> {
+        var time =
+            TripTime.latest(guard.guard(), ik, alternating).map(t -> t.seconds()).orElse(5.0);
+        yield w.result(
+            "I²t",
+            "Ik² · t, one period where it trips at once",
+            joule(ik.amperes() * ik.amperes() * (time > 0.1 ? Math.min(time, 5) : PERIOD)));
+      }
       case Guard.Electronic _ -> joule(0);
     };
   }

@@ -1,0 +1,137 @@
+package nelvar.core.analysis.protection;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.Guard;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.network.Feed;
+import nelvar.core.standards.FuseClass;
+import nelvar.core.standards.FuseLink;
+import nelvar.core.trail.Citation;
+import nelvar.core.trail.Explained;
+import nelvar.core.trail.Trail;
+import nelvar.core.trail.Working;
+import nelvar.core.units.Current;
+
+/// Of two devices in series only the one nearer the fault opens.
+///
+/// Fuses: the ratio of their ratings reaches 1.6, two steps of the series (from 1.56). A breaker
+/// ahead of anything: selective up to the lower end of its own magnetic band, where no maker's
+/// table says more; the greatest fault behind the nearer device decides. A fuse ahead of a breaker:
+/// up to where the breaker's let-through reaches the fuse's least pre-arcing energy.
+///
+/// Common practice; IEC 60204-1 leaves it to the builder.
+public final class Selectivity implements Rule {
+  private static final Citation SERIES = Citation.recalled("IEC 60269-2", "5.7");
+  private static final double TWO_STEPS = 1.56;
+
+  @Override
+  public String id() {
+    return "protection.selectivity";
+  }
+
+  @Override
+  public String asks() {
+    return "Of two protective devices in series only the one nearer the fault opens.";
+  }
+
+  private record Pair(Feed.Guarded up, Feed.Guarded down) {}
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    var pairs = new LinkedHashMap<Pair, ProtectionChain>();
+    for (var chain : ProtectionChain.all(study))
+      for (var i = 0; i + 1 < chain.guards().size(); i++)
+        pairs.putIfAbsent(new Pair(chain.guards().get(i + 1), chain.guards().get(i)), chain);
+    return pairs.entrySet().stream().map(e -> judge(e.getKey(), e.getValue()));
+  }
+
+  private static Verdict judge(Pair pair, ProtectionChain chain) {
+    var id = pair.down().device().id();
+    var w =
+        Working.of(
+            "%s ahead of %s"
+                .formatted(pair.up().device().designation(), pair.down().device().designation()));
+    w.given("up", pair.up().guard(), pair.up().device().designation().text());
+    w.given("down", pair.down().guard(), pair.down().device().designation().text());
+    if (pair.down().guard() instanceof Guard.Electronic)
+      return new Verdict.Pass(id, w.explain("electronics open first").trail());
+    var verdict =
+        switch (pair.up().guard()) {
+          case Guard.Fuse(var up, var fuse)
+              when pair.down().guard() instanceof Guard.Fuse(var down, var other)
+                  && fuse == FuseClass.GG
+                  && other == FuseClass.GG ->
+              ratio(w, up, down);
+          case Guard.Fuse(var up, var fuse)
+              when pair.down().guard() instanceof Guard.Breaker(var down, var curve)
+                  && fuse == FuseClass.GG ->
+              energy(w, up, curve.letThrough(down, new Current(3000)));
+          case Guard.Breaker(var rating, var curve) ->
+              magnetic(w, curve.holds(rating).value(), chain.greatest());
+          case Guard.MotorSwitch(_, var rating) ->
+              magnetic(w, rating.times(10.4), chain.greatest());
+          case Guard.Fuse _, Guard.Electronic _ -> Optional.<Judgement>empty();
+        };
+    if (verdict.isEmpty())
+      return new Verdict.NotChecked(
+          id, "no rule is known for %s ahead of it".formatted(pair.up().guard()));
+    if (verdict.get().holds()) return new Verdict.Pass(id, verdict.get().trail());
+    return new Verdict.Finding(
+        id,
+        Severity.ADVICE,
+        "Both devices may open",
+        "On a short behind %s (%s) %s (%s) may open as well and stop more than it must. %s"
+            .formatted(
+                pair.down().device().designation(),
+                pair.down().guard(),
+                pair.up().device().designation(),
+                pair.up().guard(),
+                verdict.get().remedy()),
+        verdict.get().trail(),
+        List.of());
+  }
+
+  private record Judgement(boolean holds, Trail trail, String remedy) {}
+
+  private static Optional<Judgement> ratio(Working w, Current up, Current down) {
+    var ratio = w.result("ratio", "up/down", up.amperes() / down.amperes());
+    w.table("least", new nelvar.core.trail.Cited<>("1.6, two steps", SERIES), "gG ahead of gG");
+    return Optional.of(
+        new Judgement(
+            ratio >= TWO_STEPS,
+            w.explain(ratio).trail(),
+            "Take a fuse two steps larger ahead, or two steps smaller here."));
+  }
+
+  private static Optional<Judgement> energy(
+      Working w, Current up, Optional<nelvar.core.trail.Cited<nelvar.core.units.Measure>> lets) {
+    var melts = FuseLink.preArcing(up, false);
+    if (melts.isEmpty() || lets.isEmpty()) return Optional.empty();
+    var least = w.table("I²tup", melts.get(), "least pre-arcing energy of up");
+    var most = w.table("I²tdown", lets.get(), "class 3, up to 3 kA");
+    return Optional.of(
+        new Judgement(
+            most.compareTo(least) <= 0,
+            w.explain(most).trail(),
+            "Take a larger fuse ahead, where its wires allow."));
+  }
+
+  private static Optional<Judgement> magnetic(
+      Working w, Current holds, Optional<Current> greatest) {
+    if (greatest.isEmpty()) return Optional.empty();
+    w.given("Ihold", holds, "up lets pass without opening at once");
+    var ik = w.given("Ik", greatest.get(), "greatest fault behind down");
+    var judged = Explained.atMost(w.explain(ik), "Ik", holds, Citation.practice());
+    return Optional.of(
+        new Judgement(
+            judged.holds(),
+            judged.trail(),
+            "A fuse ahead, or a breaker with a later magnetic trip, parts them; or accept it."));
+  }
+}

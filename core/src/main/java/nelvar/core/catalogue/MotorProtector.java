@@ -1,0 +1,44 @@
+package nelvar.core.catalogue;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.units.Current;
+import nelvar.core.units.Power;
+import nelvar.core.units.Price;
+
+/// Motor protective switch: an adjustable overload trip (class 10) and a magnetic trip. Poles are
+/// marked 1/2, 3/4, 5/6.
+///
+/// @param least and `greatest` setting; the wire counts with the greatest
+/// @param breakingCapacity greatest prospective short-circuit current it can interrupt
+public record MotorProtector(
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    Current least,
+    Current greatest,
+    Current breakingCapacity)
+    implements Part {
+  private static final int POLES = 3;
+
+  public MotorProtector {
+    Part.require(least.compareTo(greatest) < 0, "its least setting is not below its greatest");
+  }
+
+  @Override
+  public List<Terminal> terminals() {
+    return Part.poleTerminals(POLES);
+  }
+
+  @Override
+  public List<Link> links() {
+    return Part.poleLinks(
+        POLES, (a, b) -> Link.guarded(a, b, new Guard.MotorSwitch(least, greatest)));
+  }
+
+  @Override
+  public Optional<Guard> guard() {
+    return Optional.of(new Guard.MotorSwitch(least, greatest));
+  }
+}
