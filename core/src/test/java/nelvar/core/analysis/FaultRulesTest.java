@@ -380,7 +380,7 @@ class FaultRulesTest {
     "fuse-1p-gg25,fuse-1p-gg16,true",
     "fuse-1p-gg20,fuse-1p-gg16,false",
     "breaker-1p-c16,breaker-1p-c6,false",
-    "fuse-1p-gg32,breaker-1p-c6,false",
+    "fuse-1p-gg25,breaker-1p-c6,false",
   })
   void onlyTheNearerDeviceOpens(String up, String down, boolean selective) {
     assertThat(
