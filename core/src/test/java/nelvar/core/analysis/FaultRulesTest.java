@@ -387,4 +387,38 @@ class FaultRulesTest {
             series(up, down, 1000).judge(new nelvar.core.analysis.protection.Selectivity(), "F2"))
         .isInstanceOf(selective ? Verdict.Pass.class : Verdict.Finding.class);
   }
+
+  private static Panel around(Panel panel, double inside, double height) {
+    return panel.brief(b ->
+        new Brief(
+            b.supply(),
+            new Brief.Surroundings(
+                b.surroundings().least(),
+                b.surroundings().greatest(),
+                new nelvar.core.units.Temperature(inside),
+                new nelvar.core.units.Length(height),
+                ""),
+            b.policies()));
+  }
+
+  /// Two pumps of 3 A on 10 A: 60 %, within 80 %. At 65 °C 2.5 % a kelvin above 55 °C leave 7.5 A,
+  /// of which 80 % are 6 A: just enough; at 70 °C 6.25 A leave 5 A: not. At 3000 m 10 % go: 7.2 A,
+  /// enough.
+  @Test
+  void aSupplyGivesLessInWarmAndThinAir() {
+    var rule = new nelvar.core.analysis.supply.SupplyHeadroom();
+    var panel =
+        Panel.dc()
+            .device("M", "pump-24v-3a")
+            .device("N", "pump-24v-3a")
+            .wire("T:+", "M:+", 2.5, 1)
+            .wire("M:-", "T:-", 2.5, 1)
+            .wire("T:+", "N:+", 2.5, 1)
+            .wire("N:-", "T:-", 2.5, 1);
+    assertThat(around(panel, 45, 200).judge(rule, "T")).isInstanceOf(Verdict.Pass.class);
+    assertThat(around(panel, 65, 200).judge(rule, "T")).isInstanceOf(Verdict.Pass.class);
+    assertThat(((Verdict.Finding) around(panel, 70, 200).judge(rule, "T")).text())
+        .contains("6.25 A left");
+    assertThat(around(panel, 45, 3000).judge(rule, "T")).isInstanceOf(Verdict.Pass.class);
+  }
 }

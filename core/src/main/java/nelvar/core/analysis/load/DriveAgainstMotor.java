@@ -5,6 +5,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.supply.Derating;
 import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.ServoDrive;
@@ -22,7 +23,7 @@ import nelvar.core.units.Current;
 
 /// A drive gives its motor its rated current.
 ///
-/// `I motor ≤ I drive`. Demand: common practice.
+/// `I motor ≤ I drive`, what is left of it in warm and thin air. Demand: common practice.
 public final class DriveAgainstMotor implements Rule {
   @Override
   public String id() {
@@ -59,16 +60,17 @@ public final class DriveAgainstMotor implements Rule {
             study.currents().served(source).stream()
                 .map(Feed::name)
                 .collect(Collectors.joining(", ")));
-    var judged =
-        Explained.atMost(
-            w.explain(needed), "Imotor", source.output().rating(), Citation.practice());
+    var left =
+        Derating.of(study.part(source.device()).orElseThrow(), source.output().rating(), study);
+    w.use(left);
+    var judged = Explained.atMost(w.explain(needed), "Imotor", left.value(), Citation.practice());
     if (judged.holds()) return new Verdict.Pass(id, judged.trail());
     return new Verdict.Finding(
         id,
         Severity.ERROR,
         "Drive too small for its motor",
         "The motor takes %s; %s gives %s for ever and will trip or stall it."
-            .formatted(needed, source.device().designation(), source.output().rating()),
+            .formatted(needed, source.device().designation(), left.value()),
         judged.trail(),
         larger(source, needed, study));
   }
