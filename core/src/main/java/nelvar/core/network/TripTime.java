@@ -108,10 +108,13 @@ public final class TripTime {
       }
       case Guard.Fuse(var rating, var fuse) -> {
         if (fuse == FuseClass.AM) yield backUp(m, true);
+        // A time-delay fuse holds five times its rating for 10 s (UL 248, from memory); at less it
+        // holds at
+        // least as long as constant I²t says.
         if (fuse.american())
-          yield m <= 1.1 ? Double.POSITIVE_INFINITY : m <= 5 ? between(m, 1.1, HOUR, 5, 10) : 0.01;
+          yield m <= 1.1 ? Double.POSITIVE_INFINITY : m <= 5 ? 10 * 25 / m / m : 0.01;
         if (fuse == FuseClass.MINIATURE) yield miniature(m, true);
-        if (fuse == FuseClass.GR) yield m <= 1.1 ? Double.POSITIVE_INFINITY : 0.001;
+        if (fuse == FuseClass.GR) yield m <= 1.1 ? Double.POSITIVE_INFINITY : 1e-4;
         var gates = FuseLink.gates(rating);
         if (gates.isEmpty() || m <= 1.25) yield Double.POSITIVE_INFINITY;
         var g = gates.get().value();

@@ -158,6 +158,59 @@ class MeterTest {
         .isCloseTo(112, within(0.5));
   }
 
+  /// Law for every kind of device and any current: it may open no later than it must, and neither
+  /// time grows with the current.
+  @Test
+  void earliestIsNeverAfterLatestAndBothFall() {
+    var guards = new java.util.ArrayList<Guard>();
+    for (var curve : TripCurve.values()) guards.add(new Guard.Breaker(new Current(6), curve));
+    for (var fuse : nelvar.core.standards.FuseClass.values())
+      guards.add(new Guard.Fuse(new Current(10), fuse));
+    guards.add(new Guard.MotorSwitch(new Current(2.5), new Current(4)));
+    guards.add(new Guard.Electronic("1", new Current(2)));
+    for (var guard : guards) {
+      for (var alternating : new boolean[] {true, false}) {
+        var late = Double.POSITIVE_INFINITY;
+        var early = Double.POSITIVE_INFINITY;
+        for (var m = 1.0; m < 300; m *= 1.02) {
+          var current = guard.rating().times(m);
+          var latest = seconds(TripTime.latest(guard, current, alternating));
+          var earliest = seconds(TripTime.earliest(guard, current, alternating));
+          assertThat(earliest).as("%s at %s", guard, current).isLessThanOrEqualTo(latest * 1.0001);
+          assertThat(latest).as("%s at %s", guard, current).isLessThanOrEqualTo(late * 1.0001);
+          assertThat(earliest).as("%s at %s", guard, current).isLessThanOrEqualTo(early * 1.0001);
+          late = latest;
+          early = earliest;
+        }
+        assertThat(late).as(guard.toString()).isLessThan(10);
+      }
+    }
+  }
+
+  private static double seconds(java.util.Optional<Duration> time) {
+    return time.map(Duration::seconds).orElse(Double.POSITIVE_INFINITY);
+  }
+
+  /// IEC 60947-4-1 class 10: within 4 min at 1.5 times, within 10 s at 7.2 times; UL 248: within 2
+  /// min at 200 %; IEC 60127-2 time-lag: within 10 s at 2.75 times; aM: not at 6 times, within 60 s
+  /// at 6.3 times (all from memory).
+  @Test
+  void otherDevicesOpenAtTheirGates() {
+    var motor = new Guard.MotorSwitch(new Current(2.5), new Current(4));
+    assertThat(seconds(TripTime.latest(motor, new Current(6), true))).isCloseTo(240, within(0.01));
+    assertThat(seconds(TripTime.latest(motor, new Current(28.8), true)))
+        .isCloseTo(10, within(0.01));
+    var fuse = nelvar.core.standards.FuseClass.CLASS_CC;
+    assertThat(
+            seconds(TripTime.latest(new Guard.Fuse(new Current(10), fuse), new Current(20), true)))
+        .isCloseTo(120, within(0.01));
+    var small = new Guard.Fuse(new Current(2), nelvar.core.standards.FuseClass.MINIATURE);
+    assertThat(seconds(TripTime.latest(small, new Current(5.5), true))).isCloseTo(10, within(0.01));
+    var backUp = new Guard.Fuse(new Current(10), nelvar.core.standards.FuseClass.AM);
+    assertThat(TripTime.latest(backUp, new Current(60), true)).isEmpty();
+    assertThat(seconds(TripTime.latest(backUp, new Current(63), true))).isCloseTo(60, within(0.01));
+  }
+
   /// A short at the end of a circuit: the breaker opens within its magnetic time, and only that
   /// part is dead.
   @Test

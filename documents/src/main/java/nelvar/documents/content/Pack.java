@@ -70,13 +70,13 @@ public final class Pack {
     var chains =
         ProtectionChain.all(review.study()).stream().filter(ProtectionChain::alternating).toList();
     if (chains.isEmpty()) return;
+    blocks.add(new Block.NewPage());
     blocks.add(new Block.Heading("Time and current", 1));
     blocks.add(
         new Block.Paragraph(
             "Each device opens between the edges of its band; dashed is where the wire is damaged, dotted what flows. Curves join the gates of the standards, from memory, and a breaker's instantaneous trip is drawn within one period (assumed; the standard promises 0.1 s). A device's own curve beats them."));
     for (var chain : chains)
       blocks.add(new Block.Picture(TimeCurrentChart.of(chain, 176, 96, 2.8)));
-    blocks.add(new Block.NewPage());
   }
 
   private static List<Citation> citations(Review review) {

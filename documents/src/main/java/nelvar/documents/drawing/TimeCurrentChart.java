@@ -19,7 +19,7 @@ import nelvar.documents.drawing.Drawing.Spot;
 /// wire's line stays above the nearest band.
 public final class TimeCurrentChart {
   private static final double LONGEST = 10_000;
-  private static final double SHORTEST = 0.002;
+  private static final double SHORTEST = 0.0008;
 
   private final ProtectionChain chain;
   private final double height;
