@@ -122,11 +122,7 @@ public final class TripTime {
       }
       case Guard.MotorSwitch _ -> {
         var magnetic = alternating ? 10.4 : 10.4 * DIRECT;
-        yield m > magnetic
-            ? 0.005
-            : m <= 1.05
-                ? Double.POSITIVE_INFINITY
-                : m < 7.2 ? between(m, 1.05, HOUR, 7.2, 4) : 4 * 7.2 * 7.2 / m / m;
+        yield m > magnetic ? 0.005 : m <= 1.05 ? Double.POSITIVE_INFINITY : 4 * 7.2 * 7.2 / m / m;
       }
       case Guard.Electronic _ -> m >= 1.2 ? 0.01 : Double.POSITIVE_INFINITY;
     };
