@@ -31,8 +31,10 @@ import nelvar.core.analysis.protection.DisconnectsInTime;
 import nelvar.core.analysis.protection.InrushAgainstCurve;
 import nelvar.core.analysis.protection.MotorOverload;
 import nelvar.core.analysis.protection.OwnDevice;
+import nelvar.core.analysis.protection.PanelRating;
 import nelvar.core.analysis.protection.ResidualDevice;
 import nelvar.core.analysis.protection.Selectivity;
+import nelvar.core.analysis.sizing.InParallel;
 import nelvar.core.analysis.sizing.MinimumSection;
 import nelvar.core.analysis.sizing.VoltageDropLimit;
 import nelvar.core.analysis.sizing.WireCarriesLoad;
@@ -66,6 +68,7 @@ public final class RuleBook {
           new DisconnectsInTime(),
           new BreakingCapacity(),
           new BranchDevice(),
+          new PanelRating(),
           new MotorOverload(),
           new ResidualDevice(),
           new Selectivity(),
@@ -73,6 +76,7 @@ public final class RuleBook {
           new MinimumSection(),
           new WireCarriesLoad(),
           new WithstandsFault(),
+          new InParallel(),
           new VoltageDropLimit(),
           new SupplyVoltage(),
           new LoadVolts(),

@@ -421,4 +421,62 @@ class FaultRulesTest {
         .contains("6.25 A left");
     assertThat(around(panel, 45, 3000).judge(rule, "T")).isInstanceOf(Verdict.Pass.class);
   }
+
+  private static Panel american(Panel panel) {
+    return panel.brief(b ->
+        new Brief(b.supply(), b.surroundings(), b.policies().sizedBy(Brief.Sizing.NORTH_AMERICAN)));
+  }
+
+  /// UL 508A SB4 (from memory): an unmarked contactor counts 5 kA, a block 10 kA. 4 kA at the inlet
+  /// pass; 6 kA do not, because of the contactor.
+  @Test
+  void aPanelStandsTheShortCircuitAtItsInlet() {
+    var rule = new nelvar.core.analysis.protection.PanelRating();
+    var panel =
+        Panel.mains()
+            .device("K", "contactor-3p-9a-24vdc")
+            .device("E", "heater-100w-230v")
+            .wire("X0:L1", "K:1", 2.5, 1)
+            .wire("K:2", "E:L", 2.5, 1)
+            .wire("E:N", "X0:N", 2.5, 1);
+    assertThat(rule.check(Panel.study(site(panel, 0, 6000).build()))).isEmpty();
+    assertThat(american(site(panel, 0, 4000)).judge(rule, "X0")).isInstanceOf(Verdict.Pass.class);
+    assertThat(((Verdict.Finding) american(site(panel, 0, 6000)).judge(rule, "X0")).text())
+        .contains("stands 5000 A", "-K");
+    assertThat(american(site(panel, 0, 0)).judge(rule, "X0"))
+        .isInstanceOf(Verdict.NotChecked.class);
+  }
+
+  /// Two alike in parallel pass in the metric school; unequal ones share unevenly; below 1/0 AWG
+  /// the North American code forbids it (NEC 310.10(G), from memory).
+  @Test
+  void conductorsInParallelAreAlikeAndAllowed() {
+    var rule = new nelvar.core.analysis.sizing.InParallel();
+    java.util.function.BiFunction<Double, Double, Panel> pair =
+        (section, length) ->
+            Panel.mains()
+                .device("E", "heater-100w-230v")
+                .wire("X0:L1", "E:L", 2.5, 4)
+                .wire("X0:L1", "E:L", section, length)
+                .wire("E:N", "X0:N", 2.5, 4);
+    assertThat(pair.apply(2.5, 4.0).judge(rule, "W1")).isInstanceOf(Verdict.Pass.class);
+    assertThat(pair.apply(1.5, 4.0).judge(rule, "W1")).isInstanceOf(Verdict.Finding.class);
+    assertThat(pair.apply(2.5, 6.0).judge(rule, "W1")).isInstanceOf(Verdict.Finding.class);
+    assertThat(((Verdict.Finding) american(pair.apply(2.5, 4.0)).judge(rule, "W1")).title())
+        .contains("Too thin");
+  }
+
+  /// 100 W made for 230 V on 400 V between lines: 100 · (400/230)² = 302 W.
+  @Test
+  void aHeaterAtAnotherVoltageSaysWhatItGives() {
+    var panel =
+        Panel.mains()
+            .device("E", "heater-100w-230v")
+            .wire("X0:L1", "E:L", 2.5, 1)
+            .wire("E:N", "X0:L2", 2.5, 1);
+    assertThat(
+            ((Verdict.Finding) panel.judge(new nelvar.core.analysis.parts.SupplyVoltage(), "E"))
+                .text())
+        .contains("302 W instead of 100 W");
+  }
 }

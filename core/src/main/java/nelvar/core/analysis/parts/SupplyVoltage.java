@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.Heater;
 import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Leads;
 import nelvar.core.catalogue.Linkage;
@@ -76,6 +77,11 @@ public final class SupplyVoltage implements Rule {
 
   /// What its links allow, and the current afterwards.
   private static String relinking(Feed feed, Study study) {
+    if (study.part(feed.device()).orElse(null) instanceof Heater heater) {
+      var factor = Math.pow(feed.voltage().volts() / heater.madeFor().volts(), 2);
+      return " As P ∝ U² it gives %s instead of %s."
+          .formatted(heater.power().times(factor), heater.power());
+    }
     if (!(study.part(feed.device()).orElse(null) instanceof InductionMotor motor)) return "";
     var other =
         java.util.Arrays.stream(Linkage.values())
