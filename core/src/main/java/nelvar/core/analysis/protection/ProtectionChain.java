@@ -44,10 +44,20 @@ public record ProtectionChain(
   /// Those of every load behind a breaker or fuse, one for each nearest device: the load with the
   /// least fault current.
   public static List<ProtectionChain> all(Study study) {
+    return all(study, 1);
+  }
+
+  /// Only those with two devices and more.
+  static List<ProtectionChain> inSeries(Study study) {
+    return all(study, 2);
+  }
+
+  private static List<ProtectionChain> all(Study study, int least) {
     var chosen = new java.util.LinkedHashMap<Feed.Guarded, ProtectionChain>();
     for (var feed : study.network().feeds()) {
+      if (guards(feed, study).size() < least) continue;
       var chain = of(feed, study);
-      if (chain.isEmpty() || chain.get().guards().isEmpty()) continue;
+      if (chain.isEmpty()) continue;
       chosen.merge(
           chain.get().guards().getFirst(),
           chain.get(),
@@ -81,13 +91,7 @@ public record ProtectionChain(
 
   private static Optional<ProtectionChain> of(Feed feed, Study study) {
     if (feed.source().isEmpty() || feed.lineWays().isEmpty()) return Optional.empty();
-    var way = feed.lineWays().getFirst();
-    var guards = new ArrayList<Feed.Guarded>();
-    for (var edge : way) {
-      if (study.network().topology().edge(edge) instanceof Edge.Through(var device, var link)
-          && link.guard().isPresent())
-        guards.addFirst(new Feed.Guarded(device, link.guard().get()));
-    }
+    var guards = guards(feed, study);
     var line = new TerminalRef(feed.device().id(), feed.intake().lines().getFirst());
     var back =
         new TerminalRef(
@@ -118,6 +122,18 @@ public record ProtectionChain(
             least
                 .map(Fault.Prospective::alternating)
                 .orElse(feed.source().get().output().alternating())));
+  }
+
+  /// From the load towards the source.
+  private static List<Feed.Guarded> guards(Feed feed, Study study) {
+    var guards = new ArrayList<Feed.Guarded>();
+    if (feed.lineWays().isEmpty()) return guards;
+    for (var edge : feed.lineWays().getFirst()) {
+      if (study.network().topology().edge(edge) instanceof Edge.Through(var device, var link)
+          && link.guard().isPresent())
+        guards.addFirst(new Feed.Guarded(device, link.guard().get()));
+    }
+    return guards;
   }
 
   private static Optional<Conductor> thinnest(Feed feed, List<Feed.Guarded> guards, Study study) {

@@ -45,7 +45,7 @@ public final class Selectivity implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     var pairs = new LinkedHashMap<Pair, ProtectionChain>();
-    for (var chain : ProtectionChain.all(study))
+    for (var chain : ProtectionChain.inSeries(study))
       for (var i = 0; i + 1 < chain.guards().size(); i++)
         pairs.putIfAbsent(new Pair(chain.guards().get(i + 1), chain.guards().get(i)), chain);
     return pairs.entrySet().stream().map(e -> judge(e.getKey(), e.getValue()));
