@@ -85,7 +85,9 @@ public final class MainWindow {
 
   private final String today;
   private final QuickModel quickModel = new QuickModel();
-  private final QuickView quick = new QuickView(quickModel, this::session, this::closeQuick);
+
+  /// Made when first asked for: the start does not wait for it.
+  private Optional<QuickView> quick = Optional.empty();
 
   public QuickModel quickModel() {
     return quickModel;
@@ -170,7 +172,7 @@ public final class MainWindow {
   }
 
   private void key(KeyEvent e) {
-    if (e.getCode() == KeyCode.ESCAPE && root.getChildren().contains(quick)) {
+    if (e.getCode() == KeyCode.ESCAPE && quickOpen()) {
       closeQuick();
       e.consume();
       return;
@@ -379,16 +381,22 @@ public final class MainWindow {
 
   /// The quick calculator, over whatever is there; asked for again it closes.
   void quick() {
-    if (root.getChildren().contains(quick)) {
+    if (quickOpen()) {
       closeQuick();
       return;
     }
-    root.getChildren().add(quick);
-    quick.focus();
+    var view = quick.orElseGet(() -> new QuickView(quickModel, this::session, this::closeQuick));
+    quick = Optional.of(view);
+    root.getChildren().add(view);
+    view.focus();
+  }
+
+  private boolean quickOpen() {
+    return quick.map(root.getChildren()::contains).orElse(false);
   }
 
   private void closeQuick() {
-    root.getChildren().remove(quick);
+    quick.ifPresent(root.getChildren()::remove);
     session.ifPresent(_ -> current.firstFocus().requestFocus());
   }
 
