@@ -126,8 +126,9 @@ public final class ProtectiveSection implements Rule {
             ? w.given("In", ahead.get(), "device ahead of what it earths")
             : w.given("In", study.project().brief().supply().upstream(), "before the inlet");
     var line =
-        thickest(conductor.from(), study)
-            .or(() -> thickest(conductor.to(), study))
+        Stream.of(conductor.from(), conductor.to())
+            .flatMap(end -> thickest(end, study).stream())
+            .min(java.util.Comparator.naturalOrder())
             .or(() -> inletLine(study));
     return AmericanConductors.equipmentGrounding(rating)
         .map(cited -> {
