@@ -185,4 +185,111 @@ class ChoosingTest {
     assertThat(thicker.conductor(new Id("W2")).orElseThrow().section().orElseThrow())
         .isGreaterThan(CrossSection.ofGauge(14));
   }
+
+  /// Choosing for one load leaves what only others use.
+  @Test
+  void oneLoadIsChosenAlone() {
+    var project =
+        Panel.mains()
+            .device("F", "breaker-1p-c16")
+            .device("E", "heater-100w-230v")
+            .device("G", "breaker-1p-c16")
+            .device("H", "heater-100w-230v")
+            .wire("X0:L1", "F:1", 6, 0.5)
+            .wire("F:2", "E:L", 6, 2)
+            .wire("E:N", "X0:N", 6, 2)
+            .wire("X0:L2", "G:1", 6, 0.5)
+            .wire("G:2", "H:L", 6, 2)
+            .wire("H:N", "X0:N", 6, 2)
+            .build();
+    var proposal = Choosing.of(new Id("E"), study(project), Goal.LEAST_COST);
+    assertThat(proposal.changes())
+        .extracting(change -> change.subject().text())
+        .containsExactlyInAnyOrder("F", "W1", "W2", "W3");
+    var next = proposal.edit().apply(project);
+    assertThat(next.device(new Id("G"))).isEqualTo(project.device(new Id("G")));
+    assertThat(next.conductor(new Id("W5"))).isEqualTo(project.conductor(new Id("W5")));
+  }
+
+  /// Cores of a cable change together, and only to a cable that can be had.
+  @Test
+  void cablesChangeAsAWhole() {
+    var project =
+        Panel.mains()
+            .bundle("O", nelvar.core.standards.InstallationMethod.E, false)
+            .device("F", "breaker-1p-c2")
+            .device("E", "heater-100w-230v")
+            .wire("X0:L1", "F:1", 2.5, 0.5)
+            .cable("C", "cable-3x2p5", 5, "O", 2.5, "F:2", "E:L", "E:N", "X0:N")
+            .build();
+    var next = Choosing.all(study(project), Goal.LEAST_COST).edit().apply(project);
+    var sections =
+        next.conductors().stream()
+            .filter(c -> c.cable().isPresent())
+            .map(c -> c.section().orElseThrow())
+            .distinct()
+            .toList();
+    assertThat(sections).hasSize(1);
+    var stock = next.cables().getFirst().stock();
+    assertThat(
+            ((nelvar.core.catalogue.CableStock) CatalogueFile.standard().find(stock).orElseThrow())
+                .section())
+        .isEqualTo(sections.getFirst());
+    passes(next, ITS_RULES);
+  }
+
+  /// What has no length or place is left as it is, and said.
+  @Test
+  void whatIsNotKnownIsLeftAndSaid() {
+    var project =
+        Panel.mains()
+            .device("F", "breaker-1p-c16")
+            .device("E", "heater-100w-230v")
+            .wire("X0:L1", "F:1", 6, 0.5)
+            .wire("F:2", "E:L", 6, 2)
+            .wire("E:N", "X0:N", 6, 2)
+            .build();
+    var homeless =
+        project.withConductors(
+            Project.changed(
+                project.conductors(),
+                c -> c.id().equals(new Id("W2")),
+                c -> c.withBundle(java.util.Optional.empty())));
+    var proposal = Choosing.all(study(homeless), Goal.LEAST_COST);
+    assertThat(proposal.left()).anyMatch(text -> text.contains("W2"));
+    assertThat(proposal.edit().apply(homeless).conductor(new Id("W2")).orElseThrow().section())
+        .contains(new CrossSection(6));
+  }
+
+  /// No breaker of the catalogue carries 70 A: the one there stays.
+  @Test
+  void whereNothingSuitsTheDeviceStays() {
+    var panel = Panel.mains().device("F", "breaker-1p-c32");
+    for (var i = 0; i < 80; i++) {
+      panel
+          .device("E" + i, "heater-100w-230v")
+          .wire("F:2", "E" + i + ":L", 16, 1)
+          .wire("E" + i + ":N", "X0:N", 16, 1);
+    }
+    var project = panel.wire("X0:L1", "F:1", 16, 1).build();
+    var proposal = Choosing.all(study(project), Goal.LEAST_COST);
+    assertThat(proposal.left()).contains("no breaker of the catalogue suits -F");
+    assertThat(proposal.edit().apply(project).device(new Id("F")).orElseThrow().part())
+        .isEqualTo("breaker-1p-c32");
+  }
+
+  /// Removing a thing forgets that it was fixed.
+  @Test
+  void whatIsRemovedIsNoLongerFixed() {
+    var project =
+        Panel.mains()
+            .device("F", "breaker-1p-c16")
+            .wire("X0:L1", "F:1", 6, 0.5)
+            .build()
+            .withFixed(List.of(new Id("F"), new Id("W1")));
+    assertThat(Edits.remove(project.conductor(new Id("W1")).orElseThrow()).apply(project).fixed())
+        .containsExactly(new Id("F"));
+    assertThat(Edits.remove(project.device(new Id("F")).orElseThrow()).apply(project).fixed())
+        .isEmpty();
+  }
 }
