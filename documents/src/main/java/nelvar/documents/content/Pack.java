@@ -154,7 +154,8 @@ public final class Pack {
             "Where practitioners disagree: "
                 + School.ALL.stream()
                     .filter(school -> school.mattersTo(policies.sizing()))
-                    .map(school -> policies.answer(school).words())
+                    .map(school ->
+                        "%s: %s".formatted(school.question(), policies.answer(school).words()))
                     .collect(Collectors.joining("; "))
                 + "."));
     blocks.add(new Block.Heading("State", 2));
@@ -178,7 +179,7 @@ public final class Pack {
     blocks.add(new Block.Heading("What was not checked", 2));
     blocks.add(
         new Block.Paragraph(
-            "Disconnection in TT and IT systems; residual-current devices and leakage; selectivity between devices; heat in the cabinet; interference, shields and separation; what a stop cuts and any safety function; motion settings; mechanical strength, ingress protection and spacing. %d single verdicts lacked data: see the list Not checked."
+            "Disconnection in IT systems; leakage through filters; heat in the cabinet; interference, shields and separation; what a stop cuts and any safety function; motion settings; mechanical strength, ingress protection and spacing. %d single verdicts lacked data: see the list Not checked."
                 .formatted(review.notChecked().size())));
     blocks.add(new Block.Heading("Pages and tables relied on", 2));
     blocks.add(
