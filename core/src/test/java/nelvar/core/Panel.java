@@ -18,12 +18,14 @@ import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.Place;
 import nelvar.core.model.Project;
+import nelvar.core.model.School;
 import nelvar.core.model.Suppression;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.model.Use;
 import nelvar.core.sample.NewProject;
 import nelvar.core.standards.InstallationMethod;
 import nelvar.core.units.CrossSection;
+import nelvar.core.units.Current;
 import nelvar.core.units.Length;
 import nelvar.core.units.Percent;
 
@@ -79,6 +81,16 @@ public final class Panel {
 
   public Panel linked(Linkage linkage) {
     return last(device -> device.withLinkage(linkage));
+  }
+
+  /// The dial of the device named last.
+  public Panel setTo(double amperes) {
+    return last(device -> device.withTrip(Optional.of(new Current(amperes))));
+  }
+
+  /// The third line of the drive named last stays open.
+  public Panel onTwoLines() {
+    return last(device -> device.withSpare(List.of("L3")));
   }
 
   public Panel suppressed() {
@@ -199,6 +211,28 @@ public final class Panel {
   public Panel brief(java.util.function.UnaryOperator<Brief> change) {
     brief = change.apply(brief);
     return this;
+  }
+
+  /// With another answer to a question practitioners disagree on.
+  public Panel answering(School school, String option) {
+    var answer =
+        school.options().stream().filter(o -> o.id().equals(option)).findFirst().orElseThrow();
+    return brief(
+        b -> new Brief(b.supply(), b.surroundings(), b.policies().answering(school, answer)));
+  }
+
+  public Panel earthed(Brief.Earthing earthing) {
+    return brief(b ->
+        new Brief(
+            new Brief.Supply(
+                b.supply().voltage(),
+                b.supply().frequency(),
+                earthing,
+                b.supply().upstream(),
+                b.supply().loopImpedance(),
+                b.supply().prospectiveShortCircuitCurrent()),
+            b.surroundings(),
+            b.policies()));
   }
 
   public Project build() {

@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.standards.FuseClass;
 import nelvar.core.units.Capacitance;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
+import nelvar.core.units.Length;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
 import nelvar.core.units.Price;
@@ -18,6 +20,9 @@ import nelvar.core.units.VoltageRange;
 ///
 /// @param motorPower the motor it is made for
 /// @param controls marks of its control terminals
+/// @param singlePhaseRating what a three-phase drive gives on two lines by its maker's word
+/// @param inputDevice what may protect its input
+/// @param motorCable the longest shielded cable to its motor
 public record FrequencyConverter(
     String id,
     String name,
@@ -34,8 +39,17 @@ public record FrequencyConverter(
     Current leakage,
     List<String> controls,
     Optional<Capacitance> busCapacitance,
-    Optional<Resistance> bleeder)
+    Optional<Resistance> bleeder,
+    Optional<Current> singlePhaseRating,
+    Optional<InputDevice> inputDevice,
+    Optional<Length> motorCable)
     implements Part {
+  /// The line that stays open where a three-phase drive is fed by two.
+  public static final String THIRD = "L3";
+
+  /// Of a rectifier with capacitors on two lines, without choke (common practice).
+  private static final double TWO_LINE_POWER_FACTOR = 0.65;
+
   private static final String RUN = "run";
   private static final String READY = "ready";
 
@@ -74,6 +88,31 @@ public record FrequencyConverter(
             new Demand.Converts("motor", efficiency, powerFactor, new Power(0)),
             inrush));
   }
+
+  @Override
+  public List<Intake> intakes(Linkage linkage, List<String> open) {
+    if (!onTwoLines(open)) return intakes(linkage);
+    return List.of(
+        Intake.twoWire(
+            "mains",
+            "L1",
+            "L2",
+            input,
+            new Demand.Converts(
+                "motor", efficiency, Math.min(powerFactor, TWO_LINE_POWER_FACTOR), new Power(0)),
+            inrush));
+  }
+
+  /// Whether a drive made for three lines is fed by two.
+  public boolean onTwoLines(List<String> open) {
+    return phases == 3 && open.contains(THIRD);
+  }
+
+  /// The protective device its maker asks for ahead of it.
+  ///
+  /// @param greatest rating at which its short-circuit rating still holds
+  /// @param fuse the class it must be, where no other device is allowed
+  public record InputDevice(Current greatest, Optional<FuseClass> fuse) {}
 
   @Override
   public List<Output> outputs() {

@@ -1,5 +1,6 @@
 package nelvar.core.catalogue;
 
+import java.util.Optional;
 import nelvar.core.standards.FuseClass;
 import nelvar.core.standards.TripCurve;
 import nelvar.core.units.Current;
@@ -40,11 +41,24 @@ public sealed interface Guard {
     }
   }
 
-  /// A motor protective switch; it counts with its greatest setting.
-  record MotorSwitch(Current least, Current rating) implements Guard {
+  /// A motor protective switch with its range.
+  ///
+  /// @param setting what its dial is set to; it counts with its greatest where that is not known
+  record MotorSwitch(Current least, Current greatest, Optional<Current> setting) implements Guard {
+    @Override
+    public Current rating() {
+      return setting.orElse(greatest);
+    }
+
+    public MotorSwitch setTo(Optional<Current> next) {
+      return new MotorSwitch(least, greatest, next);
+    }
+
     @Override
     public String toString() {
-      return "motor " + least + " to " + rating;
+      return setting
+          .map(set -> "motor, set to " + set)
+          .orElseGet(() -> "motor " + least + " to " + greatest);
     }
   }
 

@@ -32,6 +32,11 @@ public record Link(
     return !(closedAtRest && (kind == Kind.OUTPUT || actuator.equals(Optional.of(Actuator.COIL))));
   }
 
+  /// The same way behind a guard set otherwise.
+  public Link with(Guard next) {
+    return new Link(a, b, kind, Optional.of(next), actuator, closedAtRest);
+  }
+
   static Link joined(String a, String b) {
     return new Link(a, b, Kind.JOINED, Optional.empty(), Optional.empty(), false);
   }

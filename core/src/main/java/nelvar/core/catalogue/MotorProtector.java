@@ -9,7 +9,8 @@ import nelvar.core.units.Price;
 /// Motor protective switch: an adjustable overload trip (class 10) and a magnetic trip. Poles are
 /// marked 1/2, 3/4, 5/6.
 ///
-/// @param least and `greatest` setting; the wire counts with the greatest
+/// @param least and `greatest` setting; the wire counts with the greatest until the device says
+///   what it is set to
 /// @param breakingCapacity greatest prospective short-circuit current it can interrupt
 public record MotorProtector(
     String id,
@@ -34,11 +35,12 @@ public record MotorProtector(
   @Override
   public List<Link> links() {
     return Part.poleLinks(
-        POLES, (a, b) -> Link.guarded(a, b, new Guard.MotorSwitch(least, greatest)));
+        POLES,
+        (a, b) -> Link.guarded(a, b, new Guard.MotorSwitch(least, greatest, Optional.empty())));
   }
 
   @Override
   public Optional<Guard> guard() {
-    return Optional.of(new Guard.MotorSwitch(least, greatest));
+    return Optional.of(new Guard.MotorSwitch(least, greatest, Optional.empty()));
   }
 }

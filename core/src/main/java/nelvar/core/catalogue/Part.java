@@ -73,6 +73,12 @@ public sealed interface Part
     return List.of();
   }
 
+  /// Where it takes power while some of its terminals are left open on purpose: only a three-phase
+  /// drive asks, which also runs on two lines.
+  default List<Intake> intakes(Linkage linkage, List<String> open) {
+    return intakes(linkage);
+  }
+
   default List<Output> outputs() {
     return List.of();
   }

@@ -89,6 +89,12 @@ public record Brief(Supply supply, Surroundings surroundings, Policies policies)
           .orElseGet(() -> school.usual(sizing));
     }
 
+    /// How many times the band of a magnetic trip counts: its peak is what trips it, so on direct
+    /// current it needs more.
+    public double magneticBand(boolean alternating) {
+      return alternating ? 1 : Double.parseDouble(answer(School.DIRECT_TRIP).id());
+    }
+
     public boolean chose(School school, String option) {
       return answer(school).id().equals(option);
     }

@@ -2,13 +2,17 @@ package nelvar.core.model;
 
 import java.util.List;
 import java.util.Optional;
+import nelvar.core.catalogue.Intake;
 import nelvar.core.catalogue.Linkage;
+import nelvar.core.catalogue.Part;
+import nelvar.core.units.Current;
 
 /// One device of the machine: a part with a label, a purpose and a place.
 ///
 /// @param part id of the catalogue part
 /// @param linkage how a motor with two nameplate voltages is linked
 /// @param suppression what protects the switch of its coil, where it has one
+/// @param trip what its adjustable overload trip is set to
 /// @param spare terminals left open on purpose
 public record Device(
     Id id,
@@ -19,6 +23,7 @@ public record Device(
     Optional<Use> use,
     Optional<Linkage> linkage,
     Optional<Suppression> suppression,
+    Optional<Current> trip,
     List<String> spare) {
   public Device {
     spare = List.copyOf(spare);
@@ -31,6 +36,7 @@ public record Device(
         purpose,
         part,
         place,
+        Optional.empty(),
         Optional.empty(),
         Optional.empty(),
         Optional.empty(),
@@ -48,15 +54,16 @@ public record Device(
   }
 
   public Device withDesignation(Designation next) {
-    return new Device(id, next, purpose, part, place, use, linkage, suppression, spare);
+    return new Device(id, next, purpose, part, place, use, linkage, suppression, trip, spare);
   }
 
   public Device withPurpose(String next) {
-    return new Device(id, designation, next, part, place, use, linkage, suppression, spare);
+    return new Device(id, designation, next, part, place, use, linkage, suppression, trip, spare);
   }
 
   public Device withPart(String next) {
-    return new Device(id, designation, purpose, next, place, use, linkage, suppression, spare);
+    return new Device(
+        id, designation, purpose, next, place, use, linkage, suppression, trip, spare);
   }
 
   public Device withUse(Use next) {
@@ -69,20 +76,31 @@ public record Device(
         next.equals(Use.FULL) ? Optional.empty() : Optional.of(next),
         linkage,
         suppression,
+        trip,
         spare);
   }
 
   public Device withLinkage(Linkage next) {
     return new Device(
-        id, designation, purpose, part, place, use, Optional.of(next), suppression, spare);
+        id, designation, purpose, part, place, use, Optional.of(next), suppression, trip, spare);
   }
 
   public Device withSuppression(Suppression next) {
     return new Device(
-        id, designation, purpose, part, place, use, linkage, Optional.of(next), spare);
+        id, designation, purpose, part, place, use, linkage, Optional.of(next), trip, spare);
+  }
+
+  public Device withTrip(Optional<Current> next) {
+    return new Device(
+        id, designation, purpose, part, place, use, linkage, suppression, next, spare);
+  }
+
+  /// Where it takes power, by how it is linked and which of its terminals stay open.
+  public List<Intake> intakes(Part of) {
+    return of.intakes(windings(), spare);
   }
 
   public Device withSpare(List<String> next) {
-    return new Device(id, designation, purpose, part, place, use, linkage, suppression, next);
+    return new Device(id, designation, purpose, part, place, use, linkage, suppression, trip, next);
   }
 }

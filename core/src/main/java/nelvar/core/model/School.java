@@ -167,11 +167,12 @@ public record School(
               new Option(
                   "half",
                   "half of its rating",
-                  "Its capacitors and diodes carry twice the current at the poorer power factor."),
+                  "Its capacitors and diodes carry twice the current at the poorer power factor. Where the maker gives a figure it is taken in every school."),
+              new Option("sqrt3", "its rating by √3", "Equal power at equal power factor."),
               new Option(
-                  "sqrt3",
-                  "its rating by √3",
-                  "Equal power at equal power factor. A maker's own figure beats both.")),
+                  "maker",
+                  "only by its maker's figure",
+                  "Many drives trip on a missing phase or on bus ripple: without the maker's word no figure holds.")),
           "half",
           Optional.empty());
 

@@ -41,9 +41,9 @@ final class DeviceBuilder {
   void build() {
     var windings = part.elements().stream().anyMatch(Element.Windings.class::isInstance);
     if (!windings) {
-      for (var intake : part.intakes(device.windings())) intake(intake);
+      for (var intake : device.intakes(part)) intake(intake);
       for (var output : part.outputs()) output(output);
-      for (var intake : part.intakes(device.windings())) convert(intake);
+      for (var intake : device.intakes(part)) convert(intake);
     }
     for (var element : part.elements()) element(element);
   }
@@ -148,7 +148,7 @@ final class DeviceBuilder {
 
   /// The intake whose power an output passes on.
   private Optional<Intake> feeding(Output output) {
-    return part.intakes(device.windings()).stream()
+    return device.intakes(part).stream()
         .filter(intake ->
             switch (intake.demand()) {
               case Demand.Converts(var name, _, _, _) -> name.equals(output.name());

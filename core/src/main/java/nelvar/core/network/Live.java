@@ -322,7 +322,10 @@ public final class Live {
 
   /// When a protective pole opens at its present current; empty where it need not.
   public Optional<Duration> tripTime(Loaded pole) {
-    return TripTime.latest(pole.guard(), pole.current(), pole.alternating());
+    return TripTime.latest(
+        pole.guard(),
+        pole.current(),
+        circuitry.topology().project().brief().policies().magneticBand(pole.alternating()));
   }
 
   /// How a device is called on its label.

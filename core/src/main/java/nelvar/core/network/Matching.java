@@ -48,8 +48,7 @@ final class Matching {
     for (var device : topology.project().devices()) {
       topology
           .part(device.id())
-          .ifPresent(part ->
-              part.intakes(device.windings()).forEach(intake -> visitor.visit(device, intake)));
+          .ifPresent(part -> device.intakes(part).forEach(intake -> visitor.visit(device, intake)));
     }
   }
 

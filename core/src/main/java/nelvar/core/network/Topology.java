@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nelvar.core.catalogue.Catalogue;
+import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.Link;
 import nelvar.core.catalogue.Part;
 import nelvar.core.model.Conductor;
@@ -55,9 +56,16 @@ public final class Topology {
     }
     for (var link : part.links())
       join(
-          new Edge.Through(device, link),
+          new Edge.Through(device, asSet(link, device)),
           new TerminalRef(device.id(), link.a()),
           new TerminalRef(device.id(), link.b()));
+  }
+
+  /// An adjustable trip counts with what it is set to.
+  private static Link asSet(Link link, Device device) {
+    return device.trip().isPresent() && link.guard().orElse(null) instanceof Guard.MotorSwitch motor
+        ? link.with(motor.setTo(device.trip()))
+        : link;
   }
 
   private void add(Conductor conductor) {

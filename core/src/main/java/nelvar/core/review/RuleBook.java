@@ -13,7 +13,9 @@ import nelvar.core.analysis.earthing.ProtectiveSection;
 import nelvar.core.analysis.earthing.ResidualCharge;
 import nelvar.core.analysis.earthing.WorkingCurrentInEarth;
 import nelvar.core.analysis.load.DriveAgainstMotor;
+import nelvar.core.analysis.load.DriveInput;
 import nelvar.core.analysis.load.InletAgainstUpstream;
+import nelvar.core.analysis.load.MotorCable;
 import nelvar.core.analysis.parts.CoilRange;
 import nelvar.core.analysis.parts.CoilSuppression;
 import nelvar.core.analysis.parts.LoadVolts;
@@ -85,6 +87,8 @@ public final class RuleBook {
           new SensorAgainstInput(),
           new SignalLevel(),
           new DriveAgainstMotor(),
+          new DriveInput(),
+          new MotorCable(),
           new Chatter(),
           new LoadFed(),
           new TerminalConnected(),

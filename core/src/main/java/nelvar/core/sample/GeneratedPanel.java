@@ -103,6 +103,7 @@ public final class GeneratedPanel {
             Optional.empty(),
             Optional.empty(),
             motor ? Optional.empty() : Optional.of(Suppression.DIODE),
+            Optional.empty(),
             List.of()));
     var from = "XP" + supply + ":" + (number + 2);
     for (var detour = 0; detour < DETOURS; detour++) {

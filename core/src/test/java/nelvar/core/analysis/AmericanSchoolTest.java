@@ -43,17 +43,7 @@ class AmericanSchoolTest {
   }
 
   private static Panel answering(Panel panel, School school, String option) {
-    return panel.brief(b ->
-        new Brief(
-            b.supply(),
-            b.surroundings(),
-            b.policies()
-                .answering(
-                    school,
-                    school.options().stream()
-                        .filter(o -> o.id().equals(option))
-                        .findFirst()
-                        .orElseThrow())));
+    return panel.answering(school, option);
   }
 
   private static Panel heater(String device, double section) {

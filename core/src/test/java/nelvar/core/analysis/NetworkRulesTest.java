@@ -15,10 +15,14 @@ import nelvar.core.analysis.parts.SignalLevel;
 import nelvar.core.analysis.protection.Bypassed;
 import nelvar.core.analysis.protection.ClearsFault;
 import nelvar.core.analysis.supply.BackFeed;
+import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Conductor;
+import nelvar.core.model.School;
+import nelvar.core.standards.TripCurve;
 import nelvar.core.units.Capacitance;
+import nelvar.core.units.Current;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 import org.junit.jupiter.api.Test;
@@ -186,6 +190,32 @@ class NetworkRulesTest {
             .wire("F2:0V", "T:-", 1, 0.5)
             .wire("F2:1", "M:+", 0.5, 5)
             .wire("M:-", "T:-", 0.5, 5));
+  }
+
+  /// A Z 2.5 A behind a supply limited to 11 A: its magnetic trip opens at 3 · 2.5 · 1.4 = 10.5 A;
+  /// who counts with 1.5 says 11.25 A, and by its thermal part 2.5 · 2.55 · √12 = 22 A.
+  @ParameterizedTest
+  @CsvSource({"1.4, true", "1.5, false"})
+  void theSchoolDecidesOnDirectCurrent(String factor, boolean opens) {
+    var panel =
+        branch("supply-24v-10a", "z")
+            .part(
+                new CircuitBreaker(
+                    "z",
+                    "Z 2.5 A",
+                    Optional.empty(),
+                    Optional.empty(),
+                    1,
+                    new Current(2.5),
+                    TripCurve.Z,
+                    new Current(6000),
+                    Optional.empty()))
+            .answering(School.DIRECT_TRIP, factor);
+    var verdict = panel.judge(new ClearsFault(), "F2");
+    assertThat(verdict).isInstanceOf(opens ? Verdict.Pass.class : Verdict.Finding.class);
+    var trail =
+        verdict instanceof Verdict.Pass pass ? pass.trail() : ((Verdict.Finding) verdict).trail();
+    assertThat(trail.text()).contains(factor + " times the band");
   }
 
   /// 230 V, C 16: within 5 s it needs 16·2.55·√12 = 141 A. With 1.1 kA at the inlet (0.21 Ω a

@@ -135,10 +135,14 @@ class MeterTest {
   })
   void breakersOpenAtTheirGates(TripCurve curve, double rating, double amperes, double seconds) {
     var guard = new Guard.Breaker(new Current(rating), curve);
-    assertThat(TripTime.latest(guard, new Current(amperes), true).orElseThrow().seconds())
+    assertThat(
+            TripTime.latest(guard, new Current(amperes), TripTime.ALTERNATING)
+                .orElseThrow()
+                .seconds())
         .isCloseTo(seconds, within(seconds * 1e-6));
-    assertThat(TripTime.latest(guard, new Current(rating * 1.13), true)).isEmpty();
-    assertThat(TripTime.earliest(guard, new Current(rating * 1.13), true)).isEmpty();
+    assertThat(TripTime.latest(guard, new Current(rating * 1.13), TripTime.ALTERNATING)).isEmpty();
+    assertThat(TripTime.earliest(guard, new Current(rating * 1.13), TripTime.ALTERNATING))
+        .isEmpty();
   }
 
   /// IEC 60269-1 gates: 16 A melts within 5 s at 65 A and within 0.1 s at 150 A; holds 33 A for 10
@@ -146,15 +150,17 @@ class MeterTest {
   @Test
   void fusesMeltBetweenTheirGates() {
     var fuse = new Guard.Fuse(new Current(16), nelvar.core.standards.FuseClass.GG);
-    assertThat(TripTime.latest(fuse, new Current(65), true).orElseThrow().seconds())
+    assertThat(TripTime.latest(fuse, new Current(65), TripTime.ALTERNATING).orElseThrow().seconds())
         .isCloseTo(5, within(1e-6));
-    assertThat(TripTime.latest(fuse, new Current(150), true).orElseThrow().seconds())
+    assertThat(
+            TripTime.latest(fuse, new Current(150), TripTime.ALTERNATING).orElseThrow().seconds())
         .isCloseTo(0.1, within(1e-9));
-    assertThat(TripTime.earliest(fuse, new Current(33), true).orElseThrow().seconds())
+    assertThat(
+            TripTime.earliest(fuse, new Current(33), TripTime.ALTERNATING).orElseThrow().seconds())
         .isCloseTo(10, within(1e-6));
-    assertThat(TripTime.latest(fuse, new Current(25), true)).isEmpty();
+    assertThat(TripTime.latest(fuse, new Current(25), TripTime.ALTERNATING)).isEmpty();
     // By the gates, 16 A within 0.4 s needs 112 A (reference: gate interpolation).
-    assertThat(TripTime.opensWithin(fuse, new Duration(0.4), true).amperes())
+    assertThat(TripTime.opensWithin(fuse, new Duration(0.4), TripTime.ALTERNATING).amperes())
         .isCloseTo(112, within(0.5));
   }
 
@@ -166,16 +172,16 @@ class MeterTest {
     for (var curve : TripCurve.values()) guards.add(new Guard.Breaker(new Current(6), curve));
     for (var fuse : nelvar.core.standards.FuseClass.values())
       guards.add(new Guard.Fuse(new Current(10), fuse));
-    guards.add(new Guard.MotorSwitch(new Current(2.5), new Current(4)));
+    guards.add(new Guard.MotorSwitch(new Current(2.5), new Current(4), java.util.Optional.empty()));
     guards.add(new Guard.Electronic("1", new Current(2)));
     for (var guard : guards) {
-      for (var alternating : new boolean[] {true, false}) {
+      for (var band : new double[] {TripTime.ALTERNATING, 1.4, 1.5}) {
         var late = Double.POSITIVE_INFINITY;
         var early = Double.POSITIVE_INFINITY;
         for (var m = 1.0; m < 300; m *= 1.02) {
           var current = guard.rating().times(m);
-          var latest = seconds(TripTime.latest(guard, current, alternating));
-          var earliest = seconds(TripTime.earliest(guard, current, alternating));
+          var latest = seconds(TripTime.latest(guard, current, band));
+          var earliest = seconds(TripTime.earliest(guard, current, band));
           assertThat(earliest).as("%s at %s", guard, current).isLessThanOrEqualTo(latest * 1.0001);
           assertThat(latest).as("%s at %s", guard, current).isLessThanOrEqualTo(late * 1.0001);
           assertThat(earliest).as("%s at %s", guard, current).isLessThanOrEqualTo(early * 1.0001);
@@ -187,6 +193,17 @@ class MeterTest {
     }
   }
 
+  /// Reference collection, section 2.5 (6): Z 2 A trips at 3 · 2 · 1.4 = 8.4 A of direct current;
+  /// by the other school at 3 · 2 · 1.5 = 9 A.
+  @Test
+  void onDirectCurrentTheBandIsWiderByTheSchool() {
+    var z = new Guard.Breaker(new Current(2), TripCurve.Z);
+    assertThat(TripTime.opensWithin(z, new Duration(0.1), 1.4).amperes())
+        .isCloseTo(8.4, within(0.01));
+    assertThat(TripTime.opensWithin(z, new Duration(0.1), 1.5).amperes())
+        .isCloseTo(9, within(0.01));
+  }
+
   private static double seconds(java.util.Optional<Duration> time) {
     return time.map(Duration::seconds).orElse(Double.POSITIVE_INFINITY);
   }
@@ -196,19 +213,24 @@ class MeterTest {
   /// at 6.3 times (all from memory).
   @Test
   void otherDevicesOpenAtTheirGates() {
-    var motor = new Guard.MotorSwitch(new Current(2.5), new Current(4));
-    assertThat(seconds(TripTime.latest(motor, new Current(6), true))).isCloseTo(240, within(0.01));
-    assertThat(seconds(TripTime.latest(motor, new Current(28.8), true)))
+    var motor = new Guard.MotorSwitch(new Current(2.5), new Current(4), java.util.Optional.empty());
+    assertThat(seconds(TripTime.latest(motor, new Current(6), TripTime.ALTERNATING)))
+        .isCloseTo(240, within(0.01));
+    assertThat(seconds(TripTime.latest(motor, new Current(28.8), TripTime.ALTERNATING)))
         .isCloseTo(10, within(0.01));
     var fuse = nelvar.core.standards.FuseClass.CLASS_CC;
     assertThat(
-            seconds(TripTime.latest(new Guard.Fuse(new Current(10), fuse), new Current(20), true)))
+            seconds(
+                TripTime.latest(
+                    new Guard.Fuse(new Current(10), fuse), new Current(20), TripTime.ALTERNATING)))
         .isCloseTo(120, within(0.01));
     var small = new Guard.Fuse(new Current(2), nelvar.core.standards.FuseClass.MINIATURE);
-    assertThat(seconds(TripTime.latest(small, new Current(5.5), true))).isCloseTo(10, within(0.01));
+    assertThat(seconds(TripTime.latest(small, new Current(5.5), TripTime.ALTERNATING)))
+        .isCloseTo(10, within(0.01));
     var backUp = new Guard.Fuse(new Current(10), nelvar.core.standards.FuseClass.AM);
-    assertThat(TripTime.latest(backUp, new Current(60), true)).isEmpty();
-    assertThat(seconds(TripTime.latest(backUp, new Current(63), true))).isCloseTo(60, within(0.01));
+    assertThat(TripTime.latest(backUp, new Current(60), TripTime.ALTERNATING)).isEmpty();
+    assertThat(seconds(TripTime.latest(backUp, new Current(63), TripTime.ALTERNATING)))
+        .isCloseTo(60, within(0.01));
   }
 
   /// A short at the end of a circuit: the breaker opens within its magnetic time, and only that

@@ -12,8 +12,10 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.util.StringConverter;
+import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Linkage;
+import nelvar.core.catalogue.MotorProtector;
 import nelvar.core.catalogue.Part;
 import nelvar.core.file.PartProperties;
 import nelvar.core.model.Designation;
@@ -22,6 +24,7 @@ import nelvar.core.model.Suppression;
 import nelvar.core.model.Use;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.review.Review;
+import nelvar.core.units.Current;
 import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Kind;
 import nelvar.core.units.Percent;
@@ -80,7 +83,7 @@ final class DeviceSettings {
   }
 
   private static void load(Device device, Part part, Session session, List<Node> nodes) {
-    if (part.outputs().isEmpty() && !part.intakes(device.windings()).isEmpty()) {
+    if (part.outputs().isEmpty() && !device.intakes(part).isEmpty()) {
       var use = device.work();
       nodes.add(
           share(
@@ -112,6 +115,19 @@ final class DeviceSettings {
               device.windings(),
               linkage -> linkage == Linkage.STAR ? "star" : "delta",
               next -> session.edit(Edits.link(device, next))));
+    if (part instanceof MotorProtector protector) nodes.add(trip(protector, device, session));
+    if (part instanceof FrequencyConverter drive && drive.phases() == 3)
+      nodes.add(
+          choice(
+              "Fed by",
+              List.of(false, true),
+              drive.onTwoLines(device.spare()),
+              two -> two ? "two lines: L3 stays open" : "three lines",
+              two ->
+                  session.edit(
+                      two
+                          ? Edits.leaveSpare(device, FrequencyConverter.THIRD)
+                          : Edits.useAgain(device, FrequencyConverter.THIRD))));
     if (part.ownCoil().isPresent()) {
       var options = new ArrayList<Optional<Suppression>>();
       if (device.suppression().isEmpty()) options.add(Optional.empty());
@@ -124,6 +140,32 @@ final class DeviceSettings {
               option -> option.map(Suppression::words).orElse("none"),
               next -> next.ifPresent(s -> session.edit(Edits.suppress(device, s)))));
     }
+  }
+
+  /// What the dial of its overload trip is set to; empty clears it.
+  private static Node trip(MotorProtector protector, Device device, Session session) {
+    var field =
+        new QuantityField<Optional<Current>>(
+            "Set to",
+            "A",
+            text ->
+                text.isBlank()
+                    ? new Reading.Value<>(Optional.empty())
+                    : switch (Kind.CURRENT.read(text)) {
+                      case Reading.Misread<Current>(var message) -> new Reading.Misread<>(message);
+                      case Reading.Value<Current>(var value) -> within(protector, value);
+                    },
+            next -> session.edit(Edits.trip(device, next)));
+    field.show(
+        device.trip().map(t -> nelvar.core.units.Significant.digits(t.amperes())).orElse(""));
+    return field;
+  }
+
+  private static Reading<Optional<Current>> within(MotorProtector protector, Current value) {
+    return value.compareTo(protector.least()) < 0 || value.compareTo(protector.greatest()) > 0
+        ? new Reading.Misread<>(
+            "its dial goes from %s to %s".formatted(protector.least(), protector.greatest()))
+        : new Reading.Value<>(Optional.of(value));
   }
 
   private static Node share(

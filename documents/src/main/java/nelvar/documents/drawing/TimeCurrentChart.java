@@ -166,7 +166,7 @@ public final class TimeCurrentChart {
     for (var i = 0; i <= 400; i++) {
       var amperes = from * Math.pow(greatest / from, i / 400.0);
       if (amperes < least) continue;
-      time.of(guard, new Current(amperes), chain.alternating())
+      time.of(guard, new Current(amperes), chain.magneticBand())
           .map(t -> Math.clamp(shown(guard, t.seconds()), SHORTEST, LONGEST))
           .ifPresent(t -> all.add(new double[] {x(amperes), y(t)}));
     }
@@ -181,7 +181,7 @@ public final class TimeCurrentChart {
 
   @FunctionalInterface
   private interface TimeOf {
-    Optional<Duration> of(Guard guard, Current current, boolean alternating);
+    Optional<Duration> of(Guard guard, Current current, double band);
   }
 
   private static Shape line(List<double[]> points, Shape.Pen pen) {

@@ -178,7 +178,7 @@ public final class ProtectiveSection implements Rule {
 
   /// Of a part with intakes only the wires that feed it count: a supply's own output does not.
   private static boolean feeds(Conductor conductor, Device device, Study study) {
-    var intakes = study.part(device).map(part -> part.intakes(device.windings())).orElse(List.of());
+    var intakes = study.part(device).map(device::intakes).orElse(List.of());
     return intakes.isEmpty()
         || intakes.stream()
             .flatMap(intake -> intake.lines().stream())

@@ -1,6 +1,7 @@
 package nelvar.core.analysis.load;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
@@ -13,6 +14,7 @@ import nelvar.core.catalogue.StepperDrive;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.model.School;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.network.Feed;
 import nelvar.core.network.Source;
@@ -23,7 +25,9 @@ import nelvar.core.units.Current;
 
 /// A drive gives its motor its rated current.
 ///
-/// `I motor ≤ I drive`, what is left of it in warm and thin air. Demand: common practice.
+/// `I motor ≤ I drive`, what is left of it in warm and thin air, and of a three-phase drive on two
+/// lines: by its maker's figure, else half or 1/√3 of its rating by the school of the Brief.
+/// Demand: common practice.
 public final class DriveAgainstMotor implements Rule {
   @Override
   public String id() {
@@ -60,8 +64,12 @@ public final class DriveAgainstMotor implements Rule {
             study.currents().served(source).stream()
                 .map(Feed::name)
                 .collect(Collectors.joining(", ")));
-    var left =
-        Derating.of(study.part(source.device()).orElseThrow(), source.output().rating(), study);
+    var part = study.part(source.device()).orElseThrow();
+    var rating = rating(w, source, part, study);
+    if (rating.isEmpty())
+      return new Verdict.NotChecked(
+          id, "it is fed by two of three lines, and its maker's single-phase rating is not known");
+    var left = Derating.of(part, rating.get(), study);
     w.use(left);
     var judged = Explained.atMost(w.explain(needed), "Imotor", left.value(), Citation.practice());
     if (judged.holds()) return new Verdict.Pass(id, judged.trail());
@@ -75,13 +83,35 @@ public final class DriveAgainstMotor implements Rule {
         larger(source, needed, study));
   }
 
+  /// What it gives in cool air; empty where only its maker's word counts and there is none.
+  private static Optional<Current> rating(Working w, Source source, Part part, Study study) {
+    var rated = part.outputs().getFirst().rating();
+    if (!(part instanceof FrequencyConverter drive) || !drive.onTwoLines(source.device().spare()))
+      return Optional.of(rated);
+    if (drive.singlePhaseRating().isPresent())
+      return Optional.of(
+          w.given("I1ph", drive.singlePhaseRating().get(), "on two lines, by its maker"));
+    var school = study.project().brief().policies().answer(School.SINGLE_PHASE_DRIVE);
+    w.given("fed by", "two of three lines", school.words() + " (Brief)");
+    w.given("Irated", rated, part.name());
+    return switch (school.id()) {
+      case "half" -> Optional.of(w.result("I1ph", "Irated/2", rated.times(0.5)));
+      case "sqrt3" -> Optional.of(w.result("I1ph", "Irated/√3", rated.times(1 / Math.sqrt(3))));
+      default -> Optional.empty();
+    };
+  }
+
+  /// A drive that gives it, on two lines as well.
   private static List<Repair> larger(Source source, Current needed, Study study) {
     var now = study.part(source.device()).orElseThrow();
     return study
         .catalogue()
         .of(now.getClass().asSubclass(Part.class))
         .filter(next ->
-            next.outputs().getFirst().rating().compareTo(needed) >= 0
+            rating(Working.of("tried"), source, next, study)
+                    .filter(
+                        rating -> Derating.of(next, rating, study).value().compareTo(needed) >= 0)
+                    .isPresent()
                 && next.outputs().getFirst().voltage().equals(source.output().voltage())
                 && next.terminals().equals(now.terminals()))
         .min(

@@ -10,6 +10,8 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.model.Brief;
+import nelvar.core.model.School;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Fault;
 import nelvar.core.network.Feed;
@@ -92,9 +94,11 @@ public final class ClearsFault implements Rule {
     var guard = worst.guard();
     var fault = worst.fault();
     var id = guard.device().id();
-    var needed = TripTime.opensWithin(guard.guard(), WITHIN, fault.alternating());
-    var time = TripTime.latest(guard.guard(), fault.current(), fault.alternating());
-    var trail = trail(worst, needed, time);
+    var policies = study.project().brief().policies();
+    var band = policies.magneticBand(fault.alternating());
+    var needed = TripTime.opensWithin(guard.guard(), WITHIN, band);
+    var time = TripTime.latest(guard.guard(), fault.current(), band);
+    var trail = trail(worst, needed, time, policies);
     if (fault.current().compareTo(needed) >= 0) return new Verdict.Pass(id, trail);
     var carried = carried(worst, study);
     var safe = carried.map(least -> least.compareTo(fault.current()) >= 0).orElse(false);
@@ -124,13 +128,19 @@ public final class ClearsFault implements Rule {
         List.of());
   }
 
-  private static Trail trail(Worst worst, Current needed, Optional<Duration> time) {
+  private static Trail trail(
+      Worst worst, Current needed, Optional<Duration> time, Brief.Policies policies) {
     var w = Working.of("Short circuit at " + worst.feed().device().designation());
     w.given(
         "Z",
         new nelvar.core.units.Resistance(worst.fault().ohms()),
         "there and back, wires at 70 °C, contacts and devices on the way");
-    w.given("curve", worst.guard().guard(), worst.fault().alternating() ? "AC" : "DC");
+    w.given(
+        "curve",
+        worst.guard().guard(),
+        worst.fault().alternating()
+            ? "AC"
+            : "DC: " + policies.answer(School.DIRECT_TRIP).words() + " (Brief)");
     w.result("t", "by its curve", time.map(Duration::toString).orElse("it need not open at all"));
     var found =
         w.result(

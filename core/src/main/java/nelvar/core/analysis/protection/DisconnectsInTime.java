@@ -250,7 +250,7 @@ public final class DisconnectsInTime implements Rule {
           case Guard.MotorSwitch _ -> Citation.recalled("IEC 60947-4-1:2018", "maker curves");
           case Guard.Electronic _ -> Citation.practice();
         };
-    return new Cited<>(TripTime.opensWithin(guard, time, true), source);
+    return new Cited<>(TripTime.opensWithin(guard, time, TripTime.ALTERNATING), source);
   }
 
   private static List<Repair> repairs(
@@ -259,7 +259,8 @@ public final class DisconnectsInTime implements Rule {
     return Guards.of(guard, study).stream()
         .flatMap(guarding -> BreakerSwap.candidates(now, guarding, study))
         .filter(next ->
-            TripTime.opensWithin(new Guard.Breaker(next.rating(), next.curve()), time, true)
+            TripTime.opensWithin(
+                        new Guard.Breaker(next.rating(), next.curve()), time, TripTime.ALTERNATING)
                     .compareTo(current)
                 <= 0)
         .findFirst()

@@ -71,7 +71,10 @@ public record FaultCurrents(
             least.get().current(),
             guard,
             guard.flatMap(g ->
-                TripTime.latest(g.guard(), least.get().current(), least.get().alternating()))));
+                TripTime.latest(
+                    g.guard(),
+                    least.get().current(),
+                    study.project().brief().policies().magneticBand(least.get().alternating())))));
   }
 
   private static Optional<Fault.Prospective> three(Study study, TerminalRef a, TerminalRef b) {

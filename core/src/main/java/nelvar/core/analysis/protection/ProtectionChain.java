@@ -25,6 +25,7 @@ import nelvar.core.units.Current;
 /// @param start the motor's starting current and how long it lasts, assumed 6 times for 5 s where
 ///   it starts on the line
 /// @param least and `greatest` fault current at the load and at the nearest device
+/// @param magneticBand how many times the bands of magnetic trips count, by the Brief
 public record ProtectionChain(
     Feed feed,
     List<Feed.Guarded> guards,
@@ -36,7 +37,8 @@ public record ProtectionChain(
     Optional<Current> start,
     Optional<Current> least,
     Optional<Current> greatest,
-    boolean alternating) {
+    boolean alternating,
+    double magneticBand) {
 
   /// Of a motor started on the line, common practice: IEC 60204-1 counts on 6 to 8 times.
   private static final double START = 6;
@@ -99,6 +101,10 @@ public record ProtectionChain(
             feed.intake().back().orElseGet(() -> feed.intake().lines().getLast()));
     var least = study.leastFault().between(line, back);
     var wire = thinnest(feed, guards, study);
+    var alternating =
+        least
+            .map(Fault.Prospective::alternating)
+            .orElse(feed.source().get().output().alternating());
     var k = Adiabatic.PVC.copper().value().value();
     return Optional.of(
         new ProtectionChain(
@@ -119,9 +125,8 @@ public record ProtectionChain(
                 ? Optional.empty()
                 : BreakingCapacity.greatest(guards.getFirst().device(), study)
                     .map(Fault.Prospective::current),
-            least
-                .map(Fault.Prospective::alternating)
-                .orElse(feed.source().get().output().alternating())));
+            alternating,
+            study.project().brief().policies().magneticBand(alternating)));
   }
 
   /// From the load towards the source.

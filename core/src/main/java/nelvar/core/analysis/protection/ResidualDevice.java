@@ -10,6 +10,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.EmcFilter;
 import nelvar.core.catalogue.FrequencyConverter;
+import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.ResidualCurrentDevice;
 import nelvar.core.finding.Repair;
@@ -17,8 +18,10 @@ import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
+import nelvar.core.model.School;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.network.Edge;
+import nelvar.core.network.Feed;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Cited;
 import nelvar.core.trail.Explained;
@@ -38,6 +41,9 @@ public final class ResidualDevice implements Rule {
   private static final Citation LEAKAGE = Citation.recalled("IEC 60364-5-53:2015", "531.3.2");
   private static final double SHARE = 0.3;
 
+  /// Against fire (IEC 60364-4-42, 422.3.9, unchecked).
+  private static final Current FIRE = new Current(0.3);
+
   @Override
   public String id() {
     return "protection.residual-device";
@@ -50,9 +56,53 @@ public final class ResidualDevice implements Rule {
 
   @Override
   public Stream<Verdict> check(Study study) {
-    return study.project().devices().stream()
-        .filter(device -> study.part(device).orElse(null) instanceof ResidualCurrentDevice)
-        .flatMap(device -> judge(device, study).stream());
+    var own =
+        study.project().devices().stream()
+            .filter(device -> study.part(device).orElse(null) instanceof ResidualCurrentDevice)
+            .flatMap(device -> judge(device, study).stream());
+    return study.project().brief().policies().chose(School.RESIDUAL_DEVICE, "type-b")
+        ? Stream.concat(own, study.network().feeds().stream().flatMap(f -> behindOne(f, study)))
+        : own;
+  }
+
+  /// Where the Brief asks for one before the whole machine: every load on the mains stands behind
+  /// one of at most 300 mA.
+  private static Stream<Verdict> behindOne(Feed feed, Study study) {
+    if (feed.source().isEmpty()
+        || feed.lineWays().isEmpty()
+        || !(study.part(feed.source().get().device()).orElse(null) instanceof MainsInlet))
+      return Stream.empty();
+    var w = Working.of("Residual-current device before " + feed.device().designation());
+    w.given(
+        "asked",
+        study.project().brief().policies().answer(School.RESIDUAL_DEVICE).words(),
+        "Brief");
+    var found =
+        feed.lineWays().getFirst().stream()
+            .map(study.network().topology()::edge)
+            .filter(Edge.Through.class::isInstance)
+            .map(edge -> ((Edge.Through) edge).device())
+            .filter(device ->
+                study.part(device).orElse(null) instanceof ResidualCurrentDevice own
+                    && own.residual().compareTo(FIRE) <= 0)
+            .findFirst();
+    var trail =
+        w.explain(
+                w.given(
+                    "found",
+                    found.map(d -> d.designation().text()).orElse("none"),
+                    "on its way from the inlet"))
+            .trail();
+    if (found.isPresent()) return Stream.of(new Verdict.Pass(feed.device().id(), trail));
+    return Stream.of(
+        new Verdict.Finding(
+            feed.device().id(),
+            Severity.WARNING,
+            "Not behind a residual-current device",
+            "The Brief asks for a residual-current device of 300 mA, type B, before the whole machine; none stands between the inlet and %s. Put one behind the main switch, or change the answer in the Brief."
+                .formatted(feed.device().designation()),
+            trail,
+            List.of()));
   }
 
   /// The devices that power reaches through it.

@@ -73,9 +73,10 @@ public final class Selectivity implements Rule {
                   && fuse == FuseClass.GG ->
               energy(w, up, curve.letThrough(down, new Current(3000)));
           case Guard.Breaker(var rating, var curve) ->
-              magnetic(w, curve.holds(rating).value(), chain.greatest());
-          case Guard.MotorSwitch(_, var rating) ->
-              magnetic(w, rating.times(10.4), chain.greatest());
+              magnetic(
+                  w, curve.holds(rating).value().times(chain.magneticBand()), chain.greatest());
+          case Guard.MotorSwitch(_, var rating, _) ->
+              magnetic(w, rating.times(10.4 * chain.magneticBand()), chain.greatest());
           case Guard.Fuse _, Guard.Electronic _ -> Optional.<Judgement>empty();
         };
     if (verdict.isEmpty())

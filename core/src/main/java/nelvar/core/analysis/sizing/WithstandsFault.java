@@ -161,10 +161,10 @@ public final class WithstandsFault implements Rule {
 
   private static Measure energy(
       Working w, Feed.Guarded guard, Current ik, boolean alternating, Study study) {
+    var band = study.project().brief().policies().magneticBand(alternating);
     return switch (guard.guard()) {
       case Guard.Breaker(var rating, var curve) -> {
-        var curveTime =
-            TripTime.latest(guard.guard(), ik, alternating).map(t -> t.seconds()).orElse(5.0);
+        var curveTime = TripTime.latest(guard.guard(), ik, band).map(t -> t.seconds()).orElse(5.0);
         var time = curveTime > 0.1 ? Math.min(curveTime, 5) : PERIOD;
         if (time == PERIOD)
           w.assumed(
@@ -189,8 +189,7 @@ public final class WithstandsFault implements Rule {
         yield w.result("I²t", "the less of both", table.compareTo(byTime) < 0 ? table : byTime);
       }
       case Guard.Fuse(var rating, var fuse) -> {
-        var time =
-            TripTime.latest(guard.guard(), ik, alternating).map(t -> t.seconds()).orElse(5.0);
+        var time = TripTime.latest(guard.guard(), ik, band).map(t -> t.seconds()).orElse(5.0);
         var byTime = joule(ik.amperes() * ik.amperes() * Math.min(time, 5));
         var melts =
             fuse == FuseClass.GG
@@ -200,8 +199,7 @@ public final class WithstandsFault implements Rule {
         yield w.table("I²t", melts.get(), "greatest pre-arcing energy");
       }
       case Guard.MotorSwitch _ -> {
-        var time =
-            TripTime.latest(guard.guard(), ik, alternating).map(t -> t.seconds()).orElse(5.0);
+        var time = TripTime.latest(guard.guard(), ik, band).map(t -> t.seconds()).orElse(5.0);
         yield w.result(
             "I²t",
             "Ik² · t, one period where it trips at once",

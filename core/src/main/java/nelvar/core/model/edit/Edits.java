@@ -4,6 +4,7 @@ import static nelvar.core.model.Project.changed;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Linkage;
@@ -20,6 +21,7 @@ import nelvar.core.model.Setting;
 import nelvar.core.model.Suppression;
 import nelvar.core.model.Use;
 import nelvar.core.units.CrossSection;
+import nelvar.core.units.Current;
 import nelvar.core.units.Length;
 
 /// What a builder does to a project, each an [Edit] that can be undone.
@@ -78,6 +80,27 @@ public final class Edits {
                   if (!spare.contains(terminal)) spare.add(terminal);
                   return d.withSpare(spare);
                 }));
+  }
+
+  /// A terminal that was left open on purpose is wanted again.
+  public static Edit useAgain(Device device, String terminal) {
+    return new Edit(
+        "Use %s:%s again".formatted(device.designation(), terminal),
+        project ->
+            device(
+                project,
+                device.id(),
+                d ->
+                    d.withSpare(
+                        d.spare().stream().filter(mark -> !mark.equals(terminal)).toList())));
+  }
+
+  /// Sets the dial of an adjustable overload trip; empty: not known.
+  public static Edit trip(Device device, Optional<Current> next) {
+    return new Edit(
+        next.map(current -> "Set %s to %s".formatted(device.designation(), current))
+            .orElse("Forget the setting of " + device.designation()),
+        project -> device(project, device.id(), d -> d.withTrip(next)));
   }
 
   /// Puts another part in a device's place; refused while a conductor lands on a terminal the new
