@@ -31,6 +31,7 @@ import nelvar.core.trail.Working;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Resistance;
+import nelvar.core.units.Voltage;
 
 /// A fault from a line to the body of a device opens its protective device before a person who
 /// touches it is hurt.
@@ -40,14 +41,22 @@ import nelvar.core.units.Resistance;
 /// final circuits up to 32 A by U0, others 5 s. One verdict a load that is fed straight from the
 /// mains and has a protective terminal.
 ///
-/// Where a residual-current device is on the way it counts; a TT system needs one. Not covered: IT
-/// systems, which need insulation monitoring, and what drives feed, which limit the fault
-/// themselves. Demand: IEC 60364-4-41:2005+A1:2017, 411 (unchecked).
+/// Where it stays on longer, the protective conductor may hold its body down: `RPE · Ia ≤ 50 V`
+/// (415.2.2).
+///
+/// Where a residual-current device is on the way it counts; a TT system needs one. In an IT system
+/// the first fault only announces itself (insulation monitoring, not judged here); the second, in
+/// another circuit as long as this, must open: `2 · Zs · Ia ≤ U`, U0 where the neutral is led along
+/// (411.6.4). Not covered: what drives feed, which limit the fault themselves. Demand: IEC
+/// 60364-4-41:2005+A1:2017, 411 (unchecked).
 public final class DisconnectsInTime implements Rule {
   private static final Citation DEMAND =
       Citation.recalled("IEC 60364-4-41:2005+A1:2017", "411.4.4");
   private static final Citation RESIDUAL =
       Citation.recalled("IEC 60364-4-41:2005+A1:2017", "411.5.3");
+  private static final Citation HELD_DOWN =
+      Citation.recalled("IEC 60364-4-41:2005+A1:2017", "415.2.2");
+  private static final Voltage HARMLESS = new Voltage(50);
   private static final double FINAL_UP_TO = 32;
   private static final double GREATEST_FACTOR = 1.05;
   private static final double LEAST_FACTOR = 0.95;
@@ -82,9 +91,6 @@ public final class DisconnectsInTime implements Rule {
   private static Verdict judge(Feed feed, Study study) {
     var id = feed.device().id();
     var supply = study.project().brief().supply();
-    if (supply.earthing() == Brief.Earthing.IT)
-      return new Verdict.NotChecked(
-          id, "in an IT system the first fault is monitored, not opened; it is not judged here");
     var system =
         supply.earthing() == Brief.Earthing.TT
             ? Disconnection.Earthing.TT
@@ -100,7 +106,10 @@ public final class DisconnectsInTime implements Rule {
     if (system == Disconnection.Earthing.TT && residual.isEmpty()) return unguarded(feed, study);
     var pe = protectiveTerminal(feed, study).orElseThrow();
     var line = new TerminalRef(id, feed.intake().lines().getFirst());
-    var loop = loop(line, pe, study);
+    var loop =
+        supply.earthing() == Brief.Earthing.IT
+            ? secondFault(line, pe, study)
+            : loop(line, pe, study);
     if (loop.isEmpty())
       return new Verdict.NotChecked(
           id, "its protective conductor leads nowhere, or a running machine does not feed it");
@@ -177,6 +186,53 @@ public final class DisconnectsInTime implements Rule {
     };
   }
 
+  /// Two faults in circuits as long as this one: the loop as if the star point were earthed, twice,
+  /// between two lines or, where the neutral is led along, between line and neutral.
+  private static Optional<Loop> secondFault(TerminalRef line, TerminalRef pe, Study study) {
+    var brief = study.project().brief();
+    var supply = brief.supply();
+    var withNeutral =
+        study.project().devices().stream()
+            .anyMatch(device ->
+                study.part(device).orElse(null) instanceof MainsInlet inlet && inlet.neutral());
+    var earthed =
+        study.once(
+            "star point earthed",
+            () ->
+                study.tried(
+                    study
+                        .project()
+                        .withBrief(
+                            new Brief(
+                                new Brief.Supply(
+                                    supply.voltage(),
+                                    supply.frequency(),
+                                    Brief.Earthing.TN_S,
+                                    supply.upstream(),
+                                    supply
+                                        .prospectiveShortCircuitCurrent()
+                                        .map(ik ->
+                                            new Resistance(
+                                                supply.voltage().toNeutral().volts()
+                                                    / ik.amperes()))
+                                        .or(supply::loopImpedance),
+                                    supply.prospectiveShortCircuitCurrent()),
+                                brief.surroundings(),
+                                brief.policies()))));
+    return loop(line, pe, earthed)
+        .map(one ->
+            new Loop(one.current().times(withNeutral ? 0.5 : Math.sqrt(3) / 2), 2 * one.ohms()));
+  }
+
+  /// Between its protective terminal and that of the inlet.
+  private static Optional<Resistance> protectivePath(TerminalRef pe, Study study) {
+    return study.project().devices().stream()
+        .filter(device -> study.part(device).orElse(null) instanceof MainsInlet)
+        .findFirst()
+        .flatMap(inlet -> study.leastFault().impedance(pe, new TerminalRef(inlet.id(), "PE")))
+        .map(z -> new Resistance(z.magnitude()));
+  }
+
   private static Verdict verdict(
       Feed feed, Feed.Guarded guard, Disconnection.Earthing system, Loop loop, Study study) {
     var id = feed.device().id();
@@ -207,21 +263,47 @@ public final class DisconnectsInTime implements Rule {
         "Ia",
         needed,
         () -> guard.device().designation() + " " + guard.guard() + ", opens within t");
-    var found = w.result("Ik", formula(brief.policies()), loop.current());
+    var isolated = brief.supply().earthing() == Brief.Earthing.IT;
+    if (isolated) w.given("system", "IT: a second fault in a circuit as long", "Brief");
+    var found =
+        w.result("Ik", isolated ? "C · U/(2 · Zs)" : formula(brief.policies()), loop.current());
+    var protective = protectivePath(protectiveTerminal(feed, study).orElseThrow(), study);
+    protective.ifPresent(r -> {
+      w.given("RPE", r, "from its protective terminal to the inlet's");
+      w.result("Ut", "RPE · Ik", new Voltage(r.ohms() * loop.current().amperes()));
+    });
     var judged = Explained.atLeast(w.explain(found), "Ik", needed.value(), DEMAND);
     if (judged.holds()) return new Verdict.Pass(id, judged.trail());
+    if (protective.isPresent()) {
+      var held =
+          Explained.atMost(
+              w.explain(
+                  w.result(
+                      "Uta",
+                      "RPE · Ia",
+                      new Voltage(protective.get().ohms() * needed.value().amperes()))),
+              "Uta",
+              HARMLESS,
+              HELD_DOWN);
+      if (held.holds()) return new Verdict.Pass(id, held.trail());
+    }
     return new Verdict.Finding(
         id,
         Severity.ERROR,
         "A fault to its body stays on too long",
-        "A fault to the body of %s draws %s; %s (%s) needs %s to open within %s. Until then whoever touches it may be killed. A quicker or smaller device, a thicker line and protective conductor, or a residual-current device cures it."
+        "A fault to the body of %s draws %s; %s (%s) needs %s to open within %s. Until then %swhoever touches it may be killed. A quicker or smaller device, a thicker line and protective conductor, or a residual-current device cures it."
             .formatted(
                 feed.device().designation(),
                 loop.current(),
                 guard.device().designation(),
                 guard.guard(),
                 needed.value(),
-                t),
+                t,
+                protective
+                    .map(r ->
+                        "it stands at %s and "
+                            .formatted(new Voltage(r.ohms() * loop.current().amperes())))
+                    .orElse("")),
         judged.trail(),
         repairs(guard, t, loop.current(), study));
   }
