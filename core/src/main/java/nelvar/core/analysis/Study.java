@@ -164,15 +164,24 @@ public final class Study {
     return new Current(edge == null ? 0 : currents.edge(edge).running());
   }
 
-  /// What a source must give with everything on that can be on together: its most loaded line.
+  /// What a source must give with everything on that can be on together: its most loaded line; of
+  /// several that serve one bus, an equal share.
   public Current designCurrent(Source source) {
-    return new Current(
-        currents.given(source).stream().mapToDouble(Currents.Sum::design).max().orElse(0));
+    return share(source, Currents.Sum::design);
   }
 
   public Current runningCurrent(Source source) {
+    return share(source, Currents.Sum::running);
+  }
+
+  private Current share(Source source, java.util.function.ToDoubleFunction<Currents.Sum> of) {
+    var bank = network.together(source);
     return new Current(
-        currents.given(source).stream().mapToDouble(Currents.Sum::running).max().orElse(0));
+        bank.stream()
+                .mapToDouble(
+                    member -> currents.given(member).stream().mapToDouble(of).max().orElse(0))
+                .sum()
+            / bank.size());
   }
 
   public Current designCurrent(Feed feed) {

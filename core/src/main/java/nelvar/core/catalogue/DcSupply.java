@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Capacitance;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Percent;
@@ -19,6 +20,9 @@ import nelvar.core.units.VoltageRange;
 ///   with
 /// @param efficiency at full load
 /// @param limit what it does at overload; holds 1.1 times its rating where nothing is stated
+/// @param parallel whether it is made to share a load with its like, outputs joined directly; no
+///   where nothing is stated
+/// @param outputCapacitance what takes up energy that loads give back
 /// @param holdUp how long it goes on without mains; 20 ms where nothing is stated
 public record DcSupply(
     String id,
@@ -33,7 +37,9 @@ public record DcSupply(
     double powerFactor,
     Optional<Inrush> inrush,
     Optional<CurrentLimit> limit,
-    Optional<Duration> holdUp)
+    Optional<Duration> holdUp,
+    Optional<Boolean> parallel,
+    Optional<Capacitance> outputCapacitance)
     implements Part {
   public DcSupply {
     Part.require(phases == 1 || phases == 3, "a supply has 1 or 3 input phases, not " + phases);
@@ -43,6 +49,15 @@ public record DcSupply(
     Part.require(
         efficiency.percent() > 1 && efficiency.percent() <= 100,
         "an efficiency is above 1 % and at most 100 %, not " + efficiency);
+  }
+
+  @Override
+  public Optional<CurrentLimit> limit(Output output) {
+    return Optional.of(currentLimit());
+  }
+
+  public boolean sharesLoad() {
+    return parallel.orElse(false);
   }
 
   public CurrentLimit currentLimit() {

@@ -27,6 +27,7 @@ public sealed interface Part
         TimerRelay,
         DcSupply,
         FrequencyConverter,
+        MultiOutputSupply,
         ServoDrive,
         StepperDrive,
         InductionMotor,
@@ -66,6 +67,16 @@ public sealed interface Part
 
   default List<Link> links() {
     return List.of();
+  }
+
+  /// What an electronic supply does at overload on one of its outputs; empty for all others.
+  default Optional<CurrentLimit> limit(Output output) {
+    return Optional.empty();
+  }
+
+  /// Whether it is an electronic direct-current supply.
+  default boolean electronicSupply() {
+    return outputs().stream().anyMatch(output -> limit(output).isPresent());
   }
 
   /// Where it takes power. Only motors with two nameplate voltages ask how they are linked.

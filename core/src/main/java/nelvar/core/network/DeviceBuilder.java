@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nelvar.core.catalogue.CurrentLimit;
-import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.Demand;
 import nelvar.core.catalogue.Element;
 import nelvar.core.catalogue.Intake;
@@ -108,14 +107,9 @@ final class DeviceBuilder {
   private void output(Output output) {
     var group = to.groups.size();
     var volts = output.voltage().volts();
-    var limit =
-        part instanceof DcSupply supply
-            ? limit(supply.currentLimit().behaviour())
-            : Grid.Limit.NONE;
-    var greatest =
-        part instanceof DcSupply supply
-            ? supply.currentLimit().at().amperes()
-            : Double.POSITIVE_INFINITY;
+    var own = part.limit(output);
+    var limit = own.map(l -> limit(l.behaviour())).orElse(Grid.Limit.NONE);
+    var greatest = own.map(l -> l.at().amperes()).orElse(Double.POSITIVE_INFINITY);
     var fed = feeding(output).isPresent();
     to.groups.add(new Grid.Group(output.alternating(), limit, greatest, fed));
     groupOf.put(output.name(), group);

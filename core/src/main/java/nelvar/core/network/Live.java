@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.CurrentLimit;
-import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.Intake;
 import nelvar.core.model.Device;
@@ -293,8 +292,7 @@ public final class Live {
         circuitry
             .topology()
             .part(given.device().id())
-            .filter(DcSupply.class::isInstance)
-            .map(part -> ((DcSupply) part).currentLimit()),
+            .flatMap(part -> part.limit(given.output().orElseThrow())),
         amperes(most),
         power(watts));
   }

@@ -30,6 +30,7 @@ public final class Network {
   private final List<Feed> feeds;
   private final Map<Id, List<Feed>> feedsOf = new HashMap<>();
   private final boolean[] earthed;
+  private final Map<Source, List<Source>> banks;
 
   private Network(
       Topology topology,
@@ -42,6 +43,7 @@ public final class Network {
     this.walks = walks;
     this.feeds = feeds;
     this.earthed = earthed;
+    this.banks = banks(topology, sources, walks);
     for (var feed : feeds)
       feedsOf.computeIfAbsent(feed.device().id(), _ -> new ArrayList<>()).add(feed);
   }
@@ -148,6 +150,42 @@ public final class Network {
   /// The walks from each terminal of `source`, in the order of its terminals.
   public List<Walk> walks(Source source) {
     return walks.getOrDefault(source, List.of());
+  }
+
+  /// The direct-current sources that serve one bus together with this one, itself included: of
+  /// equal voltage, their plus and minus joined by wires, contacts or diodes.
+  public List<Source> together(Source source) {
+    return banks.getOrDefault(source, List.of(source));
+  }
+
+  private static Map<Source, List<Source>> banks(
+      Topology topology, List<Source> sources, Map<Source, List<Walk>> walks) {
+    var banks = new HashMap<Source, List<Source>>();
+    for (var source : sources) {
+      if (banks.containsKey(source) || !single(source)) continue;
+      var from = walks.getOrDefault(source, List.of());
+      var bank =
+          sources.stream()
+              .filter(other -> other.equals(source) || (single(other) && alike(source, other)))
+              .filter(other -> {
+                for (var i = 0; i < 2; i++)
+                  if (!from.get(i).reaches(topology.node(other.terminals().get(i)))) return false;
+                return true;
+              })
+              .toList();
+      if (bank.size() > 1) for (var member : bank) banks.put(member, bank);
+    }
+    return banks;
+  }
+
+  private static boolean single(Source source) {
+    return !source.output().alternating()
+        && source.output().lines().size() == 1
+        && source.output().back().isPresent();
+  }
+
+  private static boolean alike(Source a, Source b) {
+    return Math.abs(a.output().voltage().volts() - b.output().voltage().volts()) < 0.5;
   }
 
   public boolean earthed(TerminalRef terminal) {

@@ -41,8 +41,10 @@ import nelvar.core.analysis.sizing.MinimumSection;
 import nelvar.core.analysis.sizing.VoltageDropLimit;
 import nelvar.core.analysis.sizing.WireCarriesLoad;
 import nelvar.core.analysis.sizing.WithstandsFault;
+import nelvar.core.analysis.supply.AllOutputs;
 import nelvar.core.analysis.supply.BackFeed;
 import nelvar.core.analysis.supply.DeadShort;
+import nelvar.core.analysis.supply.SuppliesTogether;
 import nelvar.core.analysis.supply.SupplyHeadroom;
 import nelvar.core.analysis.supply.SupplyOverloaded;
 
@@ -61,6 +63,8 @@ public final class RuleBook {
           new BackFeed(),
           new SupplyOverloaded(),
           new SupplyHeadroom(),
+          new SuppliesTogether(),
+          new AllOutputs(),
           new OwnDevice(),
           new BareTransformer(),
           new DeviceAgainstWire(),

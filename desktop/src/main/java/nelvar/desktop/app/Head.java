@@ -8,7 +8,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.InletLoad;
-import nelvar.core.catalogue.DcSupply;
+import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Severity;
 import nelvar.core.review.Review;
 import nelvar.core.units.Significant;
@@ -108,7 +108,7 @@ final class Head extends HBox {
     var worst = 0.0;
     var name = "none";
     for (var source : study.network().sources()) {
-      if (!(study.part(source.device()).orElse(null) instanceof DcSupply)) continue;
+      if (!study.part(source.device()).filter(Part::electronicSupply).isPresent()) continue;
       var share = study.designCurrent(source).amperes() / source.output().rating().amperes();
       if (share >= worst) {
         worst = share;

@@ -123,6 +123,7 @@ final class Additions {
           nelvar.core.catalogue.ElectronicProtection _ ->
           "-F";
       case nelvar.core.catalogue.DcSupply _,
+          nelvar.core.catalogue.MultiOutputSupply _,
           nelvar.core.catalogue.ControlTransformer _,
           nelvar.core.catalogue.RectifierBank _ ->
           "-T";

@@ -9,7 +9,7 @@ import nelvar.core.analysis.protection.ProtectionChain;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.analysis.supply.SupplyLoad;
-import nelvar.core.catalogue.DcSupply;
+import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.School;
@@ -214,7 +214,7 @@ public final class Pack {
     InletLoad.of(study)
         .ifPresent(load -> blocks.add(new Block.Sheet(load.trail(), load.value().toString())));
     for (var source : study.network().sources()) {
-      if (!(study.part(source.device()).orElse(null) instanceof DcSupply)) continue;
+      if (!study.part(source.device()).filter(Part::electronicSupply).isPresent()) continue;
       var load = SupplyLoad.of(source, study);
       blocks.add(
           new Block.Sheet(

@@ -12,7 +12,7 @@ import nelvar.core.analysis.load.PowerTree;
 import nelvar.core.analysis.load.PowerTree.Branch;
 import nelvar.core.analysis.load.PowerTree.Kind;
 import nelvar.core.catalogue.Contactor;
-import nelvar.core.catalogue.DcSupply;
+import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Id;
 import nelvar.core.network.Live;
@@ -290,7 +290,7 @@ public final class River {
     var source = branch.gives().orElseThrow();
     var share = study.designCurrent(source).amperes() / source.output().rating().amperes();
     var top = middle - height / 2;
-    var supply = study.part(branch.device()).orElse(null) instanceof DcSupply;
+    var supply = study.part(branch.device()).filter(Part::electronicSupply).isPresent();
     var limit = supply ? study.project().brief().policies().headroom().fraction() : 1;
     var chosen = view.selected().filter(id::equals).isPresent();
     var over = share > 1 + 1e-9;

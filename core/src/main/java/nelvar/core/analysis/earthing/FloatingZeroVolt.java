@@ -6,6 +6,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ControlTransformer;
 import nelvar.core.catalogue.DcSupply;
+import nelvar.core.catalogue.MultiOutputSupply;
 import nelvar.core.catalogue.RectifierBank;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -36,7 +37,7 @@ public final class FloatingZeroVolt implements Rule {
     return study.network().sources().stream()
         .filter(source ->
             switch (study.part(source.device()).orElse(null)) {
-              case DcSupply _, RectifierBank _, ControlTransformer _ -> true;
+              case DcSupply _, MultiOutputSupply _, RectifierBank _, ControlTransformer _ -> true;
               case null, default -> false;
             })
         .map(source -> judge(source, study));

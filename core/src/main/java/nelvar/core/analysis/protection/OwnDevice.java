@@ -5,7 +5,6 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.Demand;
 import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.finding.Severity;
@@ -39,7 +38,7 @@ public final class OwnDevice implements Rule {
         .filter(feed ->
             study
                 .part(feed.device())
-                .filter(part -> part instanceof DcSupply || part instanceof FrequencyConverter)
+                .filter(part -> part.electronicSupply() || part instanceof FrequencyConverter)
                 .isPresent())
         .map(feed -> judge(feed, study));
   }
@@ -65,20 +64,22 @@ public final class OwnDevice implements Rule {
     var sharing =
         Guards.of(guard.get(), study).map(Guards.Guarding::feeds).orElse(Set.of()).stream()
             .filter(other -> other.intake().demand() instanceof Demand.Converts)
+            .map(Feed::device)
+            .distinct()
             .toList();
     w.given(
         "device",
         guard.get().device().designation() + " " + guard.get().guard(),
         "feeds "
             + sharing.stream()
-                .map(f -> f.device().designation().text())
+                .map(other -> other.designation().text())
                 .collect(Collectors.joining(", ")));
     if (sharing.size() <= 1
         || study.project().brief().policies().protection() == Brief.Protection.GROUPED)
       return new Verdict.Pass(device.id(), w.explain(device.id()).trail());
     var others =
         sharing.stream()
-            .map(f -> f.device().designation().text())
+            .map(other -> other.designation().text())
             .filter(name -> !name.equals(device.designation().text()))
             .collect(Collectors.joining(", "));
     var text =

@@ -11,6 +11,7 @@ import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.EmcFilter;
 import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.MainsInlet;
+import nelvar.core.catalogue.MultiOutputSupply;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.ResidualCurrentDevice;
 import nelvar.core.finding.Repair;
@@ -138,6 +139,7 @@ public final class ResidualDevice implements Rule {
       case DcSupply supply ->
           Optional.of(
               supply.phases() == 3 ? ResidualCurrentDevice.Type.B : ResidualCurrentDevice.Type.A);
+      case MultiOutputSupply _ -> Optional.of(ResidualCurrentDevice.Type.A);
       default -> Optional.empty();
     };
   }

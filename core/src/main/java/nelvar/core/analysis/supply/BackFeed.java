@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.DcSupply;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.Source;
@@ -14,8 +15,8 @@ import nelvar.core.trail.Working;
 /// No source feeds another: their lines are not joined, unless through diodes.
 ///
 /// Two electronic supplies in parallel do not share by themselves: the one a little higher gives
-/// all, the other is held up and rests; switched off, it is fed backwards. Some are made for
-/// parallel use; say so by accepting the finding. Sources of different voltages must never meet.
+/// all, the other is held up and rests; switched off, it is fed backwards. Those made for parallel
+/// use say so in their data. Sources of different voltages must never meet.
 ///
 /// Demand: common practice, no published source.
 public final class BackFeed implements Rule {
@@ -43,10 +44,17 @@ public final class BackFeed implements Rule {
       var trail = w.explain(source).trail();
       verdicts.add(
           other
+              .filter(o -> !(shares(source, study) && shares(o, study)))
               .<Verdict>map(o -> finding(source, o, trail))
               .orElseGet(() -> new Verdict.Pass(source.device().id(), trail)));
     }
     return verdicts.stream();
+  }
+
+  /// Whether its part is made to work in parallel.
+  private static boolean shares(Source source, Study study) {
+    return study.part(source.device()).orElse(null) instanceof DcSupply supply
+        && supply.sharesLoad();
   }
 
   private static Optional<Source> joined(Source source, Study study) {
@@ -71,7 +79,7 @@ public final class BackFeed implements Rule {
         same ? Severity.WARNING : Severity.ERROR,
         same ? "Supplies joined without diodes" : "Sources of different voltage joined",
         same
-            ? "The outputs of %s and %s are joined: the higher one gives all, the other rests, and a failed one pulls both down. Part them with a diode module, or accept this if both are made for parallel use."
+            ? "The outputs of %s and %s are joined: the higher one gives all, the other rests, and a failed one pulls both down. Part them with a diode module, or take supplies that are made for parallel use."
                 .formatted(source.device().designation(), other.device().designation())
             : "%s (%s) and %s (%s) meet: the higher feeds the lower backwards and destroys it."
                 .formatted(

@@ -1,7 +1,6 @@
 package nelvar.core.analysis.supply;
 
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.Part;
 import nelvar.core.trail.Citation;
@@ -29,7 +28,7 @@ public final class Derating {
   public static Explained<Current> of(Part part, Current rating, Study study) {
     var w = Working.of("Rating left");
     w.given("Irated", rating, part.name());
-    var law = part instanceof DcSupply ? SUPPLY : part instanceof FrequencyConverter ? DRIVE : null;
+    var law = part.electronicSupply() ? SUPPLY : part instanceof FrequencyConverter ? DRIVE : null;
     if (law == null) return w.explain(rating);
     var around = study.project().brief().surroundings();
     var warm = Math.max(0, around.inside().celsius() - law.warmFrom) * law.perKelvin;

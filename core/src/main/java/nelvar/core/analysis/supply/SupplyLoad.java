@@ -6,6 +6,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ControlTransformer;
 import nelvar.core.catalogue.DcSupply;
+import nelvar.core.catalogue.MultiOutputSupply;
 import nelvar.core.finding.Repair;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.network.Source;
@@ -24,7 +25,9 @@ public final class SupplyLoad {
   public static Explained<Current> of(Source source, Study study) {
     var w = Working.of("Load of " + source);
     var terms = new ArrayList<String>();
-    for (var feed : study.currents().served(source)) {
+    var bank = study.network().together(source);
+    for (var feed :
+        bank.stream().flatMap(member -> study.currents().served(member).stream()).toList()) {
       var own = study.designCurrent(feed);
       if (own.amperes() == 0) continue;
       var share = feed.device().work().simultaneityFactor();
@@ -39,12 +42,18 @@ public final class SupplyLoad {
               ? "%s · %s".formatted(nelvar.core.units.Significant.digits(share), own)
               : own.toString());
     }
-    return w.explain(
-        w.result(
-            "Ib",
-            "Σ I · g",
-            terms.isEmpty() ? "no load" : String.join(" + ", terms),
-            study.designCurrent(source)));
+    var sum = terms.isEmpty() ? "no load" : String.join(" + ", terms);
+    var share = study.designCurrent(source);
+    if (bank.size() == 1) return w.explain(w.result("Ib", "Σ I · g", sum, share));
+    w.result("I", "Σ I · g", sum, share.times(bank.size()));
+    w.given("n", bank.size(), names(bank) + " serve one bus");
+    return w.explain(w.result("Ib", "I/n, shared equally", share));
+  }
+
+  static String names(List<Source> bank) {
+    return bank.stream()
+        .map(member -> member.device().designation().text())
+        .collect(java.util.stream.Collectors.joining(", "));
   }
 
   /// Sources that convert: supplies and transformers.
@@ -53,7 +62,10 @@ public final class SupplyLoad {
         .filter(source ->
             study
                 .part(source.device())
-                .filter(part -> part instanceof DcSupply || part instanceof ControlTransformer)
+                .filter(part ->
+                    part instanceof DcSupply
+                        || part instanceof MultiOutputSupply
+                        || part instanceof ControlTransformer)
                 .isPresent());
   }
 

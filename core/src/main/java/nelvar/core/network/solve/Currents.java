@@ -231,11 +231,12 @@ public final class Currents {
       Feed feed, String output, double efficiency, double powerFactor, double own, double volts) {
     var source = outputOf(feed, output);
     if (source.isEmpty()) return Drawn.NOTHING;
-    give(source.get());
+    var bank = network.together(source.get());
+    bank.forEach(this::give);
     var running = own;
     var design = own;
     var largest = 0.0;
-    for (var load : served(source.get())) {
+    for (var load : bank.stream().flatMap(member -> served(member).stream()).toList()) {
       var taken = drawn(load);
       running += taken.runningWatts() / efficiency;
       design += taken.designWatts() * load.device().work().simultaneityFactor() / efficiency;
@@ -247,6 +248,14 @@ public final class Currents {
                       * taken.full()
                       / Math.max(taken.design(), 1e-12)
                       / efficiency);
+    }
+    if (bank.size() > 1) {
+      // Running they share; any one may have to give all it can.
+      var out = source.get().output();
+      var most = out.rating().amperes() * out.voltage().volts() / efficiency + own;
+      running = own + (running - own) / bank.size();
+      design = Math.min(design, most);
+      largest = Math.min(largest, most);
     }
     var amperes = 1 / (volts * powerFactor);
     return new Drawn(
