@@ -81,11 +81,30 @@ class ListsTest {
         .contains(List.of("-U1", "Motor current", "1.45 A", "nameplate of -M1, star"));
   }
 
+  /// The dial of a motor protective switch is a setting like any other.
+  @Test
+  void theDialOfAMotorSwitchIsOnTheSettingSheet() {
+    var project = Machines.planted();
+    var breaker =
+        project.devices().stream()
+            .filter(device -> device.part().startsWith("breaker-3p"))
+            .findFirst()
+            .orElseThrow();
+    var switched =
+        Edits.trip(breaker, java.util.Optional.of(new nelvar.core.units.Current(1.45)))
+            .apply(project);
+    assertThat(Lists.settings(Machines.review(switched).study()).rows().getFirst())
+        .startsWith(breaker.designation().text(), "Overload trip", "1.45 A")
+        .last()
+        .asString()
+        .startsWith("protects -");
+  }
+
   @Test
   void findingsDeviationsAndGapsHaveTheirLists() {
     assertThat(Lists.findings(review).rows()).hasSize(14).allMatch(row -> row.size() == 6);
     assertThat(Lists.findings(review).rows().getFirst().getFirst()).isEqualTo("error");
-    assertThat(Lists.deviations(review).rows()).hasSize(5);
+    assertThat(Lists.deviations(review).rows()).hasSize(6);
     assertThat(Lists.notChecked(review).rows())
         .hasSize(3)
         .contains(
@@ -104,7 +123,7 @@ class ListsTest {
                         "2026-07-01"))
                 .apply(Machines.planted()));
     assertThat(Lists.deviations(accepted).rows())
-        .hasSize(6)
+        .hasSize(7)
         .contains(
             List.of(
                 "W38",

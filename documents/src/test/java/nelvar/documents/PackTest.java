@@ -114,7 +114,7 @@ class PackTest {
     assertThat(
             text(PackFiles.pdf(Machines.review(Edits.accept(deviation).apply(Machines.planted())))))
         .contains("the valve has a diode")
-        .contains("6 accepted with a reason");
+        .contains("7 accepted with a reason");
   }
 
   @Test

@@ -17,6 +17,7 @@ import nelvar.core.units.VoltageRange;
 ///
 /// @param input alternating voltage it is meant for
 /// @param forward voltage lost in the two diodes that conduct
+/// @param capacitorVoltage what its capacitors are rated for
 /// @param bleeder discharges the capacitors when the mains is off
 public record RectifierBank(
     String id,
@@ -27,7 +28,8 @@ public record RectifierBank(
     Current rating,
     Capacitance capacitance,
     Voltage forward,
-    Optional<Resistance> bleeder)
+    Optional<Resistance> bleeder,
+    Optional<Voltage> capacitorVoltage)
     implements Part {
   /// True power factor of a bridge with capacitors: current 1.6 to 1.8 times the direct one
   /// (textbook figure, no published source).

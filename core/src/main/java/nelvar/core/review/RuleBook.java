@@ -16,6 +16,7 @@ import nelvar.core.analysis.load.DriveAgainstMotor;
 import nelvar.core.analysis.load.DriveInput;
 import nelvar.core.analysis.load.InletAgainstUpstream;
 import nelvar.core.analysis.load.MotorCable;
+import nelvar.core.analysis.parts.CoilKind;
 import nelvar.core.analysis.parts.CoilRange;
 import nelvar.core.analysis.parts.CoilSuppression;
 import nelvar.core.analysis.parts.LoadVolts;
@@ -38,15 +39,19 @@ import nelvar.core.analysis.protection.ResidualDevice;
 import nelvar.core.analysis.protection.Selectivity;
 import nelvar.core.analysis.sizing.InParallel;
 import nelvar.core.analysis.sizing.MinimumSection;
+import nelvar.core.analysis.sizing.NeutralHarmonics;
 import nelvar.core.analysis.sizing.VoltageDropLimit;
 import nelvar.core.analysis.sizing.WireCarriesLoad;
 import nelvar.core.analysis.sizing.WithstandsFault;
 import nelvar.core.analysis.supply.AllOutputs;
 import nelvar.core.analysis.supply.BackFeed;
 import nelvar.core.analysis.supply.DeadShort;
+import nelvar.core.analysis.supply.LinearSupply;
+import nelvar.core.analysis.supply.StartOnSupply;
 import nelvar.core.analysis.supply.SuppliesTogether;
 import nelvar.core.analysis.supply.SupplyHeadroom;
 import nelvar.core.analysis.supply.SupplyOverloaded;
+import nelvar.core.analysis.supply.TransformerPickUp;
 
 /// The one list of rules, in the order they are printed. A new rule is added here, and nowhere
 /// else.
@@ -65,6 +70,9 @@ public final class RuleBook {
           new SupplyHeadroom(),
           new SuppliesTogether(),
           new AllOutputs(),
+          new StartOnSupply(),
+          new LinearSupply(),
+          new TransformerPickUp(),
           new OwnDevice(),
           new BareTransformer(),
           new DeviceAgainstWire(),
@@ -83,10 +91,12 @@ public final class RuleBook {
           new WireCarriesLoad(),
           new WithstandsFault(),
           new InParallel(),
+          new NeutralHarmonics(),
           new VoltageDropLimit(),
           new SupplyVoltage(),
           new LoadVolts(),
           new CoilRange(),
+          new CoilKind(),
           new CoilSuppression(),
           new SensorAgainstInput(),
           new SignalLevel(),

@@ -125,7 +125,7 @@ class ReviewTest {
     var review = review(Edits.accept(deviation).apply(Demo.planted()));
     assertThat(review.open()).hasSize(13);
     assertThat(review.accepted())
-        .hasSize(6)
+        .hasSize(7)
         .anySatisfy(entry -> assertThat(entry.accepted()).contains(deviation));
     assertThat(review.count(Severity.WARNING)).isEqualTo(3);
   }

@@ -9,15 +9,19 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.protection.FaultCurrents;
+import nelvar.core.analysis.protection.Guards;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.WireStock;
 import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.network.Feed;
 import nelvar.core.review.Review;
 import nelvar.core.units.Price;
 import nelvar.core.units.Significant;
@@ -258,20 +262,41 @@ public final class Lists {
   }
 
   public static ListTable settings(Study study) {
-    var rows =
-        study.project().settings().stream()
-            .map(setting ->
+    var rows = new ArrayList<List<String>>();
+    for (var device : study.project().devices())
+      device
+          .trip()
+          .ifPresent(dial ->
+              rows.add(
+                  List.of(
+                      device.designation().text(),
+                      "Overload trip",
+                      dial.toString(),
+                      "protects " + protectedBy(device, study))));
+    study
+        .project()
+        .settings()
+        .forEach(setting ->
+            rows.add(
                 List.of(
                     study.label(setting.device()),
                     setting.name(),
                     setting.value(),
-                    setting.reason()))
-            .toList();
+                    setting.reason())));
     return new ListTable(
         "settings",
         "Settings",
         List.of(text("Device", 1), text("Setting", 2), text("Value", 1.6), text("Why", 4)),
         rows);
+  }
+
+  private static String protectedBy(Device device, Study study) {
+    return Guards.all(study).stream()
+        .filter(guarding -> guarding.device().device().equals(device))
+        .flatMap(guarding -> guarding.feeds().stream())
+        .map(Feed::name)
+        .distinct()
+        .collect(Collectors.joining(", "));
   }
 
   /// Greatest and least short-circuit current at every load, and what opens on the least.

@@ -128,7 +128,12 @@ public final class CoilRange implements Rule {
     var part = study.part(feed.device()).orElseThrow();
     return Alternatives.like(part, study)
         .filter(next ->
-            next.ownCoil().filter(coil -> coil.operates().contains(feed.voltage())).isPresent())
+            next.ownCoil()
+                .filter(coil ->
+                    coil.operates().contains(feed.voltage())
+                        && coil.madeForAlternating()
+                            == feed.source().orElseThrow().output().alternating())
+                .isPresent())
         .filter(next -> sameButForCoil(part, next))
         .findFirst()
         .map(next -> Repair.of(Edits.swap(feed.device(), next)))
@@ -136,7 +141,7 @@ public final class CoilRange implements Rule {
         .toList();
   }
 
-  private static boolean sameButForCoil(Part now, Part next) {
+  static boolean sameButForCoil(Part now, Part next) {
     return switch (now) {
       case Contactor contactor ->
           next instanceof Contactor other && other.rating().equals(contactor.rating());

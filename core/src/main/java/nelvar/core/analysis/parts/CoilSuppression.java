@@ -21,6 +21,10 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: common practice; IEC 60204-1:2016, 9.4.2 (unchecked) asks for suppression at the coil.
 public final class CoilSuppression implements Rule {
+  /// What conducts one way only.
+  private static final java.util.Set<Suppression> ONE_WAY =
+      java.util.EnumSet.of(Suppression.DIODE, Suppression.ZENER);
+
   @Override
   public String id() {
     return "parts.coil-suppression";
@@ -46,6 +50,15 @@ public final class CoilSuppression implements Rule {
         device.suppression().map(Suppression::words).orElse("nothing"),
         device.designation().text());
     var trail = w.explain(coil).trail();
+    if (coil.madeForAlternating() && device.suppression().filter(ONE_WAY::contains).isPresent())
+      return new Verdict.Finding(
+          device.id(),
+          Severity.ERROR,
+          "Diode across an alternating-current coil",
+          "A %s conducts every second half wave: %s is fed with alternating current and its suppression is a short circuit. Fit an RC element or a varistor."
+              .formatted(device.suppression().get().words(), device.designation()),
+          trail,
+          List.of(Repair.of(Edits.suppress(device, Suppression.RC))));
     if (device.suppression().isPresent()) return new Verdict.Pass(device.id(), trail);
     return new Verdict.Finding(
         device.id(),
@@ -54,6 +67,9 @@ public final class CoilSuppression implements Rule {
         "When %s is switched off its coil throws a spike of many hundred volts back into the wiring: outputs die, controllers hang."
             .formatted(device.designation()),
         trail,
-        List.of(Repair.of(Edits.suppress(device, Suppression.DIODE))));
+        List.of(
+            Repair.of(
+                Edits.suppress(
+                    device, coil.madeForAlternating() ? Suppression.RC : Suppression.DIODE))));
   }
 }

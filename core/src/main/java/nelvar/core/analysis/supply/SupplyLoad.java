@@ -69,6 +69,30 @@ public final class SupplyLoad {
                 .isPresent());
   }
 
+  /// The repair that swaps a supply for the cheapest of its kind whose limit, or boost, stands a
+  /// peak.
+  static List<Repair> starting(Source source, Current peak, Study study) {
+    if (study.network().together(source).size() > 1
+        || !(study.part(source.device()).orElse(null) instanceof DcSupply now)) return List.of();
+    return study
+        .catalogue()
+        .of(DcSupply.class)
+        .filter(next ->
+            next.output().equals(now.output())
+                && next.phases() == now.phases()
+                && next.rating().compareTo(now.rating()) >= 0
+                && next.currentLimit().shortCircuit().compareTo(peak) >= 0)
+        .min(
+            java.util.Comparator.comparing((DcSupply next) ->
+                    next.price()
+                        .map(price -> price.amount())
+                        .orElse(java.math.BigDecimal.valueOf(1e7)))
+                .thenComparing(DcSupply::id))
+        .map(next -> Repair.of(Edits.swap(source.device(), next)))
+        .stream()
+        .toList();
+  }
+
   /// The repair that swaps a supply for the next of its kind whose rating leaves the headroom
   /// wanted.
   static List<Repair> larger(Source source, Study study) {
