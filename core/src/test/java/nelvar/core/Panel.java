@@ -18,6 +18,7 @@ import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.Place;
 import nelvar.core.model.Project;
+import nelvar.core.model.Returned;
 import nelvar.core.model.School;
 import nelvar.core.model.Suppression;
 import nelvar.core.model.TerminalRef;
@@ -26,6 +27,8 @@ import nelvar.core.sample.NewProject;
 import nelvar.core.standards.InstallationMethod;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Energy;
 import nelvar.core.units.Length;
 import nelvar.core.units.Percent;
 
@@ -104,7 +107,20 @@ public final class Panel {
             new Use(
                 Optional.of(new Percent(loading)),
                 Optional.of(new Percent(simultaneity)),
-                Optional.of(new Percent(duty)))));
+                Optional.of(new Percent(duty)),
+                Optional.empty())));
+  }
+
+  /// What the motor named last gives back at each stop, in J; within and every in s.
+  public Panel returns(double joules, double within, double every) {
+    return last(device ->
+        device.withUse(
+            device
+                .work()
+                .withReturned(
+                    Optional.of(
+                        new Returned(
+                            new Energy(joules), new Duration(within), new Duration(every))))));
   }
 
   public Panel wire(String from, String to, double section, double metres) {

@@ -8,6 +8,7 @@ import nelvar.core.trail.Computed;
 import nelvar.core.units.Capacitance;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
+import nelvar.core.units.Energy;
 import nelvar.core.units.Kind;
 import nelvar.core.units.Measure;
 import nelvar.core.units.Percent;
@@ -40,8 +41,8 @@ final class ChargeCalculators {
   private static final Input<Voltage> PEAK = Inputs.voltage("Upk", "peak voltage", "65.9V");
   private static final Input<Capacitance> BANK =
       quantity("C", "capacitors together", Kind.CAPACITANCE, 1e-9, 100, "22mF");
-  private static final Input<Measure> RETURNED =
-      Inputs.measure("E", "energy that comes back", Measure.Unit.ENERGY, 1e-6, 1e8, "493 J");
+  private static final Input<Energy> RETURNED =
+      quantity("E", "energy that comes back", Kind.ENERGY, 1e-6, 1e8, "493 J");
   private static final Input<Percent> SHARE =
       Inputs.percent("eta", "share of it that reaches the bus", 1, 100, "100%").usually("100 %");
   private static final Input<Double> RMS_FACTOR =
@@ -95,7 +96,7 @@ final class ChargeCalculators {
               given -> {
                 var c = given.of(Inputs.C).farads();
                 var u = given.of(Inputs.U).volts();
-                given.step("E", "C · U²/2", new Measure(c * u * u / 2, Measure.Unit.ENERGY));
+                given.step("E", "C · U²/2", new Energy(c * u * u / 2));
                 return given.answer("Q", "C · U", new Measure(c * u, Measure.Unit.CHARGE));
               },
               Inputs.C,
@@ -183,7 +184,7 @@ final class ChargeCalculators {
               "U2, voltage afterwards",
               given -> {
                 var u1 = given.of(BUS).volts();
-                var e = given.of(RETURNED).value() * given.of(SHARE).fraction();
+                var e = given.of(RETURNED).joules() * given.of(SHARE).fraction();
                 return given.answer(
                     "U2",
                     "√(U1² + 2 · eta · E/C)",
@@ -202,7 +203,7 @@ final class ChargeCalculators {
                 var u2 = given.of(TRIP).volts();
                 if (u2 <= u1)
                   return Computed.missing("the trip voltage is not above the bus voltage");
-                var e = given.of(RETURNED).value() * given.of(SHARE).fraction();
+                var e = given.of(RETURNED).joules() * given.of(SHARE).fraction();
                 return given.answer(
                     "C",
                     "2 · eta · E/(Utrip² − U1²)",

@@ -9,6 +9,7 @@ import nelvar.core.trail.Computed;
 import nelvar.core.units.Capacitance;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
+import nelvar.core.units.Energy;
 import nelvar.core.units.Frequency;
 import nelvar.core.units.Kind;
 import nelvar.core.units.Length;
@@ -60,8 +61,8 @@ final class MotionCalculators {
       Inputs.voltage("Uon", "voltage at which the chopper acts", "390V");
   private static final Input<Current> CHOPPER =
       Inputs.current("Imax", "greatest current of the chopper", "20A");
-  private static final Input<Measure> ENERGY =
-      Inputs.measure("E", "energy of one stop", Measure.Unit.ENERGY, 1e-6, 1e8, "493 J");
+  private static final Input<Energy> ENERGY =
+      quantity("E", "energy of one stop", Kind.ENERGY, 1e-6, 1e8, "493 J");
   private static final Input<Capacitance> C = Inputs.C.as("C", "capacitors of the bus");
   private static final Input<Voltage> BEFORE = Inputs.voltage("U1", "bus voltage", "325V");
   private static final Input<Duration> CYCLE =
@@ -238,7 +239,7 @@ final class MotionCalculators {
                     given.step(
                         "P",
                         "2 · E/t, at the start of the stop",
-                        new Power(2 * e.value() / given.of(STOP).seconds()));
+                        new Power(2 * e.joules() / given.of(STOP).seconds()));
                 var on = given.of(ON).volts();
                 given.step(
                     "Rmin",
@@ -263,10 +264,8 @@ final class MotionCalculators {
                     given.step(
                         "EC",
                         "C · (Uon² − U1²)/2, what the bus takes up",
-                        new Measure(
-                            given.of(C).farads() * (on * on - before * before) / 2,
-                            Measure.Unit.ENERGY));
-                var left = Math.max(0, given.of(ENERGY).value() - kept.value());
+                        new Energy(given.of(C).farads() * (on * on - before * before) / 2));
+                var left = Math.max(0, given.of(ENERGY).joules() - kept.joules());
                 return given.answer(
                     "P", "(E − EC)/cycle", new Power(left / given.of(CYCLE).seconds()));
               },
@@ -396,8 +395,8 @@ final class MotionCalculators {
 
   private MotionCalculators() {}
 
-  private static Measure energy(Given given) {
+  private static Energy energy(Given given) {
     var omega = 2 * Math.PI * given.of(RPM).value() / 60;
-    return new Measure(given.of(Inputs.INERTIA).value() * omega * omega / 2, Measure.Unit.ENERGY);
+    return new Energy(given.of(Inputs.INERTIA).value() * omega * omega / 2);
   }
 }

@@ -24,6 +24,8 @@ public sealed interface Part
         ControlTransformer,
         RectifierBank,
         DiodeModule,
+        BusCapacitors,
+        BusClamp,
         TimerRelay,
         DcSupply,
         FrequencyConverter,

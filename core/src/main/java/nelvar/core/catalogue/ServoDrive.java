@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Capacitance;
 import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
@@ -14,6 +15,7 @@ import nelvar.core.units.VoltageRange;
 /// Servo drive fed with direct current.
 ///
 /// @param rating continuous motor current
+/// @param busCapacitance what takes up energy its motor gives back
 public record ServoDrive(
     String id,
     String name,
@@ -23,7 +25,8 @@ public record ServoDrive(
     Voltage output,
     Current rating,
     Percent efficiency,
-    List<String> controls)
+    List<String> controls,
+    Optional<Capacitance> busCapacitance)
     implements Part {
   public ServoDrive {
     controls = List.copyOf(controls);

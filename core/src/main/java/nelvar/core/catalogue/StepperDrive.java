@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.units.Capacitance;
 import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
@@ -14,6 +15,7 @@ import nelvar.core.units.VoltageRange;
 ///
 /// @param rating greatest phase current it can be set to
 /// @param chopping input current as a share of the phase current (common practice 67 %)
+/// @param busCapacitance what takes up energy its motor gives back
 public record StepperDrive(
     String id,
     String name,
@@ -22,7 +24,8 @@ public record StepperDrive(
     VoltageRange input,
     Current rating,
     Percent chopping,
-    List<String> controls)
+    List<String> controls,
+    Optional<Capacitance> busCapacitance)
     implements Part {
   public StepperDrive {
     controls = List.copyOf(controls);

@@ -18,6 +18,7 @@ import nelvar.core.units.Capacitance;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
+import nelvar.core.units.Energy;
 import nelvar.core.units.Frequency;
 import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Kind;
@@ -168,6 +169,7 @@ public final class NelvarJson {
     quantity(module, Percent.class, Kind.PERCENT);
     quantity(module, Duration.class, Kind.DURATION);
     quantity(module, Frequency.class, Kind.FREQUENCY);
+    quantity(module, Energy.class, Kind.ENERGY);
     text(
         module,
         MainsVoltage.class,

@@ -47,6 +47,7 @@ import nelvar.core.analysis.supply.AllOutputs;
 import nelvar.core.analysis.supply.BackFeed;
 import nelvar.core.analysis.supply.DeadShort;
 import nelvar.core.analysis.supply.LinearSupply;
+import nelvar.core.analysis.supply.ReturnedEnergy;
 import nelvar.core.analysis.supply.StartOnSupply;
 import nelvar.core.analysis.supply.SuppliesTogether;
 import nelvar.core.analysis.supply.SupplyHeadroom;
@@ -73,6 +74,7 @@ public final class RuleBook {
           new StartOnSupply(),
           new LinearSupply(),
           new TransformerPickUp(),
+          new ReturnedEnergy(),
           new OwnDevice(),
           new BareTransformer(),
           new DeviceAgainstWire(),

@@ -201,6 +201,24 @@ public final class Kind<Q extends Quantity> {
   public static final Kind<Frequency> FREQUENCY =
       kind("a frequency", "50 Hz", Frequency::new, "Hz", 1, "kHz", 1e3, "MHz", 1e6);
 
+  public static final Kind<Energy> ENERGY =
+      kind(
+          "an energy",
+          "494 J",
+          Energy::new,
+          "J",
+          1,
+          "mJ",
+          1e-3,
+          "kJ",
+          1e3,
+          "Ws",
+          1,
+          "Wh",
+          3600,
+          "kWh",
+          3.6e6);
+
   private static final Map<Measure.Unit, Kind<Measure>> MEASURES = measures();
 
   private final String name;

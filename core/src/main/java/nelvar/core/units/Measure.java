@@ -10,7 +10,6 @@ public record Measure(double value, Unit unit) implements Quantity, Comparable<M
     INDUCTANCE("H", true, "an inductance", "2.5 mH", 0, 1e3),
     INERTIA("kg·m²", false, "a moment of inertia", "0.01 kgm2", 0, 1e6),
     ROTATION("rpm", false, "a speed of rotation", "1500 rpm", 0, 1e6),
-    ENERGY("J", true, "an energy", "494 J", 0, 1e9),
     JOULE_INTEGRAL("A²s", false, "a let-through energy", "42000 A2s", 0, 1e12),
     CHARGE("C", true, "a charge", "32.5 µC", 0, 1e6),
     MASS("kg", false, "a mass", "100 kg", 0, 1e6),

@@ -14,6 +14,7 @@ public sealed interface Quantity
         Temperature,
         Percent,
         Duration,
+        Energy,
         Frequency,
         Measure {
 

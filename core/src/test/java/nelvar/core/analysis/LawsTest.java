@@ -86,6 +86,7 @@ class LawsTest {
                 new Use(
                     java.util.Optional.of(new Percent(150)),
                     java.util.Optional.empty(),
+                    java.util.Optional.empty(),
                     java.util.Optional.empty()))
             .apply(project);
     var after = Panel.study(more);
@@ -194,7 +195,8 @@ class LawsTest {
               new Use(
                   java.util.Optional.of(new Percent(random.nextInt(200))),
                   java.util.Optional.empty(),
-                  java.util.Optional.of(new Percent(random.nextInt(101)))));
+                  java.util.Optional.of(new Percent(random.nextInt(101))),
+                  java.util.Optional.empty()));
       default -> repair(project, random);
     };
   }

@@ -11,6 +11,7 @@ import nelvar.core.analysis.sizing.NeutralHarmonics;
 import nelvar.core.analysis.supply.AllOutputs;
 import nelvar.core.analysis.supply.BackFeed;
 import nelvar.core.analysis.supply.LinearSupply;
+import nelvar.core.analysis.supply.ReturnedEnergy;
 import nelvar.core.analysis.supply.StartOnSupply;
 import nelvar.core.analysis.supply.SuppliesTogether;
 import nelvar.core.analysis.supply.SupplyHeadroom;
@@ -409,5 +410,92 @@ class SupplyRulesTest {
     var cured = found.repairs().getFirst().edit().apply(heavy.build());
     assertThat(Panel.judge(new NeutralHarmonics(), "W1", cured)).isInstanceOf(Verdict.Pass.class);
     assertThat(new NeutralHarmonics().check(Panel.dc().study()).toList()).isEmpty();
+  }
+
+  /// A servo axis on 48 V; its drive stands 60 V and has 0.94 mF.
+  private static Panel axis(String supply, double joules, double within, double every) {
+    return Panel.dc(supply, "breaker-1p-c6")
+        .device("U", "servo-drive-48v-10a")
+        .wire("T:+", "U:+", 2.5, 1)
+        .wire("U:-", "T:-", 2.5, 1)
+        .device("M", "servo-motor-400w")
+        .returns(joules, within, every)
+        .wire("U:U", "M:U", 1.5, 5)
+        .wire("U:V", "M:V", 1.5, 5)
+        .wire("U:W", "M:W", 1.5, 5);
+  }
+
+  private static Panel with(Panel axis, String part) {
+    return axis.device("C", part).wire("T:+", "C:+", 2.5, 1).wire("C:-", "T:-", 2.5, 1);
+  }
+
+  /// Energy conservation: C · (60² − 48²)/2 = 0.00094 · 648 = 0.609 J are taken up; 0.6 J pass,
+  /// 0.62 J do not. A supply of 2.2 mF of its own makes it 2.03 J; two of them in parallel 3.46 J.
+  @ParameterizedTest
+  @CsvSource({
+    "supply-48v-10a,0.60,true", "supply-48v-10a,0.62,false",
+    "supply-48v-10a-parallel,2.0,true", "supply-48v-10a-parallel,2.1,false"
+  })
+  void aBrakingAxisLiftsItsBus(String supply, double joules, boolean holds) {
+    var verdict = axis(supply, joules, 0.2, 5).judge(new ReturnedEnergy(), "T");
+    assertThat(verdict).isInstanceOf(holds ? Verdict.Pass.class : Verdict.Finding.class);
+    if (verdict instanceof Verdict.Finding found)
+      assertThat(found.text()).contains("above the 60 V", "more on the bus, or a clamp");
+  }
+
+  @Test
+  void twoSuppliesInParallelTakeUpMore() {
+    var one = axis("supply-48v-10a-parallel", 3.4, 0.2, 5);
+    assertThat(one.judge(new ReturnedEnergy(), "T")).isInstanceOf(Verdict.Finding.class);
+    var two = second(one, "supply-48v-10a-parallel").wire("T:+", "T2:+", 2.5, 0.5);
+    assertThat(two.judge(new ReturnedEnergy(), "T")).isInstanceOf(Verdict.Pass.class);
+  }
+
+  /// 10 J: 22.9 mF take it up, C = 2 · 10/(60² − 48²) = 15.4 mF are needed. A clamp of 55 V and 3.3
+  /// Ω takes 917 W: enough for a stop of 0.1 s (200 W) and not for one of 0.01 s (2000 W); 50 W are
+  /// enough for 2 W mean, not for 10 J every 0.3 s, twice 33 W.
+  @Test
+  void aBankOrAClampTakesIt() {
+    var rule = new ReturnedEnergy();
+    assertThat(with(axis("supply-48v-10a", 10, 0.1, 5), "bus-capacitors-22mf-63v").judge(rule, "T"))
+        .isInstanceOf(Verdict.Pass.class);
+    assertThat(((Verdict.Finding) axis("supply-48v-10a", 10, 0.1, 5).judge(rule, "T")).text())
+        .contains("14.5 mF more", "at most 18 Ω that stands 4 W");
+    assertThat(with(axis("supply-48v-10a", 10, 0.1, 5), "bus-clamp-55v-3r3-50w").judge(rule, "T"))
+        .isInstanceOf(Verdict.Pass.class);
+    assertThat(
+            ((Verdict.Finding)
+                    with(axis("supply-48v-10a", 10, 0.01, 5), "bus-clamp-55v-3r3-50w")
+                        .judge(rule, "T"))
+                .text())
+        .contains("takes 917 W and the stop begins with 2 kW");
+    assertThat(
+            ((Verdict.Finding)
+                    with(axis("supply-48v-10a", 10, 0.1, 0.3), "bus-clamp-55v-3r3-50w")
+                        .judge(rule, "T"))
+                .text())
+        .contains("33.3 W on the mean");
+    assertThat(
+            ((Verdict.Finding)
+                    with(axis("supply-48v-10a", 10, 0.1, 5), "bus-clamp-75v-4r7-100w")
+                        .judge(rule, "T"))
+                .text())
+        .contains("it acts at 75 V, above the 60 V");
+    // A motor that gives nothing back asks nothing.
+    assertThat(
+            rule.check(
+                Panel.dc("supply-48v-10a", "breaker-1p-c6")
+                    .device("U", "servo-drive-48v-10a")
+                    .wire("T:+", "U:+", 2.5, 1)
+                    .wire("U:-", "T:-", 2.5, 1)
+                    .study()))
+        .isEmpty();
+  }
+
+  /// Impossible stops are refused where they are written.
+  @Test
+  void aStopThatTakesLongerThanItsCycleIsRefused() {
+    org.assertj.core.api.Assertions.assertThatThrownBy(() -> axis("supply-48v-10a", 1, 6, 5))
+        .hasMessageContaining("is over before the next");
   }
 }

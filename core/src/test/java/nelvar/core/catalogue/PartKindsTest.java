@@ -47,6 +47,9 @@ class PartKindsTest {
         "heater-30w-230v|L N PE",
         "enclosure-600x800x250|PE DOOR",
         "operator-panel-7in|+ -",
+        "supply-5-12-24v-100w|L N PE +5V 0-5V +12V 0-12V +24V 0-24V",
+        "bus-capacitors-22mf-63v|+ -",
+        "bus-clamp-55v-3r3-50w|+ -",
       })
   void terminalMarksLast(String id, String marks) {
     assertThat(part(id).terminals().stream().map(Terminal::name)).containsExactly(marks.split(" "));

@@ -104,7 +104,11 @@ class EditsTest {
             Edits.purpose(device("M6"), "spray pump"),
             Edits.use(
                 device("M6"),
-                new Use(Optional.of(new Percent(50)), Optional.empty(), Optional.empty())),
+                new Use(
+                    Optional.of(new Percent(50)),
+                    Optional.empty(),
+                    Optional.empty(),
+                    Optional.empty())),
             Edits.link(device("M2"), nelvar.core.catalogue.Linkage.DELTA),
             Edits.suppress(device("Y3"), Suppression.DIODE),
             Edits.leaveSpare(device("A1"), "DI16"),

@@ -127,6 +127,8 @@ final class Additions {
           nelvar.core.catalogue.ControlTransformer _,
           nelvar.core.catalogue.RectifierBank _ ->
           "-T";
+      case nelvar.core.catalogue.BusCapacitors _ -> "-C";
+      case nelvar.core.catalogue.BusClamp _ -> "-R";
       case nelvar.core.catalogue.DiodeModule _ -> "-V";
       case nelvar.core.catalogue.TimerRelay _ -> "-K";
       case nelvar.core.catalogue.FrequencyConverter _,

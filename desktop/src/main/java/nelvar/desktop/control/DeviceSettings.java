@@ -17,14 +17,19 @@ import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Linkage;
 import nelvar.core.catalogue.MotorProtector;
 import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.ServoMotor;
+import nelvar.core.catalogue.StepperMotor;
 import nelvar.core.file.PartProperties;
 import nelvar.core.model.Designation;
 import nelvar.core.model.Device;
+import nelvar.core.model.Returned;
 import nelvar.core.model.Suppression;
 import nelvar.core.model.Use;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.review.Review;
 import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Energy;
 import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Kind;
 import nelvar.core.units.Percent;
@@ -85,28 +90,12 @@ final class DeviceSettings {
   private static void load(Device device, Part part, Session session, List<Node> nodes) {
     if (part.outputs().isEmpty() && !device.intakes(part).isEmpty()) {
       var use = device.work();
-      nodes.add(
-          share(
-              "Loading",
-              use.loading(),
-              next -> new Use(next, use.simultaneity(), use.duty()),
-              device,
-              session));
-      nodes.add(
-          share(
-              "Simultaneity",
-              use.simultaneity(),
-              next -> new Use(use.loading(), next, use.duty()),
-              device,
-              session));
-      nodes.add(
-          share(
-              "Duty",
-              use.duty(),
-              next -> new Use(use.loading(), use.simultaneity(), next),
-              device,
-              session));
+      nodes.add(share("Loading", use.loading(), use::withLoading, device, session));
+      nodes.add(share("Simultaneity", use.simultaneity(), use::withSimultaneity, device, session));
+      nodes.add(share("Duty", use.duty(), use::withDuty, device, session));
     }
+    if (part instanceof ServoMotor || part instanceof StepperMotor)
+      returned(device, session, nodes);
     if (part instanceof InductionMotor)
       nodes.add(
           choice(
@@ -139,6 +128,81 @@ final class DeviceSettings {
               device.suppression(),
               option -> option.map(Suppression::words).orElse("none"),
               next -> next.ifPresent(s -> session.edit(Edits.suppress(device, s)))));
+    }
+  }
+
+  /// What it gives back when it brakes; its two times follow once there is an energy.
+  private static void returned(Device device, Session session, List<Node> nodes) {
+    var now = device.work().returned();
+    var energy =
+        new QuantityField<Optional<Energy>>(
+            "Gives back",
+            "J",
+            text ->
+                text.isBlank()
+                    ? new Reading.Value<>(Optional.empty())
+                    : switch (Kind.ENERGY.read(text)) {
+                      case Reading.Misread<Energy>(var message) -> new Reading.Misread<>(message);
+                      case Reading.Value<Energy>(var value) ->
+                          new Reading.Value<>(Optional.of(value).filter(e -> e.joules() > 0));
+                    },
+            next ->
+                session.edit(
+                    Edits.use(
+                        device,
+                        device
+                            .work()
+                            .withReturned(
+                                next.map(e ->
+                                    new Returned(
+                                        e,
+                                        now.map(Returned::within).orElse(new Duration(0.2)),
+                                        now.map(Returned::every).orElse(new Duration(5))))))));
+    energy.show(now.map(r -> nelvar.core.units.Significant.digits(r.energy().joules())).orElse(""));
+    nodes.add(energy);
+    now.ifPresent(r -> {
+      nodes.add(
+          time(
+              "Stops within",
+              r.within(),
+              t -> new Returned(r.energy(), t, r.every()),
+              device,
+              session));
+      nodes.add(
+          time(
+              "Stops every",
+              r.every(),
+              t -> new Returned(r.energy(), r.within(), t),
+              device,
+              session));
+    });
+  }
+
+  private static Node time(
+      String name,
+      Duration now,
+      Function<Duration, Returned> change,
+      Device device,
+      Session session) {
+    var field =
+        new QuantityField<Returned>(
+            name,
+            "s",
+            text ->
+                switch (Kind.DURATION.read(text)) {
+                  case Reading.Misread<Duration>(var message) -> new Reading.Misread<>(message);
+                  case Reading.Value<Duration>(var value) -> possible(() -> change.apply(value));
+                },
+            next -> session.edit(Edits.use(device, device.work().withReturned(Optional.of(next)))));
+    field.show(nelvar.core.units.Significant.digits(now.seconds()));
+    return field;
+  }
+
+  private static <T> Reading<T> possible(java.util.function.Supplier<T> make) {
+    try {
+      return new Reading.Value<>(make.get());
+    } catch (ImpossibleQuantity e) {
+      return new Reading.Misread<>(String.valueOf(e.getMessage()));
     }
   }
 
@@ -191,12 +255,8 @@ final class DeviceSettings {
   }
 
   private static Reading<Use> use(Function<Optional<Percent>, Use> change, Percent value) {
-    try {
-      return new Reading.Value<>(
-          change.apply(value.equals(Percent.WHOLE) ? Optional.empty() : Optional.of(value)));
-    } catch (ImpossibleQuantity e) {
-      return new Reading.Misread<>(String.valueOf(e.getMessage()));
-    }
+    return possible(
+        () -> change.apply(value.equals(Percent.WHOLE) ? Optional.empty() : Optional.of(value)));
   }
 
   private static void part(
