@@ -12,6 +12,7 @@ public final class Calculators {
   public static final List<Subject> SUBJECTS =
       List.of(
           new Subject("Loads and supplies", LoadCalculators.ALL),
+          new Subject("Supplies at work", SupplyCalculators.ALL),
           new Subject("Fuses and breakers", DeviceCalculators.ALL),
           new Subject("Wires", WireCalculators.ALL),
           new Subject("Voltage drop and protective conductors", DropCalculators.ALL),

@@ -50,6 +50,16 @@ class CalculatorsTest {
         "neutral-harmonics|I=10A third=30%|9|0.001",
         "diversity|n=4|0.8|0",
         "disconnect|Ilocked=69A rest=20A|89|0",
+        // By hand: 2 · 10 A · 0.8; 2 · 10 A, one failed; 30 + 36 + 60 W; 7.8 + 12 − 3 A; 8 % ·
+        // 102/160;
+        // 8 % · 102/5.6 %; 55²/(2 · 10/0.1)
+        "supplies-together|n=2 In=10A purpose=capacity|16|0.001",
+        "supplies-together|n=3 In=10A purpose=redundancy|20|0.001",
+        "outputs-together|outputs=5V x 6A,12V x 3A,24V x 2.5A|126|0.001",
+        "supply-start|Ib=7.8A Istart=12A I=3A|16.8|0.001",
+        "transformer-sag|Spull=70VA Shold=32VA Sn=160VA|5.1|0.001",
+        "transformer-size|Spull=70VA Shold=32VA|145.7|0.1",
+        "bus-clamp|E=10J t=0.1s cycle=5s Uclamp=55V|15.125|0.001",
         // Section 2: 17.4 A under the British reading; B16; 10 hp on an inverse-time breaker; its
         // overload; C16 of 6 kA; C6 on direct current
         "fuse-limit|Iz=17.7A|16|0",
