@@ -96,6 +96,16 @@ class DeviceSettingsTest {
     assertThat(session().history().get().unsaved()).isFalse();
   }
 
+  /// Where the field that had the keys is gone, the find field does not take them and open its
+  /// list.
+  @Test
+  void aFieldThatGoesDoesNotSendTheKeysElsewhere() {
+    select("M3");
+    write("field-gives-back", "20");
+    select("T3");
+    assertThat(driver.on(() -> driver.window.root().lookup("#found").isVisible())).isFalse();
+  }
+
   /// A three-phase drive is fed by two lines: its third is spare, and it is judged by the school.
   @Test
   @SuppressWarnings("unchecked") // the choice holds yes or no
@@ -114,6 +124,16 @@ class DeviceSettingsTest {
             .orElseThrow();
     assertThat(((Verdict.Finding) about.verdict()).trail().text())
         .contains("two of three lines", "half of its rating");
+    // The long label of its way out wraps: the sheet keeps to its width.
+    var sheet =
+        (javafx.scene.control.ScrollPane)
+            driver.on(() -> {
+              var at = driver.window.root().lookup("#choice-fed-by");
+              while (!(at instanceof nelvar.desktop.control.SideSheet)) at = at.getParent();
+              return at;
+            });
+    assertThat(driver.on(() -> sheet.getContent().getLayoutBounds().getWidth()))
+        .isLessThanOrEqualTo(driver.on(() -> sheet.getViewportBounds().getWidth()));
     driver.run(
         () -> ((ChoiceBox<Boolean>) driver.window.root().lookup("#choice-fed-by")).setValue(false));
     assertThat(device("U1").spare()).isEmpty();

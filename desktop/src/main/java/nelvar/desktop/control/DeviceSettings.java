@@ -344,6 +344,8 @@ final class DeviceSettings {
     box.setValue(now);
     box.setAccessibleText(name);
     box.setId("choice-" + name.toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-"));
+    box.setMinWidth(60);
+    box.setPrefWidth(140);
     box.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(box, Priority.ALWAYS);
     box.valueProperty()

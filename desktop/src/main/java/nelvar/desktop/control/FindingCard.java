@@ -61,21 +61,23 @@ public final class FindingCard extends VBox {
   }
 
   private void open(Review.Entry entry, Actions actions) {
-    var row = new FlowPane(8, 6);
+    // In a column a long label wraps; a flow would make the whole sheet as wide as it.
     for (var repair : finding.repairs()) {
       var button = new Button(repair.label());
       button.getStyleClass().add("repair");
-      button.setMaxWidth(252);
+      button.setWrapText(true);
       button.setOnAction(_ -> actions.repair(repair));
-      row.getChildren().add(button);
+      getChildren().add(button);
     }
-    row.getChildren()
-        .addAll(
-            link("Working", this::working),
-            link(
-                "Accept…",
-                () -> ask(reason -> actions.accept(entry.rule().id(), finding, reason))));
-    getChildren().add(row);
+    getChildren()
+        .add(
+            new FlowPane(
+                8,
+                6,
+                link("Working", this::working),
+                link(
+                    "Accept…",
+                    () -> ask(reason -> actions.accept(entry.rule().id(), finding, reason)))));
   }
 
   private void accepted(Deviation deviation, Actions actions) {

@@ -54,15 +54,24 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     }
     shown = selected;
     var focused = focusedId();
+    var hadFocus = holdsFocus();
     content.getChildren().clear();
     var device = selected.flatMap(id -> next.project().device(id));
     var conductor = selected.flatMap(id -> next.project().conductor(id));
     if (device.isPresent()) device(device.get(), next, review);
     else if (conductor.isPresent()) conductor(conductor.get(), next, review);
     else overview(next, review);
-    focused.ifPresent(id -> {
-      if (content.lookup("#" + id) instanceof Node node) node.requestFocus();
-    });
+    var again = focused.map(id -> content.lookup("#" + id));
+    if (again.isPresent()) again.get().requestFocus();
+    else if (hadFocus) requestFocus();
+  }
+
+  /// Without it the toolkit would send the keys to whatever comes first in the window.
+  private boolean holdsFocus() {
+    for (Node at = getScene() == null ? null : getScene().getFocusOwner();
+        at != null;
+        at = at.getParent()) if (at == content) return true;
+    return false;
   }
 
   private Optional<String> focusedId() {
