@@ -17,9 +17,11 @@ public final class Calculators {
           new Subject("Wires", WireCalculators.ALL),
           new Subject("Voltage drop and protective conductors", DropCalculators.ALL),
           new Subject("Faults and leakage", FaultCalculators.ALL),
+          new Subject("Currents that leak, faults in other schools", LeakageCalculators.ALL),
           new Subject("Stored charge and linear supplies", ChargeCalculators.ALL),
           new Subject("Motors and drives", MotorCalculators.ALL),
           new Subject("Motion and spindles", MotionCalculators.ALL),
+          new Subject("Axes and commands", AxisCalculators.ALL),
           new Subject("Coils and inputs", CoilCalculators.ALL),
           new Subject("Panel, coupling, safety", PanelCalculators.ALL));
 

@@ -37,6 +37,8 @@ final class MotorCalculators {
       number("P", "rated power: kW in the metric table, hp in the others", 0.01, 1000, "5.5");
   private static final Input<Integer> TABLE_VOLTS =
       whole("U", "the table's voltage", 90, 690, "400");
+  private static final Input<Current> HIGH =
+      Inputs.current("Ihigh", "current at the higher voltage, coils in series", "7A");
   private static final Input<Current> DELTA = Inputs.current("I", "line current in delta", "8.5A");
   private static final Input<Frequency> RATED_F =
       quantity("f", "rated frequency", Kind.FREQUENCY, 1, 2000, "50Hz").usually("50 Hz");
@@ -159,6 +161,12 @@ final class MotorCalculators {
                           Measure.Unit.ROTATION)),
               RATED_F,
               POLES),
+          Calculator.of(
+              "motor-nine-lead",
+              "Motor of nine leads at its lower voltage",
+              "Ilow, North American dual voltage: coils in parallel",
+              given -> given.answer("Ilow", "2 · Ihigh", given.of(HIGH).times(2)),
+              HIGH),
           Calculator.of(
               "drive-single-phase",
               "Three-phase drive on single-phase mains",

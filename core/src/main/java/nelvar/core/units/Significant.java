@@ -30,6 +30,7 @@ public final class Significant {
     if (size >= 9_999.5) return digits(value / 1e3) + " k" + unit;
     if (size == 0 || size >= 0.0995 || (unit.equals("A") && size >= 0.00995))
       return digits(value) + " " + unit;
+    if (unit.equals("F") && size < 1e-9) return digits(value * 1e12) + " p" + unit;
     if (size >= 0.995e-3 || size < 1e-9) return digits(value * 1e3) + " m" + unit;
     return digits(value * 1e6) + " µ" + unit;
   }

@@ -60,6 +60,32 @@ class CalculatorsTest {
         "transformer-sag|Spull=70VA Shold=32VA Sn=160VA|5.1|0.001",
         "transformer-size|Spull=70VA Shold=32VA|145.7|0.1",
         "bus-clamp|E=10J t=0.1s cycle=5s Uclamp=55V|15.125|0.001",
+        // Sections 7 to 9: 0.8 · 230/1.2; 12 AWG from 75 to 150 °C for 0.1 s stands 1093 A; 4.7 nF
+        // at 230
+        // V; 200 pF/m · 10 m · 560 V/0.1 µs; IEC 61008-1 at five times
+        "fault-current-conventional|RL=0.6Ω RPE=0.6Ω|153.3|0.1",
+        "fault-heat-na|S=12AWG t=0.1s|1093|2",
+        "capacitor-leakage|C=4.7nF|0.0003396|1e-6",
+        "cable-leakage|l=10m dU=560V|11.2|0.001",
+        "rcd-time|I=150mA IdN=30mA|0.04|0",
+        "rcd-time|I=60mA IdN=30mA type=selective|0.2|0",
+        "ground-fault-na|In=20A|100|0",
+        // Sections 12 to 16: parallel 1.414, peak scale √2 again; 60 · 200 kHz/2500; 20 kg at 0.1
+        // m/s;
+        // 20 · 9.80665 · 0.5; 7.5 V of 24000 rpm; gain 2400 rpm/V through 4700 rpm at 2 V is −100
+        // rpm
+        // at 0 V: dead up to 0.0417 V; 300 Hz, two poles; coils in parallel
+        "stepper-setting|I=3A winding=parallel scale=peak|6|0.001",
+        "stepper-setting|I=3A winding=series|2.121|0.001",
+        "encoder-speed|fmax=200kHz lines=2500|4800|0.001",
+        "moving-energy|m=20kg v=6000mm/min|0.1|0.0001",
+        "lowering-energy|m=20kg h=0.5m|98.07|0.01",
+        "spindle-speed|U=7.5V nmax=24000rpm|18000|0.001",
+        "spindle-speed|U=5V nmax=24000rpm n0=6000rpm|15000|0.001",
+        "spindle-calibration|Ua=2V na=4700rpm Ub=8V nb=19100rpm|0.04167|0.0001",
+        "spindle-calibration|Ua=0V na=200rpm Ub=10V nb=24200rpm|200|0.001",
+        "motor-speed|f=300Hz poles=2|18000|0.001",
+        "motor-nine-lead|Ihigh=7A|14|0.001",
         // Section 2: 17.4 A under the British reading; B16; 10 hp on an inverse-time breaker; its
         // overload; C16 of 6 kA; C6 on direct current
         "fuse-limit|Iz=17.7A|16|0",
@@ -367,5 +393,21 @@ class CalculatorsTest {
       assertThat(now).as(size.toString()).isGreaterThanOrEqualTo(last);
       last = now;
     }
+  }
+
+  /// 10000 counts for 2000 pulses are 5/1; numbers without a common part stay as they are.
+  @Test
+  void anElectronicGearIsShortened() {
+    assertThat(value("electronic-gear", "counts=10000 pulses=2000")).isEqualTo("5/1");
+    assertThat(value("electronic-gear", "counts=10000 pulses=3600")).isEqualTo("25/9");
+    assertThat(value("electronic-gear", "counts=10007 pulses=2000")).isEqualTo("10007/2000");
+  }
+
+  @Test
+  void aResidualDeviceNeedNotOpenBelowItsRating() {
+    assertThat(answer("rcd-time", "I=10mA IdN=30mA").found()).isEmpty();
+    assertThat(answer("rcd-time", "I=20mA IdN=30mA").found()).isEmpty();
+    assertThat(((Computed.Missing<?>) answer("rcd-time", "I=20mA IdN=30mA")).why())
+        .contains("may open or not");
   }
 }
