@@ -168,6 +168,40 @@ class SizingTest {
     assertThat(first.trail().text()).contains("carries 3.5 A");
   }
 
+  /// Above 16 mm² reactance counts: 25 mm², 100 m, three-phase, at 70 °C R = 78 mΩ · 1.1965 = 93.3
+  /// mΩ, X = 8 mΩ; the motor's cosφ 0.8: R · 0.8 + X · 0.6 = 79.5 mΩ against 74.7 mΩ. Below, none.
+  @ParameterizedTest
+  @CsvSource({"25, 0.0795", "16, 0.1158"})
+  void thickWiresLoseByTheirReactanceToo(double section, double ohms) {
+    var study =
+        Panel.mains()
+            .device("M", "motor-1p5kw-230-400")
+            .linked(nelvar.core.catalogue.Linkage.STAR)
+            .wire("X0:L1", "M:U", section, 100)
+            .wire("X0:L2", "M:V", section, 100)
+            .wire("X0:L3", "M:W", section, 100)
+            .study();
+    var feed = study.network().feeds(new Id("M")).getFirst();
+    var drop = VoltageDrop.of(feed, study).found().orElseThrow();
+    var volts = drop.value().fraction() * feed.voltage().volts();
+    assertThat(volts)
+        .isCloseTo(Math.sqrt(3) * study.designCurrent(feed).amperes() * ohms, within(0.002));
+    assertThat(drop.trail().text().contains("X · sinφ")).isEqualTo(section > 16);
+  }
+
+  /// 3 A on 0.75 mm² in a duct at 45 °C: Iz = 8.6 · 0.91 = 7.83 A (one circuit), so it warms to 45
+  /// + 25 · (3/7.83)² = 48.7 °C. At Iz it would reach 70 °C.
+  @Test
+  void aWireWarmsWithTheSquareOfItsCurrent() {
+    var panel = pump(0.75, 1);
+    var study = panel.study();
+    var wire = study.project().conductors().getLast();
+    var warm =
+        nelvar.core.analysis.sizing.ConductorTemperature.of(wire, study).found().orElseThrow();
+    assertThat(warm.value().celsius()).isCloseTo(48.67, within(0.05));
+    assertThat(warm.trail().text()).contains("Ta + (Tc − Ta) · (Ib/Iz)²");
+  }
+
   private static Panel pump(double section, double metres) {
     return Panel.dc()
         .device("M", "pump-24v-3a")

@@ -8,6 +8,7 @@ import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.analysis.protection.BreakerChoice;
 import nelvar.core.analysis.protection.Guards;
 import nelvar.core.analysis.sizing.Ampacity;
+import nelvar.core.analysis.sizing.ConductorTemperature;
 import nelvar.core.analysis.sizing.SectionChoice;
 import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.analysis.supply.SupplyLoad;
@@ -161,6 +162,9 @@ public final class Facts {
       case Computed.Missing<Current>(var why) ->
           facts.add(Fact.of("May carry (Iz)", "not known: " + why));
     }
+    ConductorTemperature.of(conductor, study)
+        .found()
+        .ifPresent(warm -> facts.add(Fact.of("Warms to", warm.value(), warm.trail())));
     VoltageDrop.alone(conductor, study).ifPresent(lost -> facts.add(Fact.of("Loses", lost)));
     if (conductor.carriesWork())
       SectionChoice.propose(conductor, study)

@@ -42,11 +42,7 @@ public final class DropCheck {
       Conductor wire, Feed feed, Map<Id, CrossSection> chosen, Study study) {
     var section = chosen.get(wire.id());
     Sections sections = section == null ? Sections.AS_DESIGNED : conductor -> Optional.of(section);
-    return VoltageDrop.ohms(wire, study, sections)
-        .map(ohms ->
-            study.designCurrent(wire).amperes()
-                * ohms.ohms()
-                * study.currents().drawn(feed).powerFactor()
-                * (feed.intake().threePhase() ? Math.sqrt(3) : 1));
+    return VoltageDrop.lost(wire, feed, study, sections)
+        .map(volts -> volts * (feed.intake().threePhase() ? Math.sqrt(3) : 1));
   }
 }

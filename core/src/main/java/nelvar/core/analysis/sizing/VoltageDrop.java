@@ -25,14 +25,38 @@ import nelvar.core.units.Voltage;
 /// The voltage lost between a source and a load, out and back, with everything on that can be on
 /// together.
 ///
-/// `ΔU = Σ I · R · cosφ` over the wires out and, with two wires, back; `√3 · Σ I · R · cosφ` with
+/// `ΔU = Σ I · (R · cosφ + X · sinφ)` over the wires out and, with two wires, back; `√3` times with
 /// three lines. I in A is each wire's own design current, so that a shared way back counts all who
-/// share it; R in Ω at 70 °C; reactance is left out, which holds up to 16 mm² (IEC 60364-5-52:2009
-/// Annex G, unchecked).
+/// share it; R in Ω at 70 °C; X 0.08 mΩ/m for alternating current above 16 mm², below which it may
+/// be left out (IEC 60364-5-52:2009 Annex G, unchecked).
 public final class VoltageDrop {
   private static final Temperature WARM = new Temperature(70);
 
+  private static final double REACTANCE_PER_METRE = 0.00008;
+  private static final double REACTANCE_ABOVE = 16;
+
   private VoltageDrop() {}
+
+  /// The reactance of a wire that counts in the drop to a feed, Ω.
+  private static double reactance(Conductor conductor, Feed feed, Study study, Sections sections) {
+    return feed.source().orElseThrow().output().alternating()
+            && sections
+                .of(conductor)
+                .filter(section -> section.squareMillimetres() > REACTANCE_ABOVE)
+                .isPresent()
+        ? REACTANCE_PER_METRE * study.length(conductor).map(Length::metres).orElse(0.0)
+        : 0;
+  }
+
+  /// The volts one wire loses on the way to a feed: `I · (R · cosφ + X · sinφ)`.
+  static Optional<Double> lost(Conductor conductor, Feed feed, Study study, Sections sections) {
+    var cos = study.currents().drawn(feed).powerFactor();
+    var sin = Math.sqrt(Math.max(0, 1 - cos * cos));
+    return ohms(conductor, study, sections)
+        .map(ohms ->
+            study.designCurrent(conductor).amperes()
+                * (ohms.ohms() * cos + reactance(conductor, feed, study, sections) * sin));
+  }
 
   /// One wire's share of the sum.
   private record Term(Current current, Resistance ohms) {
@@ -111,13 +135,13 @@ public final class VoltageDrop {
     var back = feed.intake().threePhase() ? List.<Conductor>of() : study.wires(feed.backWay());
     var w = Working.of("Voltage drop to " + feed.device().designation());
     w.assumed("T", WARM, "conductors as warm as PVC allows; cooler ones lose less");
-    var cos =
-        w.given(
-            "cosφ",
-            study.currents().drawn(feed).powerFactor(),
-            "power factor of " + feed.device().designation());
+    w.given(
+        "cosφ",
+        study.currents().drawn(feed).powerFactor(),
+        "power factor of " + feed.device().designation());
     var terms = new ArrayList<Term>();
     var lost = 0.0;
+    var reactive = false;
     var most = -1.0;
     Optional<Conductor> worst = Optional.empty();
     for (var conductor : java.util.stream.Stream.concat(out.stream(), back.stream()).toList()) {
@@ -130,7 +154,8 @@ public final class VoltageDrop {
         return Computed.missing(
             "the resistance table has no row for the section of " + conductor.label());
       var current = study.designCurrent(conductor);
-      var volts = current.across(ohms.get()).volts() * cos;
+      var volts = lost(conductor, feed, study, sections).orElseThrow();
+      reactive |= reactance(conductor, feed, study, sections) > 0;
       w.given(
           "R" + conductor.label(),
           ohms.get(),
@@ -148,9 +173,11 @@ public final class VoltageDrop {
       }
     }
     var total = feed.intake().threePhase() ? new Voltage(Math.sqrt(3) * lost) : new Voltage(lost);
+    if (reactive) w.given("X", "0.08 mΩ/m", "of each wire above 16 mm²");
+    var sum = reactive ? "Σ I · (R · cosφ + X · sinφ)" : "cosφ · Σ I · R";
     w.result(
         "ΔU",
-        feed.intake().threePhase() ? "√3 · cosφ · Σ I · R" : "cosφ · Σ I · R",
+        feed.intake().threePhase() ? "√3 · " + sum : sum,
         () ->
             terms.isEmpty()
                 ? "no wires"

@@ -1,0 +1,53 @@
+package nelvar.core.analysis.sizing;
+
+import nelvar.core.analysis.Study;
+import nelvar.core.model.Conductor;
+import nelvar.core.trail.Computed;
+import nelvar.core.trail.Working;
+import nelvar.core.units.Temperature;
+
+/// How warm a conductor becomes with everything on that can be on together.
+///
+/// `Tcond = Ta + (Tc − Ta) · (Ib/Iz)²`: its rise grows with the square of its current, and at Iz it
+/// reaches what its insulation stands. Iz is that at the actual air and grouping; physics, as the
+/// ampacity tables assume it.
+public final class ConductorTemperature {
+  /// What PVC stands for ever.
+  private static final Temperature PVC = new Temperature(70);
+
+  private ConductorTemperature() {}
+
+  public static Computed<Temperature> of(Conductor conductor, Study study) {
+    var surroundings = study.project().brief().surroundings();
+    return Ampacity.of(conductor, study)
+        .fold(
+            iz -> {
+              var w = Working.of("Temperature of " + conductor.label());
+              var inside = study.bundle(conductor).filter(b -> b.inside()).isPresent();
+              var ta =
+                  w.given(
+                      "Ta",
+                      inside ? surroundings.inside() : surroundings.greatest(),
+                      inside ? "air in the cabinet" : "air around the machine");
+              var tc =
+                  w.given(
+                      "Tc",
+                      Schools.american(study)
+                          ? Schools.insulation(study.project().brief().policies()).temperature()
+                          : PVC,
+                      "what its insulation stands");
+              var ib = w.given("Ib", study.designCurrent(conductor), "with everything on");
+              var share = ib.amperes() / w.use(iz).amperes();
+              return Computed.known(
+                  w.explain(
+                      w.result(
+                          "Tcond",
+                          "Ta + (Tc − Ta) · (Ib/Iz)²",
+                          new Temperature(
+                              Math.min(
+                                  1000,
+                                  ta.celsius() + (tc.celsius() - ta.celsius()) * share * share)))));
+            },
+            Computed::missing);
+  }
+}
