@@ -26,6 +26,7 @@ import nelvar.core.network.solve.Currents;
 import nelvar.core.units.Current;
 import nelvar.core.units.Length;
 import nelvar.core.units.Power;
+import nelvar.core.units.Temperature;
 
 /// One snapshot of a project with its network and currents: what every calculation and rule looks
 /// at.
@@ -209,7 +210,8 @@ public final class Study {
 
   /// The least volts: everything on that can be on together, hot wires, mains low.
   public Live hotAndLow() {
-    return once("hot and low", () -> engine().solve(WhatIf.AS_DESIGNED, Conditions.HOT_AND_LOW));
+    return once(
+        "hot and low", () -> engine().solve(WhatIf.AS_DESIGNED, Conditions.hotAndLow(hot())));
   }
 
   /// The most volts: the loads at rest, cold wires, mains high.
@@ -220,7 +222,12 @@ public final class Study {
   }
 
   public Fault leastFault() {
-    return once("least fault", () -> Fault.least(engine()));
+    return once("least fault", () -> Fault.least(engine(), hot()));
+  }
+
+  /// How warm conductors may be for ever, by the insulation the Brief names.
+  public Temperature hot() {
+    return project.brief().policies().hot();
   }
 
   public Fault greatestFault() {

@@ -95,6 +95,16 @@ public record Brief(Supply supply, Surroundings surroundings, Policies policies)
       return alternating ? 1 : Double.parseDouble(answer(School.DIRECT_TRIP).id());
     }
 
+    /// Cross-linked wires instead of PVC, metric school.
+    public boolean crossLinked() {
+      return sizing == Sizing.METRIC && chose(School.WIRE_INSULATION, "xlpe");
+    }
+
+    /// How warm conductors may be for ever: what hot wires are counted at.
+    public Temperature hot() {
+      return new Temperature(crossLinked() ? 90 : 70);
+    }
+
     public boolean chose(School school, String option) {
       return answer(school).id().equals(option);
     }

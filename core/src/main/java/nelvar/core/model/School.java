@@ -35,6 +35,22 @@ public record School(
           "thirty",
           Optional.of(Sizing.METRIC));
 
+  public static final School WIRE_INSULATION =
+      new School(
+          "wire-insulation",
+          "Insulation of the wires",
+          List.of(
+              new Option(
+                  "pvc",
+                  "PVC, 70 °C",
+                  "The usual panel wire; devices and terminals are tested with the current it carries."),
+              new Option(
+                  "xlpe",
+                  "cross-linked, 90 °C",
+                  "Halogen-free panel wire carries more and survives more; it runs hotter, and so must every terminal on it.")),
+          "pvc",
+          Optional.of(Sizing.METRIC));
+
   public static final School INSULATION_RATING =
       new School(
           "insulation-rating",
@@ -209,6 +225,7 @@ public record School(
   public static final List<School> ALL =
       List.of(
           AMBIENT_BASE,
+          WIRE_INSULATION,
           INSULATION_RATING,
           TERMINAL_RATING,
           PANEL_GROUPING,

@@ -7,8 +7,11 @@ import nelvar.core.units.Temperature;
 /// @param wires temperature of all conductors
 /// @param mains factor on the nominal mains voltage, 1 for nominal
 public record Conditions(Temperature wires, double mains) {
-  /// PVC as warm as it may run, mains 10 % low (IEC 60204-1, 4.3.2, unchecked): the least volts.
-  public static final Conditions HOT_AND_LOW = new Conditions(new Temperature(70), 0.9);
+  /// Wires as warm as they may run, mains 10 % low (IEC 60204-1, 4.3.2, unchecked): the least
+  /// volts.
+  public static Conditions hotAndLow(Temperature wires) {
+    return new Conditions(wires, 0.9);
+  }
 
   /// Cold wires, mains 10 % high: the most volts and amperes.
   public static final Conditions COLD_AND_HIGH = new Conditions(new Temperature(20), 1.1);

@@ -4,6 +4,7 @@ import java.util.Optional;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.solve.Phasor;
 import nelvar.core.units.Current;
+import nelvar.core.units.Temperature;
 
 /// Short-circuit currents between terminals: the volts that stand between them with nothing on,
 /// over the impedance of all that leads there and back.
@@ -24,16 +25,13 @@ public final class Fault {
   public static Fault greatest(Engine engine) {
     return new Fault(
         engine.solve(
-            WhatIf.AS_DESIGNED.with(LoadMode.IDLE),
-            new Conditions(new nelvar.core.units.Temperature(20), GREATEST)));
+            WhatIf.AS_DESIGNED.with(LoadMode.IDLE), new Conditions(new Temperature(20), GREATEST)));
   }
 
-  /// Wires at 70 °C, mains at 0.95 of nominal: the current that must still open a device.
-  public static Fault least(Engine engine) {
+  /// Hot wires, mains at 0.95 of nominal: the current that must still open a device.
+  public static Fault least(Engine engine, Temperature hot) {
     return new Fault(
-        engine.solve(
-            WhatIf.AS_DESIGNED.with(LoadMode.IDLE),
-            new Conditions(new nelvar.core.units.Temperature(70), LEAST)));
+        engine.solve(WhatIf.AS_DESIGNED.with(LoadMode.IDLE), new Conditions(hot, LEAST)));
   }
 
   /// @param alternating whether it is alternating current

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import nelvar.core.Panel;
 import nelvar.core.analysis.earthing.ProtectiveSection;
+import nelvar.core.analysis.parts.WorstVolts;
 import nelvar.core.analysis.protection.DeviceAgainstLoad;
 import nelvar.core.analysis.protection.DeviceAgainstWire;
 import nelvar.core.analysis.sizing.AmericanAmpacity;
@@ -310,12 +311,48 @@ class AmericanSchoolTest {
                 nelvar.core.standards.MetricConductors.Insulation.PVC,
                 3,
                 new Temperature(45),
-                1)
+                1,
+                3)
             .found()
             .orElseThrow()
             .trail()
             .text();
     assertThat(cited).contains("B.52.4", "B.52.14").doesNotContain("IEC 60204-1:2016, Table D.1");
+  }
+
+  /// Cross-linked wire, 2.5 mm² in a duct (B1) in air of 45 °C, one circuit: 28 A · 0.87 (IEC
+  /// 60364-5-52, Tables B.52.5 and B.52.14, from memory) where PVC carries 18.3 · 0.91. It stands
+  /// (143/115)² of the let-through energy, and hot it is (234.5 + 90)/(234.5 + 70) times as long.
+  @Test
+  void crossLinkedWireCarriesMoreStandsMoreAndLosesMore() {
+    var pvc =
+        Panel.mains()
+            .device("E", "heater-100w-230v")
+            .wire("X0:L1", "E:L", 2.5, 20)
+            .wire("E:N", "X0:N", 2.5, 20);
+    var cool = pvc.study();
+    var lost = lost(cool);
+    var least = volts(cool);
+    assertThat(Schools.insulated(cool).copper().value().value()).isEqualTo(115);
+    var linked = answering(pvc, School.WIRE_INSULATION, "xlpe");
+    assertThat(ampacity(linked, "W1")).isCloseTo(28 * 0.87, within(0.01));
+    var study = linked.study();
+    assertThat(Schools.insulated(study).copper().value().value()).isEqualTo(143);
+    assertThat(lost(study) / lost).isCloseTo(324.5 / 304.5, within(1e-3));
+    assertThat(volts(study)).isLessThan(least);
+  }
+
+  private static double lost(Study study) {
+    return VoltageDrop.alone(study.project().conductors().getFirst(), study).orElseThrow().volts();
+  }
+
+  private static double volts(Study study) {
+    return WorstVolts.of(study.network().feeds(new Id("E")).getFirst(), study)
+        .found()
+        .orElseThrow()
+        .value()
+        .least()
+        .volts();
   }
 
   /// Metric panels may leave grouping out too, and thin control wires stay with the machine

@@ -97,7 +97,10 @@ class MeterTest {
             .wire("F:2", "E:L", 2.5, 50)
             .wire("E:N", "X0:N", 2.5, 50)
             .protectiveOf("X0:PE", "E:PE", 2.5, 50);
-    var least = Fault.least(engine(panel.build())).between(at("E:L"), at("E:PE")).orElseThrow();
+    var least =
+        Fault.least(engine(panel.build()), new Temperature(70))
+            .between(at("E:L"), at("E:PE"))
+            .orElseThrow();
     assertThat(least.alternating()).isTrue();
     assertThat(least.current().amperes()).isCloseTo(167.4, within(1.5));
     var greatest =
@@ -115,7 +118,7 @@ class MeterTest {
 
   @Test
   void anElectronicSupplyLimitsItsFault() {
-    var fault = Fault.least(engine(Demo.settled()));
+    var fault = Fault.least(engine(Demo.settled()), new Temperature(70));
     var found = fault.between(at("X31:1"), at("X30:1")).orElseThrow();
     assertThat(found.alternating()).isFalse();
     assertThat(found.limitedBy()).isPresent();

@@ -137,7 +137,7 @@ public final class SignalLevel implements Rule {
         input.controller().designation() + ":" + input.pin().name(),
         input.pin().digital().name().toLowerCase(java.util.Locale.ROOT).replace('_', ' '));
     w.result(
-        symbol, "network solved: all on that can be on together, wires 70 °C, mains 0.9 Un", volts);
+        symbol, "network solved: all on that can be on together, wires hot, mains 0.9 Un", volts);
     w.given("limit", limit, holds ? "kept" : "not kept");
     var trail = w.explain(volts).trail();
     return holds

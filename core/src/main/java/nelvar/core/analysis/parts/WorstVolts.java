@@ -12,9 +12,9 @@ import nelvar.core.units.Voltage;
 
 /// The least and the most volts an intake gets, from the solved network.
 ///
-/// Least: everything on that can be on together, wires at 70 °C, mains at 0.9 of nominal. Most:
-/// loads at rest, wires at 20 °C, mains at 1.1 of nominal (IEC 60204-1:2016, 4.3.2, unchecked).
-/// Shared returns, contacts and protective devices count.
+/// Least: everything on that can be on together, wires as hot as their insulation allows, mains at
+/// 0.9 of nominal. Most: loads at rest, wires at 20 °C, mains at 1.1 of nominal (IEC 60204-1:2016,
+/// 4.3.2, unchecked). Shared returns, contacts and protective devices count.
 public final class WorstVolts {
   public record Span(Voltage least, Voltage most) {}
 
@@ -38,7 +38,8 @@ public final class WorstVolts {
     w.given("U", feed.voltage(), feed.source().get().toString());
     w.result(
         "Umin",
-        "network solved: all on that can be on together, wires 70 °C, mains 0.9 Un",
+        "network solved: all on that can be on together, wires %s, mains 0.9 Un"
+            .formatted(study.hot()),
         low.solution().solves() + " solves, residual below 1 µA",
         least);
     w.result("Umax", "network solved: loads at rest, wires 20 °C, mains 1.1 Un", most);

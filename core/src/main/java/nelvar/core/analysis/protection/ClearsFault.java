@@ -25,10 +25,10 @@ import nelvar.core.units.Duration;
 
 /// A short circuit at the far end of a circuit opens its own protective device within 5 s.
 ///
-/// `Ik = U/Z` from the solved network: wires at 70 °C, mains at 0.95; an electronic supply gives no
-/// more than its limit. Where the limit is what a wire can carry for ever, the wire is safe
-/// although the device stays closed: then the whole supply collapses instead of one branch, a
-/// warning; else an error.
+/// `Ik = U/Z` from the solved network: hot wires, mains at 0.95; an electronic supply gives no more
+/// than its limit. Where the limit is what a wire can carry for ever, the wire is safe although the
+/// device stays closed: then the whole supply collapses instead of one branch, a warning; else an
+/// error.
 ///
 /// Demand: IEC 60364-4-43:2008, 434.5.2, for 5 s (unchecked).
 public final class ClearsFault implements Rule {
@@ -134,7 +134,7 @@ public final class ClearsFault implements Rule {
     w.given(
         "Z",
         new nelvar.core.units.Resistance(worst.fault().ohms()),
-        "there and back, wires at 70 °C, contacts and devices on the way");
+        "there and back, wires at %s, contacts and devices on the way".formatted(policies.hot()));
     w.given(
         "curve",
         worst.guard().guard(),

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Ampacity;
+import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Inrush;
 import nelvar.core.model.Conductor;
@@ -13,7 +14,6 @@ import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Edge;
 import nelvar.core.network.Fault;
 import nelvar.core.network.Feed;
-import nelvar.core.standards.Adiabatic;
 import nelvar.core.units.Current;
 
 /// The protective devices in series before one load, with everything that must pass below their
@@ -105,7 +105,7 @@ public record ProtectionChain(
         least
             .map(Fault.Prospective::alternating)
             .orElse(feed.source().get().output().alternating());
-    var k = Adiabatic.PVC.copper().value().value();
+    var k = Schools.insulated(study).copper().value().value();
     return Optional.of(
         new ProtectionChain(
             feed,

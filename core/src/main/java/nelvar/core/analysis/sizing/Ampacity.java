@@ -23,7 +23,7 @@ import nelvar.core.units.Temperature;
 /// `Iz = It · Ca · Cg · Cm`: It in A by section and method (IEC 60204-1:2016 Table 6, PVC, 70 °C,
 /// three loaded conductors, 40 °C air); Ca for the air (Table D.1); Cg for loaded circuits lying
 /// together (Table D.2 as IEC 60364-5-52 Table B.52.17); Cm for more than three loaded cores in one
-/// cable (Table D.3).
+/// cable (Table D.3). Cross-linked wires, and who reads the base of 30 °C, go by IEC 60364-5-52.
 public final class Ampacity {
   /// Circuits below this share of their grouped rating need not be counted (IEC 60364-5-52:2009,
   /// B.52.3, unchecked).
@@ -63,24 +63,22 @@ public final class Ampacity {
     var ca = w.table("Ca", ambient.get(), () -> "air " + air);
     var cg =
         w.table("Cg", grouping.get(), () -> circuits + (circuits == 1 ? " circuit" : " circuits"));
-    if (cores.isPresent()) {
-      var cm = w.table("Cm", cores.get(), loadedCores + " loaded cores");
-      return Computed.known(w.explain(w.result("Iz", "It · Ca · Cg · Cm", it.times(ca * cg * cm))));
-    }
-    return Computed.known(w.explain(w.result("Iz", "It · Ca · Cg", it.times(ca * cg))));
+    return finish(w, it, ca * cg, cores, loadedCores);
   }
 
   /// By the tables whose base is 30 °C air (IEC 60364-5-52:2009, Tables B.52.2 to B.52.5, B.52.14
   /// and B.52.17). The two bases are never mixed: each has its own correction table.
   ///
   /// @param loaded conductors of the circuit that carry current: 2 or 3
+  /// @param loadedCores cores of the same cable that carry current, 1 to 24
   public static Computed<Current> correctedFrom30(
       CrossSection section,
       InstallationMethod method,
       Insulation insulation,
       int loaded,
       Temperature air,
-      int circuits) {
+      int circuits,
+      int loadedCores) {
     var base = MetricConductors.ampacityAt30(section, method, insulation, loaded);
     var ambient = MetricConductors.ambientFactorFrom30(air, insulation);
     var grouping = MetricConductors.groupingFactor(circuits, method);
@@ -93,6 +91,13 @@ public final class Ampacity {
     if (grouping.isEmpty())
       return Computed.missing(
           "the table for grouped circuits ends at 20, here lie %d".formatted(circuits));
+    var cores =
+        loadedCores > 3
+            ? MetricConductors.manyCoresFactor(loadedCores)
+            : Optional.<Cited<Double>>empty();
+    if (loadedCores > 3 && cores.isEmpty())
+      return Computed.missing(
+          "the table for cores in one cable ends at 24, here are %d loaded".formatted(loadedCores));
     var w = Working.of("Ampacity, base 30 °C");
     var it =
         w.table(
@@ -102,7 +107,15 @@ public final class Ampacity {
     var ca = w.table("Ca", ambient.get(), () -> "air " + air);
     var cg =
         w.table("Cg", grouping.get(), () -> circuits + (circuits == 1 ? " circuit" : " circuits"));
-    return Computed.known(w.explain(w.result("Iz", "It · Ca · Cg", it.times(ca * cg))));
+    return finish(w, it, ca * cg, cores, loadedCores);
+  }
+
+  private static Computed<Current> finish(
+      Working w, Current it, double factors, Optional<Cited<Double>> cores, int loadedCores) {
+    if (cores.isEmpty())
+      return Computed.known(w.explain(w.result("Iz", "It · Ca · Cg", it.times(factors))));
+    var cm = w.table("Cm", cores.get(), loadedCores + " loaded cores");
+    return Computed.known(w.explain(w.result("Iz", "It · Ca · Cg · Cm", it.times(factors * cm))));
   }
 
   public static Computed<Current> of(Conductor conductor, Study study) {
@@ -134,6 +147,7 @@ public final class Ampacity {
             air,
             counted ? loadedCircuits(conductor, bundle.get(), study) : 1,
             loadedCores(conductor, study),
+            policies.crossLinked() ? Insulation.XLPE : Insulation.PVC,
             policies.chose(School.AMBIENT_BASE, "thirty"));
     return study.once(laid, laid::corrected);
   }
@@ -145,11 +159,13 @@ public final class Ampacity {
       Temperature air,
       int circuits,
       int cores,
+      Insulation insulation,
       boolean from30) {
-    /// The table of 30 °C begins at 1.5 mm²; thinner wires stay with the machine standard's.
+    /// The table of 30 °C begins at 1.5 mm²; thinner wires stay with the machine standard's, which
+    /// knows only PVC: below what cross-linked ones carry.
     Computed<Current> corrected() {
-      return from30 && cores <= 3 && section.squareMillimetres() >= 1.5
-          ? correctedFrom30(section, method, Insulation.PVC, 3, air, circuits)
+      return (from30 || insulation == Insulation.XLPE) && section.squareMillimetres() >= 1.5
+          ? correctedFrom30(section, method, insulation, 3, air, circuits, cores)
           : Ampacity.corrected(section, method, air, circuits, cores);
     }
   }

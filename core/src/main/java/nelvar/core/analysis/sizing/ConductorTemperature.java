@@ -12,9 +12,6 @@ import nelvar.core.units.Temperature;
 /// reaches what its insulation stands. Iz is that at the actual air and grouping; physics, as the
 /// ampacity tables assume it.
 public final class ConductorTemperature {
-  /// What PVC stands for ever.
-  private static final Temperature PVC = new Temperature(70);
-
   private ConductorTemperature() {}
 
   public static Computed<Temperature> of(Conductor conductor, Study study) {
@@ -34,7 +31,7 @@ public final class ConductorTemperature {
                       "Tc",
                       Schools.american(study)
                           ? Schools.insulation(study.project().brief().policies()).temperature()
-                          : PVC,
+                          : study.hot(),
                       "what its insulation stands");
               var ib = w.given("Ib", study.designCurrent(conductor), "with everything on");
               var share = ib.amperes() / w.use(iz).amperes();

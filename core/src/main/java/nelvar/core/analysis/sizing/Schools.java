@@ -6,6 +6,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.School;
+import nelvar.core.standards.Adiabatic;
 import nelvar.core.standards.AmericanConductors;
 import nelvar.core.standards.AmericanConductors.Rating;
 import nelvar.core.standards.MetricConductors;
@@ -29,6 +30,11 @@ public final class Schools {
   /// Sizes wires can be had in, rising.
   public static List<CrossSection> sizes(Study study) {
     return american(study) ? AmericanConductors.sizes() : MetricConductors.sections();
+  }
+
+  /// How the wires are insulated, for the heat of a short circuit.
+  public static Adiabatic insulated(Study study) {
+    return study.project().brief().policies().crossLinked() ? Adiabatic.XLPE : Adiabatic.PVC;
   }
 
   static Rating insulation(Brief.Policies policies) {

@@ -27,11 +27,9 @@ import nelvar.core.units.Voltage;
 ///
 /// `ΔU = Σ I · (R · cosφ + X · sinφ)` over the wires out and, with two wires, back; `√3` times with
 /// three lines. I in A is each wire's own design current, so that a shared way back counts all who
-/// share it; R in Ω at 70 °C; X 0.08 mΩ/m for alternating current above 16 mm², below which it may
-/// be left out (IEC 60364-5-52:2009 Annex G, unchecked).
+/// share it; R in Ω at what their insulation stands; X 0.08 mΩ/m for alternating current above 16
+/// mm², below which it may be left out (IEC 60364-5-52:2009 Annex G, unchecked).
 public final class VoltageDrop {
-  private static final Temperature WARM = new Temperature(70);
-
   private static final double REACTANCE_PER_METRE = 0.00008;
   private static final double REACTANCE_ABOVE = 16;
 
@@ -134,7 +132,7 @@ public final class VoltageDrop {
     var out = study.wires(feed.lineWays().getFirst());
     var back = feed.intake().threePhase() ? List.<Conductor>of() : study.wires(feed.backWay());
     var w = Working.of("Voltage drop to " + feed.device().designation());
-    w.assumed("T", WARM, "conductors as warm as PVC allows; cooler ones lose less");
+    w.assumed("T", study.hot(), "as warm as their insulation (Brief) allows; cooler ones lose less");
     w.given(
         "cosφ",
         study.currents().drawn(feed).powerFactor(),
@@ -197,6 +195,8 @@ public final class VoltageDrop {
         .flatMap(CopperResistance::at20)
         .map(Cited<ResistancePerLength>::value)
         .flatMap(perLength ->
-            study.length(conductor).map(perLength.times((234.5 + WARM.celsius()) / 254.5)::over));
+            study
+                .length(conductor)
+                .map(perLength.times((234.5 + study.hot().celsius()) / 254.5)::over));
   }
 }

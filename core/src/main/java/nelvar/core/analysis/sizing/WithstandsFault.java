@@ -15,7 +15,6 @@ import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Fault;
 import nelvar.core.network.Feed;
 import nelvar.core.network.TripTime;
-import nelvar.core.standards.Adiabatic;
 import nelvar.core.standards.FuseClass;
 import nelvar.core.standards.FuseLink;
 import nelvar.core.trail.Citation;
@@ -29,10 +28,10 @@ import nelvar.core.units.Measure;
 /// A wire survives the short circuit its device has to open: the energy let through does not heat
 /// it beyond what its insulation stands.
 ///
-/// `I²t ≤ k² · S²`: k in A·s½/mm² for PVC (115), S in mm². I²t at the greatest fault current at the
-/// device: a breaker lets through no more than its energy-limiting class and no more than Ik² over
-/// one period (assumed); a gG fuse its greatest pre-arcing energy (arcing adds to it where the
-/// fault is far above its rating; not counted), or Ik² times its melting time. Protective
+/// `I²t ≤ k² · S²`: k in A·s½/mm² (PVC 115, cross-linked 143), S in mm². I²t at the greatest fault
+/// current at the device: a breaker lets through no more than its energy-limiting class and no more
+/// than Ik² over one period (assumed); a gG fuse its greatest pre-arcing energy (arcing adds to it
+/// where the fault is far above its rating; not counted), or Ik² times its melting time. Protective
 /// conductors are judged by their own rule. Demand: IEC 60364-4-43:2008, 434.5.2 (unchecked).
 public final class WithstandsFault implements Rule {
   private static final Citation DEMAND = Citation.recalled("IEC 60364-4-43:2008", "434.5.2");
@@ -78,7 +77,7 @@ public final class WithstandsFault implements Rule {
             fault.get().current(),
             () -> "greatest, at " + guard.device().designation() + " " + guard.guard());
     var energy = energy(w, guard, ik, fault.get().alternating(), study);
-    var k = w.table("k", Adiabatic.PVC.copper(), Adiabatic.PVC.words());
+    var k = w.table("k", Schools.insulated(study).copper(), Schools.insulated(study).words());
     var s = w.given("S", wire.section().get(), wire.label().text());
     var stands =
         w.result(
@@ -122,7 +121,7 @@ public final class WithstandsFault implements Rule {
                   fault.current(),
                   fault.alternating(),
                   study);
-          return Math.sqrt(energy.value()) / Adiabatic.PVC.copper().value().value();
+          return Math.sqrt(energy.value()) / Schools.insulated(study).copper().value().value();
         })
         .orElse(0.0);
   }
