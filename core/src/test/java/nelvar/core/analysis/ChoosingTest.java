@@ -186,6 +186,70 @@ class ChoosingTest {
         .isGreaterThan(CrossSection.ofGauge(14));
   }
 
+  private static String part(Project project, String device) {
+    return project.device(new Id(device)).orElseThrow().part();
+  }
+
+  /// Fuses and motor protective switches are chosen too, of their own class: 0.43 A want the least
+  /// gG there is, 2 A; a motor of 3.4 A the range from 2.5 to 4 A, its dial at 3.4 A.
+  @Test
+  void fusesAndMotorSwitchesAreChosenOfTheirOwnKind() {
+    var project =
+        Panel.mains()
+            .device("F", "fuse-1p-gg16")
+            .device("E", "heater-100w-230v")
+            .wire("X0:L1", "F:1", 6, 0.5)
+            .wire("F:2", "E:L", 6, 2)
+            .wire("E:N", "X0:N", 6, 2)
+            .device("Q", "motor-protector-14a")
+            .device("M", "motor-1p5kw-230-400")
+            .linked(nelvar.core.catalogue.Linkage.STAR)
+            .wire("X0:L1", "Q:1", 2.5, 1)
+            .wire("X0:L2", "Q:3", 2.5, 1)
+            .wire("X0:L3", "Q:5", 2.5, 1)
+            .wire("Q:2", "M:U", 2.5, 5)
+            .wire("Q:4", "M:V", 2.5, 5)
+            .wire("Q:6", "M:W", 2.5, 5)
+            .build();
+    var next = Choosing.all(study(project), Goal.LEAST_COST).edit().apply(project);
+    assertThat(part(next, "F")).isEqualTo("fuse-1p-gg2");
+    assertThat(part(next, "Q")).isEqualTo("motor-protector-4a");
+    assertThat(next.device(new Id("Q")).orElseThrow().trip().map(Object::toString))
+        .contains("3.4 A");
+    passes(next, ITS_RULES);
+    passes(next, List.of(new nelvar.core.analysis.protection.MotorOverload()));
+    assertThat(Choosing.all(study(next), Goal.LEAST_COST).changes()).isEmpty();
+  }
+
+  /// 0.43 A and 2.2 A at least cost have a breaker each; fewest kinds takes the larger for both, as
+  /// the wire need be no thicker and it costs less than another kind in stock.
+  @Test
+  void fewestKindsMergesDevicesToo() {
+    var panel =
+        Panel.mains()
+            .device("F", "breaker-1p-c16")
+            .device("E", "heater-100w-230v")
+            .wire("X0:L1", "F:1", 2.5, 0.5)
+            .wire("F:2", "E:L", 2.5, 2)
+            .wire("E:N", "X0:N", 2.5, 2)
+            .device("G", "breaker-1p-c16")
+            .wire("X0:L2", "G:1", 2.5, 0.5);
+    for (var i = 0; i < 5; i++)
+      panel
+          .device("H" + i, "heater-100w-230v")
+          .wire("G:2", "H" + i + ":L", 2.5, 2)
+          .wire("H" + i + ":N", "X0:N", 2.5, 2);
+    var project = panel.build();
+    var cheap = Choosing.all(study(project), Goal.LEAST_COST).edit().apply(project);
+    assertThat(part(cheap, "F")).isNotEqualTo(part(cheap, "G"));
+    var proposal = Choosing.all(study(project), Goal.FEWEST_KINDS);
+    var few = proposal.edit().apply(project);
+    assertThat(part(few, "F")).isEqualTo(part(few, "G")).isEqualTo(part(cheap, "G"));
+    assertThat(proposal.changes()).anyMatch(c -> c.why().contains("one kind of device fewer"));
+    passes(few, ITS_RULES);
+    assertThat(Choosing.all(study(few), Goal.FEWEST_KINDS).changes()).isEmpty();
+  }
+
   /// Choosing for one load leaves what only others use.
   @Test
   void oneLoadIsChosenAlone() {
@@ -273,7 +337,7 @@ class ChoosingTest {
     }
     var project = panel.wire("X0:L1", "F:1", 16, 1).build();
     var proposal = Choosing.all(study(project), Goal.LEAST_COST);
-    assertThat(proposal.left()).contains("no breaker of the catalogue suits -F");
+    assertThat(proposal.left()).contains("no device of the catalogue suits -F");
     assertThat(proposal.edit().apply(project).device(new Id("F")).orElseThrow().part())
         .isEqualTo("breaker-1p-c32");
   }

@@ -218,7 +218,11 @@ class FaultRulesTest {
         panel.brief(b ->
             new Brief(
                 b.supply(), b.surroundings(), b.policies().sizedBy(Brief.Sizing.NORTH_AMERICAN)));
-    assertThat(american.judge(new BranchDevice(), "F")).isInstanceOf(Verdict.Finding.class);
+    var finding = (Verdict.Finding) american.judge(new BranchDevice(), "F");
+    var listed = finding.repairs().getFirst().edit().apply(american.build());
+    assertThat(new BranchDevice().check(Panel.study(listed)))
+        .isNotEmpty()
+        .allMatch(Verdict.Pass.class::isInstance);
     assertThat(
             new BranchDevice()
                 .check(Panel.study(answering(american, School.SMALL_BREAKER, "branch").build())))

@@ -161,6 +161,34 @@ class ProtectionTest {
     everyRepairCures(finding, new InrushAgainstCurve(), panel.build());
   }
 
+  /// A motor of 3.4 A takes 7 times that, 23.8 A, for a second. A gG 4 A need carry no more than 14
+  /// A for 0.1 s, so it may melt after 0.1 · (14/23.8)² = 35 ms; a 10 A one carries 22 A for 10 s
+  /// and 58 A for 0.1 s, on the line between more than a second (gates from memory).
+  @ParameterizedTest
+  @CsvSource({"fuse-3p-gg4, true", "fuse-3p-gg10, false", "motor-protector-4a, false"})
+  void aFuseOutlivesTheStartOfAMotor(String device, boolean blows) {
+    var panel =
+        Panel.mains()
+            .device("F", device)
+            .device("M", "motor-1p5kw-230-400")
+            .linked(nelvar.core.catalogue.Linkage.STAR)
+            .wire("X0:L1", "F:1", 2.5, 1)
+            .wire("X0:L2", "F:3", 2.5, 1)
+            .wire("X0:L3", "F:5", 2.5, 1)
+            .wire("F:2", "M:U", 2.5, 5)
+            .wire("F:4", "M:V", 2.5, 5)
+            .wire("F:6", "M:W", 2.5, 5);
+    var verdict = panel.judge(new InrushAgainstCurve(), "F");
+    if (!blows) {
+      assertThat(verdict).isInstanceOf(Verdict.Pass.class);
+      return;
+    }
+    var finding = finding(verdict);
+    assertThat(finding.title()).isEqualTo("May blow when switched on");
+    assertThat(finding.text()).contains("for 1 s", "gG 4 A", "after 34.6 ms");
+    everyRepairCures(finding, new InrushAgainstCurve(), panel.build());
+  }
+
   @Test
   void inputsBehindOneBreakerChargeTogether() {
     var two =

@@ -27,6 +27,7 @@ public final class Shots {
       window.begin();
       primary.setScene(scene);
       primary.show();
+      read();
       picture(scene, folder.resolve("0-welcome.png"));
       window.desk().openDemo();
       var stages = window.stages();
@@ -102,6 +103,13 @@ public final class Shots {
     model.write("I", "3 A");
     model.write("Un", "24 V");
     window.quick();
+  }
+
+  /// The welcome's picture comes when the demo has been read.
+  private static void read() {
+    var there = new java.util.concurrent.atomic.AtomicBoolean();
+    DemoMachine.whenRead(_ -> there.set(true));
+    for (var turn = 0; turn < 200 && !there.get(); turn++) pulse(50);
   }
 
   private static void settle(PackStage pack) {

@@ -164,7 +164,7 @@ public final class PathStrip {
         Shape.line(
             18,
             BACK,
-            right,
+            right - 8,
             BACK,
             new Shape.Pen(flows ? ink : Ink.TEXT_FAINT, 1.5, flows ? 0 : 5)));
     shapes.add(

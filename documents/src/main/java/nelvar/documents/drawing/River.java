@@ -25,6 +25,11 @@ import nelvar.core.units.Significant;
 public final class River {
   private static final double ROW = 21;
 
+  /// A river lower than this is spread until it is, or by half at most.
+  private static final double FILLED = 500;
+
+  private static final double MOST_SPREAD = 1.5;
+
   /// Gates on arms thinner than this have their label beside them.
   private static final double INLINE = 13;
 
@@ -52,12 +57,14 @@ public final class River {
   private final List<Drawing.Spot> spots = new ArrayList<>();
   private final Map<Id, Severity> worst = new HashMap<>();
   private final Set<Id> open = new HashSet<>();
+  private final double spread;
   private double y = TOP;
   private double scale;
 
-  private River(Review review, View view) {
+  private River(Review review, View view, double spread) {
     this.study = review.study();
     this.view = view;
+    this.spread = spread;
     view.selected().ifPresent(open::add);
     for (var entry : review.open())
       worst.merge(
@@ -67,11 +74,16 @@ public final class River {
   }
 
   public static Drawing of(Review review, View view) {
-    var river = new River(review, view);
-    var roots = PowerTree.of(river.study);
-    for (var root : roots) river.root(root);
-    river.arms.addAll(river.shapes);
-    return new Drawing(WIDTH, river.y + 8, river.arms, river.spots);
+    var roots = PowerTree.of(review.study());
+    var low = new River(review, view, 1).drawn(roots);
+    if (low.height() >= FILLED) return low;
+    return new River(review, view, Math.min(MOST_SPREAD, FILLED / low.height())).drawn(roots);
+  }
+
+  private Drawing drawn(List<Branch> roots) {
+    for (var root : roots) root(root);
+    arms.addAll(shapes);
+    return new Drawing(WIDTH, y + 8, arms, spots);
   }
 
   /// How much flows into a branch, in the unit of the view.
@@ -81,14 +93,14 @@ public final class River {
 
   private void root(Branch root) {
     var total = root.children().stream().mapToDouble(this::flow).sum();
-    scale = total > 0 ? (view.amps() ? 90 : 115) / total : 1;
+    scale = total > 0 ? (view.amps() ? 90 : 115) * spread / total : 1;
     if (view.amps()) scale = Math.min(scale, 14);
     var groups = Grouped.of(root.children(), study, open);
     var placed = new ArrayList<Placed>();
     for (var group : groups)
       placed.add(place(group, 0, root.gives().map(Ink::of).orElse(Ink.MAINS), false));
     if (placed.isEmpty()) {
-      y += ROW;
+      y += ROW * spread;
       return;
     }
     var height = placed.stream().mapToDouble(p -> p.width).sum();
@@ -236,7 +248,8 @@ public final class River {
   }
 
   private double row(Grouped group) {
-    return Math.max(ROW, group.members().stream().mapToDouble(this::flow).sum() * scale + 14);
+    return Math.max(
+        ROW * spread, group.members().stream().mapToDouble(this::flow).sum() * scale + 14);
   }
 
   private static double gateHeight(double width) {

@@ -211,16 +211,14 @@ public final class TimeCurrentChart {
     if (points.size() < 2) return;
     shapes.add(line(points, pen));
     var wire = chain.wire().get();
-    var at = points.get(points.size() * 2 / 3);
+    var first = points.getFirst();
+    var second = points.get(1);
+    // Beside the steep part, where the fewest lines cross it.
+    var at = new double[] {(first[0] + second[0]) / 2, (first[1] + second[1]) / 2};
     var name = "%s, %s: damage".formatted(wire.label(), wire.section().orElseThrow());
-    shapes.add(
-        Shape.text(
-            Math.min(at[0] + text * 0.6, left + plotWidth - text * 9),
-            at[1],
-            name,
-            Face.TEXT,
-            text,
-            Ink.TEXT));
+    var wide = Faces.width(name, Face.TEXT, text);
+    var from = Math.min(at[0] + text * 0.6, left + plotWidth - wide - text * 0.5);
+    shapes.add(Shape.text(from, at[1], name, Face.TEXT, text, Ink.TEXT));
     spots.add(new Spot(at[0] - text, at[1] - text, text * 10, text * 2, wire.id(), name));
   }
 

@@ -7,18 +7,18 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import nelvar.core.analysis.Study;
-import nelvar.core.analysis.protection.BreakerChoice;
 import nelvar.core.analysis.protection.DeviceAgainstWire;
 import nelvar.core.analysis.protection.Guards;
+import nelvar.core.analysis.protection.Replacement;
 import nelvar.core.analysis.sizing.DropCheck;
 import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.analysis.sizing.SectionChoice;
 import nelvar.core.analysis.sizing.Sections;
 import nelvar.core.analysis.sizing.WithstandsFault;
-import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.Part;
 import nelvar.core.model.Conductor;
@@ -33,11 +33,12 @@ import nelvar.core.units.Current;
 
 /// Chooses devices and wires together.
 ///
-/// First the cheapest breaker of the same poles, listing and no less breaking capacity that carries
-/// its load and stands its inrush; then for each wire the least section that carries the load and
-/// the device's rating, survives a short and is allowed; then the wire that loses most is thickened
-/// until every feed keeps the drop. What is fixed by hand stays. Disconnection and breaking
-/// capacity are judged afterwards by their own rules.
+/// First the least breaker, fuse or motor protective switch of the same kind, poles, listing and no
+/// less breaking capacity that carries its load and stands its inrush; where few kinds are wanted,
+/// one that is chosen elsewhere, if no wire need be thicker for it. Then for each wire the least
+/// section that carries the load and the device's rating, survives a short and is allowed; then the
+/// wire that loses most is thickened until every feed keeps the drop. What is fixed by hand stays.
+/// Disconnection and breaking capacity are judged afterwards by their own rules.
 ///
 /// One choice is made from the currents of the project as it is; it is repeated until it stays.
 public final class Choosing {
@@ -56,6 +57,7 @@ public final class Choosing {
   private final Scope scope;
   private final Set<Id> fixed;
   private final Map<Id, Part> devices = new LinkedHashMap<>();
+  private final Map<Id, Guards.Guarding> guarded = new LinkedHashMap<>();
   private final Map<Id, CrossSection> sections = new LinkedHashMap<>();
   private final Map<Id, Trail> trails = new HashMap<>();
   private final Map<Id, String> reasons = new HashMap<>();
@@ -126,38 +128,28 @@ public final class Choosing {
   }
 
   private void choose() {
-    for (var guarding : Guards.all(study)) breaker(guarding);
+    if (!growing) for (var guarding : Guards.all(study)) device(guarding);
+    if (!growing && goal.stocking() > 0) mergeDevices();
     for (var wire : study.project().conductors()) wire(wire);
     for (var feed : study.network().feeds())
       if (scope.holds(feed) && DropCheck.judged(feed, study)) keepDrop(feed);
     if (goal.stocking() > 0) merge();
   }
 
-  private void breaker(Guards.Guarding guarding) {
+  private void device(Guards.Guarding guarding) {
     var device = guarding.device().device();
-    if (guarding.feeds().stream().noneMatch(scope::holds)
-        || !(study.part(device).orElse(null) instanceof CircuitBreaker now)) return;
+    var now = study.part(device).orElseThrow();
+    if (guarding.feeds().stream().noneMatch(scope::holds) || !Replacement.chosen(now)) return;
     if (fixed.contains(device.id())) {
       left.add(device.designation() + " is fixed by hand");
       return;
     }
     var rated = Schools.rated(guarding.design(), device.designation().text(), study);
-    var surge = BreakerChoice.effective(guarding.inrushPeak());
-    study
-        .catalogue()
-        .of(CircuitBreaker.class)
-        .filter(next -> next.poles() == now.poles() && next.listing().equals(now.listing()))
-        .filter(next -> next.breakingCapacity().compareTo(now.breakingCapacity()) >= 0)
-        .filter(next -> next.rating().compareTo(rated.value()) >= 0)
-        .filter(next -> next.curve().holds(next.rating()).value().compareTo(surge) >= 0)
-        .min(
-            Comparator.comparing(CircuitBreaker::rating)
-                .thenComparing(next -> next.price().orElse(nelvar.core.units.Price.ZERO))
-                .thenComparing(CircuitBreaker::curve)
-                .thenComparing(CircuitBreaker::id))
+    Replacement.least(now, guarding, study)
         .ifPresentOrElse(
             next -> {
               devices.put(device.id(), next);
+              guarded.put(device.id(), guarding);
               trails.put(device.id(), rated.trail());
               reasons.put(
                   device.id(),
@@ -166,7 +158,61 @@ public final class Choosing {
                           .formatted(rated.value(), guarding.inrushPeak())
                       : "least rating for " + rated.value());
             },
-            () -> left.add("no breaker of the catalogue suits " + device.designation()));
+            () -> left.add("no device of the catalogue suits " + device.designation()));
+  }
+
+  /// Puts a device chosen elsewhere in the place of all smaller ones of a kind, where it does their
+  /// work, their wires need be no thicker, and what it costs more is less than another kind in
+  /// stock.
+  private void mergeDevices() {
+    var byRating =
+        Comparator.comparing((Part part) -> part.guard().orElseThrow().rating())
+            .thenComparing(Part::id);
+    for (var small : devices.values().stream().distinct().sorted(byRating).toList()) {
+      var users =
+          devices.entrySet().stream()
+              .filter(entry -> entry.getValue().equals(small))
+              .map(Map.Entry::getKey)
+              .toList();
+      devices.values().stream()
+          .distinct()
+          .filter(next -> byRating.compare(next, small) > 0)
+          .sorted(byRating)
+          .filter(next -> users.size() * (price(next) - price(small)) < goal.stocking())
+          .filter(next -> users.stream().allMatch(user -> replaces(next, user)))
+          .findFirst()
+          .ifPresent(next -> {
+            for (var user : users) {
+              devices.put(user, next);
+              reasons.merge(
+                  user,
+                  "",
+                  (why, _) ->
+                      why.replaceFirst("; one kind.*", "")
+                          + "; one kind of device fewer than with "
+                          + small.guard().orElseThrow());
+            }
+          });
+    }
+  }
+
+  private boolean replaces(Part next, Id user) {
+    var guarding = Objects.requireNonNull(guarded.get(user));
+    var small = Objects.requireNonNull(devices.get(user));
+    if (!Replacement.works(small, next, guarding, study)) return false;
+    for (var wire : guarding.wires()) {
+      if (!wire.carriesWork()) continue;
+      var thin = SectionChoice.atLeast(wire, needed(wire), study).map(Explained::value);
+      devices.put(user, next);
+      var thick = SectionChoice.atLeast(wire, needed(wire), study).map(Explained::value);
+      devices.put(user, small);
+      if (!thin.equals(thick)) return false;
+    }
+    return true;
+  }
+
+  private static double price(Part part) {
+    return part.price().map(price -> price.amount().doubleValue()).orElse(0.0);
   }
 
   private final Map<Id, Boolean> scoped = new HashMap<>();
@@ -239,9 +285,13 @@ public final class Choosing {
 
   /// What a device will protect with, once what is chosen stands in its place.
   private Guard present(Feed.Guarded guarded) {
-    return devices.get(guarded.device().id()) instanceof CircuitBreaker breaker
-        ? new Guard.Breaker(breaker.rating(), breaker.curve())
-        : guarded.guard();
+    var id = guarded.device().id();
+    var next = devices.get(id);
+    if (next == null) return guarded.guard();
+    var guard = next.guard().orElseThrow();
+    return guard instanceof Guard.MotorSwitch motor
+        ? motor.setTo(Optional.of(Objects.requireNonNull(this.guarded.get(id)).design()))
+        : guard;
   }
 
   /// The least of the sizes it can be had in that survives a short circuit behind its device.
@@ -367,7 +417,12 @@ public final class Choosing {
     for (var entry : devices.entrySet()) {
       var device = study.device(entry.getKey()).orElseThrow();
       if (!device.part().equals(entry.getValue().id()))
-        all = all.then(Edits.swap(device, entry.getValue()));
+        all =
+            all.then(
+                Replacement.swap(
+                    device,
+                    entry.getValue(),
+                    Objects.requireNonNull(guarded.get(entry.getKey())).design()));
     }
     var bySize = new LinkedHashMap<CrossSection, Set<Id>>();
     sections.forEach((id, size) -> {

@@ -3,8 +3,8 @@ package nelvar.core.analysis.choice;
 import java.util.LinkedHashSet;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.protection.Guards;
+import nelvar.core.analysis.protection.Replacement;
 import nelvar.core.catalogue.CableStock;
-import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.WireStock;
 import nelvar.core.model.Id;
@@ -20,9 +20,10 @@ record Tally(double cost, int kinds) {
     for (var guarding : Guards.all(study)) {
       var device = guarding.device().device();
       if (guarding.feeds().stream().noneMatch(scope::holds)
-          || !(study.part(device).orElse(null) instanceof CircuitBreaker breaker)) continue;
-      cost += price(breaker);
-      kinds.add(breaker.id());
+          || study.part(device).filter(Replacement::chosen).isEmpty()) continue;
+      var part = study.part(device).orElseThrow();
+      cost += price(part);
+      kinds.add(part.id());
     }
     for (var wire : study.project().conductors()) {
       if (!wire.carriesWork() || wire.section().isEmpty() || !choosing.scoped(wire)) continue;

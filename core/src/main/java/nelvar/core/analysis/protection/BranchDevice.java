@@ -8,8 +8,6 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Schools;
-import nelvar.core.catalogue.CircuitBreaker;
-import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -80,13 +78,7 @@ public final class BranchDevice implements Rule {
   }
 
   private static boolean branch(Device device, Study study) {
-    return study
-        .part(device)
-        .map(part ->
-            part instanceof CircuitBreaker breaker
-                ? breaker.listing().filter(CircuitBreaker.Listing.BRANCH::equals).isPresent()
-                : part.guard().orElse(null) instanceof Guard.Fuse(_, var fuse) && fuse.branch())
-        .orElse(false);
+    return study.part(device).filter(Replacement::branch).isPresent();
   }
 
   private static Verdict finding(Id id, List<Feed> feeds, Study study) {
@@ -108,6 +100,13 @@ public final class BranchDevice implements Rule {
         "%s is the first device before %s and is not listed for branch circuits: an inspector will not pass it, and it may not survive a short. Take a listed breaker or a class CC or J fuse, here or ahead of it."
             .formatted(device.designation(), loads),
         w.explain(device).trail(),
-        List.of());
+        Guards.all(study).stream()
+            .filter(guarding -> guarding.device().device().id().equals(id))
+            .limit(1)
+            .flatMap(guarding ->
+                Replacement.listed(study.part(device).orElseThrow(), guarding, study)
+                    .limit(1)
+                    .map(next -> Replacement.repair(device, next, guarding)))
+            .toList());
   }
 }

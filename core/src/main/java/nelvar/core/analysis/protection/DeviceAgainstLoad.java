@@ -5,11 +5,9 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Schools;
-import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
-import nelvar.core.model.edit.Edits;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Explained;
 
@@ -46,10 +44,9 @@ public final class DeviceAgainstLoad implements Rule {
     var judged = Explained.atMost(rated, "Ib", rating, DEMAND);
     if (judged.holds()) return new Verdict.Pass(device.id(), judged.trail());
     var repairs = new ArrayList<Repair>();
-    if (study.part(device).orElse(null) instanceof CircuitBreaker now)
-      BreakerSwap.candidates(now, guarding, study)
-          .findFirst()
-          .ifPresent(next -> repairs.add(Repair.of(Edits.swap(device, next))));
+    Replacement.candidates(study.part(device).orElseThrow(), guarding, study)
+        .findFirst()
+        .ifPresent(next -> repairs.add(Replacement.repair(device, next, guarding)));
     return new Verdict.Finding(
         device.id(),
         Severity.ERROR,

@@ -15,7 +15,6 @@ import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.analysis.sizing.SectionChoice;
 import nelvar.core.analysis.sizing.Sections;
-import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Repair;
@@ -176,12 +175,11 @@ public final class DeviceAgainstWire implements Rule {
   private static Verdict tooLarge(Feed.Guarded guard, List<Weak> wires, Study study) {
     var thinnest = wires.stream().min(java.util.Comparator.comparing(Weak::allowed)).orElseThrow();
     var repairs = new ArrayList<Repair>();
-    if (study.part(guard.device()).orElse(null) instanceof CircuitBreaker now) {
-      BreakerSwap.candidates(now, Guards.of(guard, study).orElseThrow(), study)
-          .findFirst()
-          .map(next -> Repair.of(Edits.swap(guard.device(), next)))
-          .ifPresent(repairs::add);
-    }
+    var guarding = Guards.of(guard, study).orElseThrow();
+    Replacement.candidates(study.part(guard.device()).orElseThrow(), guarding, study)
+        .findFirst()
+        .map(next -> Replacement.repair(guard.device(), next, guarding))
+        .ifPresent(repairs::add);
     if (wires.size() == 1) thicker(thinnest, study).ifPresent(repairs::add);
     else allThicker(wires, study).ifPresent(repairs::add);
     var names =

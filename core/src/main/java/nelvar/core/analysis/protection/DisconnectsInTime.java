@@ -5,7 +5,6 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.ResidualCurrentDevice;
@@ -17,7 +16,6 @@ import nelvar.core.model.Brief;
 import nelvar.core.model.Device;
 import nelvar.core.model.School;
 import nelvar.core.model.TerminalRef;
-import nelvar.core.model.edit.Edits;
 import nelvar.core.network.Edge;
 import nelvar.core.network.Feed;
 import nelvar.core.network.TripTime;
@@ -337,17 +335,16 @@ public final class DisconnectsInTime implements Rule {
 
   private static List<Repair> repairs(
       Feed.Guarded guard, Duration time, Current current, Study study) {
-    if (!(study.part(guard.device()).orElse(null) instanceof CircuitBreaker now)) return List.of();
+    var now = study.part(guard.device()).orElseThrow();
     return Guards.of(guard, study).stream()
-        .flatMap(guarding -> BreakerSwap.candidates(now, guarding, study))
-        .filter(next ->
-            TripTime.opensWithin(
-                        new Guard.Breaker(next.rating(), next.curve()), time, TripTime.ALTERNATING)
-                    .compareTo(current)
-                <= 0)
-        .findFirst()
-        .map(next -> Repair.of(Edits.swap(guard.device(), next)))
-        .stream()
+        .flatMap(guarding ->
+            Replacement.candidates(now, guarding, study)
+                .filter(next ->
+                    TripTime.opensWithin(next.guard().orElseThrow(), time, TripTime.ALTERNATING)
+                            .compareTo(current)
+                        <= 0)
+                .limit(1)
+                .map(next -> Replacement.repair(guard.device(), next, guarding)))
         .toList();
   }
 }

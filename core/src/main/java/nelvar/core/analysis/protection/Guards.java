@@ -12,11 +12,13 @@ import nelvar.core.model.Conductor;
 import nelvar.core.network.Edge;
 import nelvar.core.network.Feed;
 import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
 
 /// The protective devices of a project, each with what flows through it and what it guards.
 public final class Guards {
   /// @param design greatest design current of its poles
   /// @param inrushPeak greatest instantaneous current of its poles at switching on
+  /// @param inrushDuration how long that lasts
   /// @param feeds loads it guards as the nearest device
   /// @param wires conductors it guards as the nearest device
   public record Guarding(
@@ -24,6 +26,7 @@ public final class Guards {
       Current design,
       Current running,
       Current inrushPeak,
+      Duration inrushDuration,
       Set<Feed> feeds,
       List<Conductor> wires) {}
 
@@ -66,6 +69,7 @@ public final class Guards {
               new Current(sum.design()),
               new Current(sum.running()),
               new Current(sum.inrushPeak()),
+              new Duration(sum.inrushSeconds()),
               feeds.getOrDefault(guarded, Set.of()),
               wires.getOrDefault(guarded, List.of()));
       all.merge(
@@ -77,13 +81,14 @@ public final class Guards {
                   max(a.design(), b.design()),
                   max(a.running(), b.running()),
                   max(a.inrushPeak(), b.inrushPeak()),
+                  max(a.inrushDuration(), b.inrushDuration()),
                   a.feeds(),
                   a.wires()));
     }
     return all;
   }
 
-  private static Current max(Current a, Current b) {
+  private static <T extends Comparable<T>> T max(T a, T b) {
     return a.compareTo(b) >= 0 ? a : b;
   }
 

@@ -36,6 +36,7 @@ final class InsertBreaker {
     return study
         .catalogue()
         .of(CircuitBreaker.class)
+        .filter(part -> Replacement.mayProtect(part, study))
         .filter(part ->
             part.poles() == poles && part.rating().compareTo(study.designCurrent(feed)) >= 0)
         .filter(part ->

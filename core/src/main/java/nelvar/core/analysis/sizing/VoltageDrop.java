@@ -132,7 +132,8 @@ public final class VoltageDrop {
     var out = study.wires(feed.lineWays().getFirst());
     var back = feed.intake().threePhase() ? List.<Conductor>of() : study.wires(feed.backWay());
     var w = Working.of("Voltage drop to " + feed.device().designation());
-    w.assumed("T", study.hot(), "as warm as their insulation (Brief) allows; cooler ones lose less");
+    w.assumed(
+        "T", study.hot(), "as warm as their insulation (Brief) allows; cooler ones lose less");
     w.given(
         "cosφ",
         study.currents().drawn(feed).powerFactor(),

@@ -45,6 +45,8 @@ public final class Currents {
     private double largest;
     private double charging;
     private double starting;
+    private double chargingTime;
+    private double startingTime;
 
     public double running() {
       return running.magnitude();
@@ -65,12 +67,25 @@ public final class Currents {
       return Math.max(charging, starting);
     }
 
+    /// How long that lasts, s.
+    public double inrushSeconds() {
+      return charging >= starting ? chargingTime : startingTime;
+    }
+
     private void add(Sum other) {
       running = running.plus(other.running);
       design = design.plus(other.design);
       largest = Math.max(largest, other.largest);
       charging += other.charging;
-      starting = Math.max(starting, other.starting);
+      chargingTime = Math.max(chargingTime, other.chargingTime);
+      start(other.starting, other.startingTime);
+    }
+
+    private void start(double peak, double seconds) {
+      if (peak > starting || (peak == starting && seconds > startingTime)) {
+        starting = peak;
+        startingTime = seconds;
+      }
     }
 
     private Sum times(double part) {
@@ -80,6 +95,8 @@ public final class Currents {
       next.largest = largest * part;
       next.charging = charging * part;
       next.starting = starting * part;
+      next.chargingTime = chargingTime;
+      next.startingTime = startingTime;
       return next;
     }
 
@@ -90,9 +107,10 @@ public final class Currents {
       feed.intake()
           .inrush()
           .ifPresent(inrush -> {
-            if (feed.intake().demand() instanceof Demand.Converts)
+            if (feed.intake().demand() instanceof Demand.Converts) {
               charging += inrush.peak().amperes();
-            else starting = Math.max(starting, inrush.peak().amperes());
+              chargingTime = Math.max(chargingTime, inrush.duration().seconds());
+            } else start(inrush.peak().amperes(), inrush.duration().seconds());
           });
     }
   }

@@ -1,0 +1,186 @@
+package nelvar.core.analysis.protection;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.sizing.Ampacity;
+import nelvar.core.analysis.sizing.Schools;
+import nelvar.core.catalogue.CircuitBreaker;
+import nelvar.core.catalogue.FuseHolder;
+import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.MotorProtector;
+import nelvar.core.catalogue.Part;
+import nelvar.core.finding.Repair;
+import nelvar.core.model.Device;
+import nelvar.core.model.School;
+import nelvar.core.model.edit.Edit;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.network.TripTime;
+import nelvar.core.standards.FuseClass;
+import nelvar.core.units.Current;
+import nelvar.core.units.Price;
+
+/// Protective devices of the catalogue that could stand in the place of another: breakers for a
+/// breaker, fuses of its class for a fuse, motor protective switches for one.
+public final class Replacement {
+  private Replacement() {}
+
+  /// The device with the least rating that carries the load and stands what flows at switching on;
+  /// wires are not looked at.
+  public static Optional<Part> least(Part now, Guards.Guarding guarding, Study study) {
+    return alike(now, study).stream()
+        .filter(next -> works(guard(next), guarding, study))
+        .min(
+            Comparator.comparing((Part next) -> guard(next).rating())
+                .thenComparing(Replacement::price)
+                .thenComparing(next -> guard(next).toString())
+                .thenComparing(Part::id));
+  }
+
+  /// Whether this kind of device is chosen by its rating at all.
+  public static boolean chosen(Part part) {
+    return part instanceof CircuitBreaker
+        || part instanceof FuseHolder
+        || part instanceof MotorProtector;
+  }
+
+  /// Whether `next` may stand for `now` and does its work; wires are not looked at.
+  public static boolean works(Part now, Part next, Guards.Guarding guarding, Study study) {
+    return alike(now, next) && works(guard(next), guarding, study);
+  }
+
+  /// Those that carry the load, stand what flows at switching on and are no larger than any wire
+  /// they guard allows; nearest rating first.
+  static Stream<Part> candidates(Part now, Guards.Guarding guarding, Study study) {
+    return nearest(alike(now, study).stream(), now, guarding, study);
+  }
+
+  /// As [#candidates], of those that may protect a branch in the North American school.
+  static Stream<Part> listed(Part now, Guards.Guarding guarding, Study study) {
+    return nearest(
+        study.catalogue().all().stream()
+            .filter(next -> next.terminals().equals(now.terminals()) && branch(next)),
+        now,
+        guarding,
+        study);
+  }
+
+  /// Whether a device may protect a branch in the North American school.
+  static boolean branch(Part part) {
+    return part instanceof CircuitBreaker breaker
+        ? breaker.listing().filter(CircuitBreaker.Listing.BRANCH::equals).isPresent()
+        : part.guard().orElse(null) instanceof Guard.Fuse(_, var fuse) && fuse.branch();
+  }
+
+  /// Whether the school of the Brief lets a new device protect a branch.
+  static boolean mayProtect(Part part, Study study) {
+    if (Schools.american(study)
+        && study.project().brief().policies().chose(School.SMALL_BREAKER, "marked"))
+      return branch(part);
+    return !(part instanceof CircuitBreaker breaker) || breaker.listing().isEmpty();
+  }
+
+  private static Stream<Part> nearest(
+      Stream<Part> parts, Part now, Guards.Guarding guarding, Study study) {
+    var rating = guarding.device().guard().rating().amperes();
+    return parts
+        .filter(next -> !next.id().equals(now.id()))
+        .filter(next -> works(guard(next), guarding, study))
+        .filter(next -> spares(guard(next), guarding, study))
+        .sorted(
+            Comparator.comparingDouble(
+                    (Part next) -> Math.abs(guard(next).rating().amperes() - rating))
+                .thenComparing(Replacement::price)
+                .thenComparing(Part::id));
+  }
+
+  /// The repair that puts it there; a motor protective switch is set to what flows.
+  static Repair repair(Device device, Part next, Guards.Guarding guarding) {
+    return Repair.of(swap(device, next, guarding.design()));
+  }
+
+  /// In place of a device; a motor protective switch is set to `current`.
+  public static Edit swap(Device device, Part next, Current current) {
+    var swap = Edits.swap(device, next);
+    return next instanceof MotorProtector
+        ? swap.then(Edits.trip(device, Optional.of(current)))
+        : swap;
+  }
+
+  private static List<Part> alike(Part now, Study study) {
+    return study.once(
+        List.of("alike", now.id()),
+        () -> study.catalogue().all().stream().filter(next -> alike(now, next)).toList());
+  }
+
+  private static boolean alike(Part now, Part next) {
+    return switch (now) {
+      case CircuitBreaker a ->
+          next instanceof CircuitBreaker b
+              && a.poles() == b.poles()
+              && a.listing().equals(b.listing())
+              && b.breakingCapacity().compareTo(a.breakingCapacity()) >= 0;
+      case FuseHolder a ->
+          next instanceof FuseHolder b
+              && a.poles() == b.poles()
+              && a.fuse().orElse(FuseClass.GG) == b.fuse().orElse(FuseClass.GG)
+              && b.breakingCapacity().compareTo(a.breakingCapacity()) >= 0;
+      case MotorProtector a ->
+          next instanceof MotorProtector b
+              && b.breakingCapacity().compareTo(a.breakingCapacity()) >= 0;
+      default -> false;
+    };
+  }
+
+  private static boolean works(Guard next, Guards.Guarding guarding, Study study) {
+    return carries(next, guarding, study) && stands(next, guarding);
+  }
+
+  private static boolean carries(Guard next, Guards.Guarding guarding, Study study) {
+    return next instanceof Guard.MotorSwitch(var least, var greatest, _)
+        ? least.compareTo(guarding.design()) <= 0 && greatest.compareTo(guarding.design()) >= 0
+        : next.rating().compareTo(Schools.rated(guarding.design(), "", study).value()) >= 0;
+  }
+
+  /// Whether it lets the current at switching on pass. A breaker by its curve; a fuse or a motor
+  /// protective switch must not open before the inrush is over. Semiconductor fuses are their
+  /// maker's matter, electronic channels limit.
+  static boolean stands(Guard next, Guards.Guarding guarding) {
+    var surge = BreakerChoice.effective(guarding.inrushPeak());
+    return switch (next) {
+      case Guard.Breaker(var rating, var curve) ->
+          curve.holds(rating).value().compareTo(surge) >= 0;
+      case Guard.Fuse(_, var fuse) when fuse == FuseClass.GR -> true;
+      case Guard.Fuse _, Guard.MotorSwitch _ ->
+          TripTime.earliest(next, surge, TripTime.ALTERNATING)
+              .map(opens -> opens.compareTo(guarding.inrushDuration()) >= 0)
+              .orElse(true);
+      case Guard.Electronic _ -> true;
+    };
+  }
+
+  private static boolean spares(Guard next, Guards.Guarding guarding, Study study) {
+    return guarding.wires().stream()
+        .allMatch(wire ->
+            Ampacity.of(wire, study)
+                .found()
+                .map(iz ->
+                    next.rating()
+                            .compareTo(
+                                Schools.greatestDevice(iz, wire, study)
+                                    .value()
+                                    .times(Guards.shareOfAmpacity(next, study)))
+                        <= 0)
+                .orElse(true));
+  }
+
+  private static Guard guard(Part part) {
+    return part.guard().orElseThrow();
+  }
+
+  private static Price price(Part part) {
+    return part.price().orElse(Price.ZERO);
+  }
+}
