@@ -43,6 +43,11 @@ public class ChooseBenchmark {
   }
 
   @Benchmark
+  public Proposal chooseFewestKindsFor500Feeds() {
+    return Choosing.all(Study.of(panel, CatalogueFile.standard()), Goal.FEWEST_KINDS);
+  }
+
+  @Benchmark
   public String aQuickCalculation() {
     return drop.answer(DROP) instanceof Computed.Known<?>(var explained)
         ? explained.trail().text()

@@ -65,7 +65,7 @@ class FactsTest {
   void aBreakerTellsTheLeastThatWouldDo() {
     var facts = device("F5");
     assertThat(facts.get("All on").value()).endsWith("of 6 A");
-    assertThat(facts.get("At switching on").value()).isEqualTo("34 A peak");
+    assertThat(facts.get("At switching on").value()).isEqualTo("34 A peak, 1 ms");
     // D 3 A lets 30 A pass, more than the 24 A effective.
     assertThat(facts.get("Least that would do").value()).isEqualTo("D 3 A");
     assertThat(device("F21")).containsKey("Channel 1, all on");

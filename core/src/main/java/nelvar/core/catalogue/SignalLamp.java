@@ -9,13 +9,16 @@ import nelvar.core.units.Price;
 import nelvar.core.units.VoltageRange;
 
 /// Signal tower or lamp, all stages lit.
+///
+/// @param inrush of a cold filament, or of the capacitors of a lamp with electronics
 public record SignalLamp(
     String id,
     String name,
     Optional<Price> price,
     Optional<Power> loss,
     VoltageRange input,
-    Current current)
+    Current current,
+    Optional<Inrush> inrush)
     implements Part {
   @Override
   public List<Terminal> terminals() {
@@ -25,7 +28,6 @@ public record SignalLamp(
   @Override
   public List<Intake> intakes(Linkage linkage) {
     return List.of(
-        Intake.twoWire(
-            "supply", "+", "-", input, new Demand.FixedCurrent(current), Optional.empty()));
+        Intake.twoWire("supply", "+", "-", input, new Demand.FixedCurrent(current), inrush));
   }
 }

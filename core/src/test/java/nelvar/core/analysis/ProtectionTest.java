@@ -189,6 +189,21 @@ class ProtectionTest {
     everyRepairCures(finding, new InrushAgainstCurve(), panel.build());
   }
 
+  /// A cold halogen filament takes 10 A peak, 7.1 A effective: C 1 A lets 5 A pass, C 2 A 10 A.
+  @ParameterizedTest
+  @CsvSource({"breaker-1p-c1, true", "breaker-1p-c2, false"})
+  void aColdFilamentMayTripItsBreaker(String breaker, boolean trips) {
+    var panel =
+        Panel.dc()
+            .device("F2", breaker)
+            .device("H", "lamp-halogen-24v-20w")
+            .wire("T:+", "F2:1", 1, 1)
+            .wire("F2:2", "H:+", 1, 3)
+            .wire("H:-", "T:-", 1, 3);
+    assertThat(panel.judge(new InrushAgainstCurve(), "F2") instanceof Verdict.Finding)
+        .isEqualTo(trips);
+  }
+
   @Test
   void inputsBehindOneBreakerChargeTogether() {
     var two =

@@ -7,13 +7,16 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.analysis.protection.BreakerChoice;
 import nelvar.core.analysis.protection.Guards;
+import nelvar.core.analysis.protection.Replacement;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.ConductorTemperature;
 import nelvar.core.analysis.sizing.SectionChoice;
 import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.analysis.supply.SupplyLoad;
+import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.MainsInlet;
+import nelvar.core.catalogue.Part;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.trail.Computed;
@@ -72,13 +75,21 @@ public final class Facts {
                   ? "Channel " + channel + ", all on"
                   : "All on",
               "%s of %s".formatted(guarding.design(), guard.rating())));
-      if (guard instanceof Guard.Breaker) {
-        if (guarding.inrushPeak().amperes() > 0)
-          facts.add(Fact.of("At switching on", guarding.inrushPeak() + " peak"));
+      if (guard instanceof Guard.Electronic) continue;
+      if (guarding.inrushPeak().amperes() > 0)
+        facts.add(
+            Fact.of(
+                "At switching on",
+                "%s peak, %s".formatted(guarding.inrushPeak(), guarding.inrushDuration())));
+      var part = study.part(device).orElseThrow();
+      if (part instanceof CircuitBreaker breaker && breaker.listing().isEmpty())
         BreakerChoice.propose(guarding.design(), Optional.of(guarding.inrushPeak()))
             .ifPresent(choice ->
                 facts.add(Fact.of("Least that would do", choice.value(), choice.trail())));
-      }
+      else
+        Replacement.least(part, guarding, study)
+            .flatMap(Part::guard)
+            .ifPresent(least -> facts.add(Fact.of("Least that would do", least)));
     }
   }
 
