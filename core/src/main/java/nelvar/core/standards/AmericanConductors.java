@@ -12,6 +12,8 @@ import nelvar.core.units.Temperature;
 /// resistance, least sizes, equipment grounding.
 public final class AmericanConductors {
   private static final Table AMPACITY = Table.load("nec-2023/ampacity.tsv");
+  private static final List<CrossSection> SIZES =
+      AMPACITY.keys().stream().map(AmericanConductors::section).sorted().toList();
   private static final Table AMBIENT = Table.load("nec-2023/ambient.tsv");
   private static final Table BUNDLING = Table.load("nec-2023/bundling.tsv");
   private static final Table RESISTANCE = Table.load("nec-2023/resistance.tsv");
@@ -64,7 +66,7 @@ public final class AmericanConductors {
 
   /// Sizes that can be bought and rated, 30 AWG to 500 kcmil, rising.
   public static List<CrossSection> sizes() {
-    return AMPACITY.keys().stream().map(AmericanConductors::section).sorted().toList();
+    return SIZES;
   }
 
   private static CrossSection section(double key) {

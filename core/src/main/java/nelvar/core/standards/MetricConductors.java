@@ -88,14 +88,17 @@ public final class MetricConductors {
 
   private MetricConductors() {}
 
+  private static final List<CrossSection> SECTIONS =
+      java.util.stream.Stream.concat(
+              THIN.keys().stream().filter(s -> s >= 0.2),
+              RESISTANCE.keys().stream().filter(s -> s <= 120))
+          .sorted()
+          .map(CrossSection::new)
+          .toList();
+
   /// Sections that can be bought and rated, 0.2 to 120 mm², rising.
   public static List<CrossSection> sections() {
-    return java.util.stream.Stream.concat(
-            THIN.keys().stream().filter(s -> s >= 0.2),
-            RESISTANCE.keys().stream().filter(s -> s <= 120))
-        .sorted()
-        .map(CrossSection::new)
-        .toList();
+    return SECTIONS;
   }
 
   /// Uncorrected ampacity in 40 °C air; for sections below 0.75 mm² the control and electronics

@@ -117,13 +117,15 @@ public final class Choosing {
     var changes =
         reasons.values().stream().filter(change -> !change.from().equals(change.to())).toList();
     var label = "Choose %d devices and wires: %s".formatted(changes.size(), goal.words());
+    var before = Tally.of(study, scope);
+    var after = Tally.of(now, scope);
     return new Proposal(
         edit.named(label),
         changes,
-        Tally.of(study, scope).cost(),
-        Tally.of(now, scope).cost(),
-        Tally.of(study, scope).kinds(),
-        Tally.of(now, scope).kinds(),
+        before.cost(),
+        after.cost(),
+        before.kinds(),
+        after.kinds(),
         List.copyOf(new LinkedHashSet<>(last.left)));
   }
 

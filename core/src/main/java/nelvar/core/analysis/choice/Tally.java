@@ -1,6 +1,7 @@
 package nelvar.core.analysis.choice;
 
 import java.util.LinkedHashSet;
+import java.util.List;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.protection.Guards;
 import nelvar.core.analysis.protection.Replacement;
@@ -50,14 +51,17 @@ record Tally(double cost, int kinds) {
   }
 
   static double perMetre(CrossSection section, Study study) {
-    return study
-        .catalogue()
-        .of(WireStock.class)
-        .filter(wire -> wire.section().equals(section))
-        .findFirst()
-        .map(Tally::price)
-        // Copper without a price in the catalogue: 0.15 a metre and mm², assumed.
-        .orElse(0.15 * section.squareMillimetres());
+    return study.once(
+        List.of("per metre", section),
+        () ->
+            study
+                .catalogue()
+                .of(WireStock.class)
+                .filter(wire -> wire.section().equals(section))
+                .findFirst()
+                .map(Tally::price)
+                // Copper without a price in the catalogue: 0.15 a metre and mm², assumed.
+                .orElse(0.15 * section.squareMillimetres()));
   }
 
   private static double price(Part part) {

@@ -30,8 +30,9 @@ public final class Replacement {
   /// The device with the least rating that carries the load and stands what flows at switching on;
   /// wires are not looked at.
   public static Optional<Part> least(Part now, Guards.Guarding guarding, Study study) {
+    var rated = rated(guarding, study);
     return alike(now, study).stream()
-        .filter(next -> works(guard(next), guarding, study))
+        .filter(next -> works(guard(next), guarding, rated))
         .min(
             Comparator.comparing((Part next) -> guard(next).rating())
                 .thenComparing(Replacement::price)
@@ -48,7 +49,7 @@ public final class Replacement {
 
   /// Whether `next` may stand for `now` and does its work; wires are not looked at.
   public static boolean works(Part now, Part next, Guards.Guarding guarding, Study study) {
-    return alike(now, next) && works(guard(next), guarding, study);
+    return alike(now, next) && works(guard(next), guarding, rated(guarding, study));
   }
 
   /// Those that carry the load, stand what flows at switching on and are no larger than any wire
@@ -85,9 +86,10 @@ public final class Replacement {
   private static Stream<Part> nearest(
       Stream<Part> parts, Part now, Guards.Guarding guarding, Study study) {
     var rating = guarding.device().guard().rating().amperes();
+    var rated = rated(guarding, study);
     return parts
         .filter(next -> !next.id().equals(now.id()))
-        .filter(next -> works(guard(next), guarding, study))
+        .filter(next -> works(guard(next), guarding, rated))
         .filter(next -> spares(guard(next), guarding, study))
         .sorted(
             Comparator.comparingDouble(
@@ -134,14 +136,18 @@ public final class Replacement {
     };
   }
 
-  private static boolean works(Guard next, Guards.Guarding guarding, Study study) {
-    return carries(next, guarding, study) && stands(next, guarding);
+  private static Current rated(Guards.Guarding guarding, Study study) {
+    return Schools.rated(guarding.design(), "", study).value();
   }
 
-  private static boolean carries(Guard next, Guards.Guarding guarding, Study study) {
+  private static boolean works(Guard next, Guards.Guarding guarding, Current rated) {
+    return carries(next, guarding, rated) && stands(next, guarding);
+  }
+
+  private static boolean carries(Guard next, Guards.Guarding guarding, Current rated) {
     return next instanceof Guard.MotorSwitch(var least, var greatest, _)
         ? least.compareTo(guarding.design()) <= 0 && greatest.compareTo(guarding.design()) >= 0
-        : next.rating().compareTo(Schools.rated(guarding.design(), "", study).value()) >= 0;
+        : next.rating().compareTo(rated) >= 0;
   }
 
   /// Whether it lets the current at switching on pass. A breaker by its curve; a fuse or a motor

@@ -1,6 +1,8 @@
 package nelvar.core.analysis.sizing;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
@@ -131,16 +133,20 @@ public final class WithstandsFault implements Rule {
     return study.once(
         List.of("fault at", guard.device().id()),
         () ->
-            study.network().feeds().stream()
-                .filter(feed ->
-                    !feed.lineWays().isEmpty()
-                        && study
-                            .network()
-                            .guard(feed.lineWays().getFirst())
-                            .filter(guard::equals)
-                            .isPresent())
-                .findFirst()
+            Optional.ofNullable(study.once(WithstandsFault.class, () -> nearest(study)).get(guard))
                 .flatMap(feed -> atInput(guard, feed, study)));
+  }
+
+  /// Of each guard the first feed it is the nearest of.
+  private static Map<Feed.Guarded, Feed> nearest(Study study) {
+    var first = new HashMap<Feed.Guarded, Feed>();
+    for (var feed : study.network().feeds())
+      if (!feed.lineWays().isEmpty())
+        study
+            .network()
+            .guard(feed.lineWays().getFirst())
+            .ifPresent(guard -> first.putIfAbsent(guard, feed));
+    return first;
   }
 
   /// Between the guard's own terminal and the way back of what it feeds, at the source.
