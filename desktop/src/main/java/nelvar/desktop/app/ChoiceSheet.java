@@ -15,6 +15,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import nelvar.core.analysis.choice.Goal;
 import nelvar.core.analysis.choice.Proposal;
 import nelvar.core.model.edit.Edit;
 
@@ -33,13 +34,17 @@ final class ChoiceSheet extends StackPane {
     var sums =
         new Label(
             "%d of the devices and wires change. Devices and copper %s → %s %s; different ones %d → %d."
-                .formatted(
-                    proposal.changes().size(),
-                    money(proposal.costBefore()),
-                    money(proposal.costAfter()),
-                    currency,
-                    proposal.kindsBefore(),
-                    proposal.kindsAfter()));
+                    .formatted(
+                        proposal.changes().size(),
+                        money(proposal.costBefore()),
+                        money(proposal.costAfter()),
+                        currency,
+                        proposal.kindsBefore(),
+                        proposal.kindsAfter())
+                + (proposal.costAfter() > proposal.costBefore()
+                        && goal.equals(Goal.LEAST_COST.words())
+                    ? " More than now, as some of what stands there is too small."
+                    : ""));
     sums.setId("choice-sums");
     sums.getStyleClass().add("wrapping");
     var left =

@@ -1,6 +1,7 @@
 package nelvar.desktop.control;
 
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -93,24 +94,11 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
           .add(
               wrapped(
                   "Everything this version checks holds, or was accepted with a reason. What it does not check stands on the cover of the pack."));
-    var list = new VBox();
-    for (var entry : review.open()) list.getChildren().add(row(session, review, entry));
-    content.getChildren().add(list);
-    if (!review.accepted().isEmpty()) {
-      content.getChildren().add(section("Accepted"));
-      for (var entry : review.accepted()) content.getChildren().add(row(session, review, entry));
-    }
-    if (!review.notChecked().isEmpty()) {
-      content.getChildren().add(section("Not checked"));
-      for (var entry : review.notChecked()) {
-        var button =
-            fact(
-                review.study().label(entry.verdict().subject()),
-                ((Verdict.NotChecked) entry.verdict()).why());
-        button.setOnAction(_ -> session.selection().set(Optional.of(entry.verdict().subject())));
-        content.getChildren().add(button);
-      }
-    }
+    content.getChildren().add(rows(review.open(), session, review));
+    if (!review.accepted().isEmpty())
+      content.getChildren().addAll(section("Accepted"), rows(review.accepted(), session, review));
+    if (!review.notChecked().isEmpty())
+      content.getChildren().addAll(section("Not checked"), notChecked(session, review));
     content.getChildren().add(section("Add to the machine"));
     content.getChildren().addAll(Additions.device(session));
     var caution =
@@ -120,21 +108,53 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     content.getChildren().add(caution);
   }
 
-  private Node row(Session session, Review review, Review.Entry entry) {
-    var finding = entry.finding().orElseThrow();
-    var name = new Label(review.study().label(finding.subject()));
+  private Node rows(List<Review.Entry> entries, Session session, Review review) {
+    var list = new VBox();
+    for (var entry : entries) {
+      var finding = entry.finding().orElseThrow();
+      list.getChildren()
+          .add(
+              row(
+                  Optional.of(Icon.of(finding.severity(), theme)),
+                  finding.severity() + " on ",
+                  finding.subject(),
+                  finding.title(),
+                  session,
+                  review));
+    }
+    return list;
+  }
+
+  /// What several rules lack stands once.
+  private static Node notChecked(Session session, Review review) {
+    var list = new VBox();
+    for (var verdict :
+        new LinkedHashSet<>(review.notChecked().stream().map(Review.Entry::verdict).toList()))
+      if (verdict instanceof Verdict.NotChecked(var subject, var why))
+        list.getChildren()
+            .add(row(Optional.empty(), "not checked on ", subject, why, session, review));
+    return list;
+  }
+
+  private static Button row(
+      Optional<Node> icon, String said, Id subject, String text, Session session, Review review) {
+    var name = new Label(review.study().label(subject));
     name.getStyleClass().add("mono");
     name.setMinWidth(Region.USE_PREF_SIZE);
-    var what = new Label(finding.title());
-    what.getStyleClass().add("wrapping");
-    var box = new HBox(8, Icon.of(finding.severity(), theme), name, what);
-    box.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-    var button = new Button();
-    button.setGraphic(box);
+    var mark = new HBox(8);
+    mark.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    icon.ifPresent(mark.getChildren()::add);
+    mark.getChildren().add(name);
+    var button = new Button(text, mark);
+    button.setGraphicTextGap(8);
+    button.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    button.setWrapText(true);
+    button.setMinHeight(Region.USE_PREF_SIZE);
     button.getStyleClass().add("fact");
+    if (icon.isEmpty()) button.getStyleClass().add("soft");
     button.setMaxWidth(Double.MAX_VALUE);
-    button.setAccessibleText(finding.severity() + " on " + name.getText() + ": " + finding.title());
-    button.setOnAction(_ -> session.selection().set(Optional.of(finding.subject())));
+    button.setAccessibleText(said + name.getText() + ": " + text);
+    button.setOnAction(_ -> session.selection().set(Optional.of(subject)));
     return button;
   }
 

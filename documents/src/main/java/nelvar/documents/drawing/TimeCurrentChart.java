@@ -19,7 +19,7 @@ import nelvar.documents.drawing.Drawing.Spot;
 /// wire's line stays above the nearest band.
 public final class TimeCurrentChart {
   private static final double LONGEST = 10_000;
-  private static final double SHORTEST = 0.0008;
+  private static final double SHORTEST = 0.0004;
 
   private final ProtectionChain chain;
   private final double height;
@@ -47,7 +47,7 @@ public final class TimeCurrentChart {
             chain.greatest().map(Current::amperes).orElse(0.0),
             Math.max(chain.least().map(Current::amperes).orElse(0.0), rating(chain) * 60));
     this.least = Math.pow(10, Math.floor(Math.log10(low)));
-    this.greatest = Math.pow(10, Math.ceil(Math.log10(high * 1.05)));
+    this.greatest = Math.pow(10, Math.ceil(Math.log10(high * 1.6)));
   }
 
   private static double rating(ProtectionChain chain) {

@@ -11,6 +11,8 @@ import javafx.scene.control.RadioButton;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -24,6 +26,7 @@ import nelvar.core.units.Kind;
 import nelvar.core.units.MainsVoltage;
 import nelvar.core.units.Quantity;
 import nelvar.core.units.Reading;
+import nelvar.core.units.Significant;
 import nelvar.desktop.control.DrawingPane;
 import nelvar.desktop.control.QuantityField;
 import nelvar.desktop.session.Session;
@@ -36,6 +39,7 @@ public final class BriefStage implements Stage {
   private final BorderPane view = new BorderPane();
   private final VBox left = new VBox(12);
   private final VBox right = new VBox(12);
+  private final VBox below = new VBox();
   private final Label name = new Label();
   private Optional<Node> first = Optional.empty();
 
@@ -52,8 +56,9 @@ public final class BriefStage implements Stage {
     left.setMinWidth(362);
     var columns = new HBox(14, left, right);
     HBox.setHgrow(right, Priority.ALWAYS);
-    columns.setStyle("-fx-padding: 4 18 18 18;");
-    var scroll = new ScrollPane(columns);
+    var all = new VBox(14, columns, below);
+    all.setStyle("-fx-padding: 4 18 18 18;");
+    var scroll = new ScrollPane(all);
     scroll.setFitToWidth(true);
     scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     scroll.setFocusTraversable(false);
@@ -86,8 +91,9 @@ public final class BriefStage implements Stage {
             ? "What is it fed from, where does it stand, which schools does it follow?"
             : review.project().description());
     var brief = session.project().brief();
-    left.getChildren().setAll(supply(session, brief), surroundings(session, brief), cautions());
-    right.getChildren().setAll(lines(review, theme), schools(session, brief));
+    left.getChildren().setAll(supply(session, brief), surroundings(session, brief));
+    right.getChildren().setAll(lines(review, theme), limits(session, brief), cautions());
+    below.getChildren().setAll(schools(session, brief));
     first = Optional.ofNullable(left.lookup("#field-mains-voltage"));
     focused.map(id -> view.lookup("#" + id)).ifPresent(Node::requestFocus);
   }
@@ -284,26 +290,47 @@ public final class BriefStage implements Stage {
                       p.withFuses(next))));
     for (var question : School.ALL)
       if (question.mattersTo(p.sizing())) all.add(question(session, p, question));
-    all.add(
+    var half = (all.size() + 1) / 2;
+    var columns = new GridPane(28, 0);
+    columns.addRow(0, column(all.subList(0, half)), column(all.subList(half, all.size())));
+    for (var i = 0; i < 2; i++) {
+      var column = new ColumnConstraints();
+      column.setPercentWidth(50);
+      columns.getColumnConstraints().add(column);
+    }
+    return card("Schools: where practitioners disagree", columns);
+  }
+
+  private static Node column(List<Node> nodes) {
+    var column = new VBox(8);
+    column.getChildren().addAll(nodes);
+    return column;
+  }
+
+  private static Node limits(Session session, Brief brief) {
+    var p = brief.policies();
+    return card(
+        "Limits",
         field(
             "Use of a supply",
             "% of rating",
-            nelvar.core.units.Significant.digits(p.headroom().percent()),
+            Significant.digits(p.headroom().percent()),
             Kind.PERCENT::read,
             session,
             (b, next) ->
                 Briefs.policies(
-                    "Set the headroom policy to " + next, b, b.policies().withHeadroom(next))));
-    all.add(
+                    "Set the headroom policy to " + next, b, b.policies().withHeadroom(next))),
+        soft("80 % is common practice: a warm or aged supply gives less, and machines grow."),
         field(
             "Voltage drop limit",
             "% of Un",
-            nelvar.core.units.Significant.digits(p.drop().percent()),
+            Significant.digits(p.drop().percent()),
             Kind.PERCENT::read,
             session,
             (b, next) ->
-                Briefs.policies("Set the drop limit to " + next, b, b.policies().withDrop(next))));
-    return card("Schools and policies", all.toArray(Node[]::new));
+                Briefs.policies("Set the drop limit to " + next, b, b.policies().withDrop(next))),
+        soft(
+            "IEC 60204-1: 5 % from the supply to the load. NEC: 3 % for a branch and 5 % in all, as advice. (unchecked)"));
   }
 
   /// A question with the argument of each side.
