@@ -71,7 +71,7 @@ class ArchitectureTest {
         .whereLayer("review")
         .mayOnlyAccessLayers("units", "trail", "catalogue", "model", "finding", "analysis")
         .whereLayer("calc")
-        .mayOnlyAccessLayers("units", "trail", "standards", "analysis", "catalogue")
+        .mayOnlyAccessLayers("units", "trail", "standards", "analysis", "catalogue", "network")
         .whereLayer("exchange")
         .mayOnlyAccessLayers("units", "catalogue", "model", "file", "network")
         .whereLayer("sample")

@@ -14,6 +14,7 @@ public final class Calculators {
           new Subject("Loads and supplies", LoadCalculators.ALL),
           new Subject("Supplies at work", SupplyCalculators.ALL),
           new Subject("Fuses and breakers", DeviceCalculators.ALL),
+          new Subject("Protective devices at work", ProtectionCalculators.ALL),
           new Subject("Wires", WireCalculators.ALL),
           new Subject("Voltage drop and protective conductors", DropCalculators.ALL),
           new Subject("Faults and leakage", FaultCalculators.ALL),
@@ -23,6 +24,7 @@ public final class Calculators {
           new Subject("Motion and spindles", MotionCalculators.ALL),
           new Subject("Axes and commands", AxisCalculators.ALL),
           new Subject("Coils and inputs", CoilCalculators.ALL),
+          new Subject("Links, sizes and suppressors", LinkCalculators.ALL),
           new Subject("Panel, coupling, safety", PanelCalculators.ALL));
 
   public static final List<Calculator> ALL =

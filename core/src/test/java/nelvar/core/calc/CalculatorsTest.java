@@ -185,6 +185,16 @@ class CalculatorsTest {
         "enclosure-rise|Pv=150W A=1.242m2|21.96|0.01",
         "dew-point|T=25C RH=60%|16.69|0.01",
         "speed-by-period|n=6000rpm|0.6|1e-9",
+        // By hand: 1.1 · (4.9 + 1.9); √2 · 400; 0.09/3²; half the current; 1 H at 208 mA twice a
+        // second; √2 · 48/0.2
+        "drive-size|I=4.9A,1.9A|7.48|1e-9",
+        "bus-voltage|U=400V|565.69|0.01",
+        "reflected-inertia|J=0.09kgm2 ratio=3|0.01|1e-9",
+        "stepper-idle|idle=50%|25|1e-9",
+        "coil-energy|L=1H I0=208mA f=2Hz|0.043264|1e-9",
+        "coil-varistor|U=24V|30|1e-9",
+        "coil-diode|U=24V|72|1e-9",
+        "winding-inrush|Us=48V Rw=0.2Ω|339.4|0.05",
       })
   void workedExample(String name, String inputs, double expected, double tolerance) {
     var value = value(name, inputs);
@@ -211,6 +221,25 @@ class CalculatorsTest {
         .asString()
         .startsWith("yes");
     assertThat(value("motor-switch", "I=3.6A")).hasToString("2.5 A to 4 A");
+    // Reference section 14: 8.5 A at 230 V in delta are 4.91 A at 400 V in star
+    assertThat(value("motor-links", "U=400V Udelta=230V Idelta=8.5A")).hasToString("star, 4.91 A");
+    assertThat(value("motor-links", "U=240V Udelta=230V Idelta=8.5A")).hasToString("delta, 8.5 A");
+    // IEC 60898-1 Table 7 (from memory): 2.55 In within 1 to 60 s up to 32 A; C trips by 10 In
+    assertThat(value("opening-time", "device=C16A I=40.8A"))
+        .hasToString("after 1 s at the earliest, 60 s at the latest");
+    assertThat(value("opening-time", "device=c16 I=161A"))
+        .hasToString("after 5 ms at the earliest, 0.1 s at the latest");
+    assertThat(value("opening-time", "device=B16A I=16A")).asString().startsWith("never");
+    // gates of gG 16 A (IEC 60269-1, from memory): holds 33 A for 10 s, melts at 65 A within 5 s
+    assertThat(value("opening-time", "device=gG16A I=33A")).asString().contains("10 s at the");
+    assertThat(value("opening-time", "device=gG16 I=65A")).asString().endsWith("5 s at the latest");
+    assertThat(value("stands-inrush", "device=C6A Ipeak=34A t=1ms")).asString().startsWith("yes");
+    assertThat(value("stands-inrush", "device=B6A Ipeak=34A t=1ms")).asString().startsWith("no");
+    assertThat(value("stands-inrush", "device=gG4A Ipeak=33.66A t=1s"))
+        .hasToString("no: it may open after 34.6 ms");
+    assertThat(value("selectivity", "up=gG25A down=gG16A Ik=600A")).hasToString("yes");
+    assertThat(value("selectivity", "up=C16A down=B6A Ik=79A")).hasToString("yes");
+    assertThat(value("selectivity", "up=C16A down=B6A Ik=81A")).asString().startsWith("no");
     assertThat(value("bonding-conductor", "S1=6mm2 S2=2.5mm2")).hasToString("2.5 mm²");
     assertThat(value("protective-conductor-na", "In=20A from=12 to=8")).hasToString("8 AWG");
     assertThat(value("protective-conductor-na", "In=225A")).hasToString("4 AWG");

@@ -59,26 +59,8 @@ public final class Selectivity implements Rule {
                 .formatted(pair.up().device().designation(), pair.down().device().designation()));
     w.given("up", pair.up().guard(), pair.up().device().designation().text());
     w.given("down", pair.down().guard(), pair.down().device().designation().text());
-    if (pair.down().guard() instanceof Guard.Electronic)
-      return new Verdict.Pass(id, w.explain("electronics open first").trail());
     var verdict =
-        switch (pair.up().guard()) {
-          case Guard.Fuse(var up, var fuse)
-              when pair.down().guard() instanceof Guard.Fuse(var down, var other)
-                  && fuse == FuseClass.GG
-                  && other == FuseClass.GG ->
-              ratio(w, up, down);
-          case Guard.Fuse(var up, var fuse)
-              when pair.down().guard() instanceof Guard.Breaker(var down, var curve)
-                  && fuse == FuseClass.GG ->
-              energy(w, up, curve.letThrough(down, new Current(3000)));
-          case Guard.Breaker(var rating, var curve) ->
-              magnetic(
-                  w, curve.holds(rating).value().times(chain.magneticBand()), chain.greatest());
-          case Guard.MotorSwitch(_, var rating, _) ->
-              magnetic(w, rating.times(10.4 * chain.magneticBand()), chain.greatest());
-          case Guard.Fuse _, Guard.Electronic _ -> Optional.<Judgement>empty();
-        };
+        judge(w, pair.up().guard(), pair.down().guard(), chain.greatest(), chain.magneticBand());
     if (verdict.isEmpty())
       return new Verdict.NotChecked(
           id, "no rule is known for %s ahead of it".formatted(pair.up().guard()));
@@ -98,7 +80,33 @@ public final class Selectivity implements Rule {
         List.of());
   }
 
-  private record Judgement(boolean holds, Trail trail, String remedy) {}
+  /// @param remedy what would part them, as a sentence
+  public record Judgement(boolean holds, Trail trail, String remedy) {}
+
+  /// Whether only `down` opens on a short behind it.
+  ///
+  /// @param greatest fault behind `down`
+  /// @param band how many times the magnetic band counts, 1 on alternating current
+  /// @return empty where no rule is known for the pair
+  public static Optional<Judgement> judge(
+      Working w, Guard up, Guard down, Optional<Current> greatest, double band) {
+    if (down instanceof Guard.Electronic)
+      return Optional.of(new Judgement(true, w.explain("electronics open first").trail(), ""));
+    return switch (up) {
+      case Guard.Fuse(var rating, var fuse)
+          when down instanceof Guard.Fuse(var near, var other)
+              && fuse == FuseClass.GG
+              && other == FuseClass.GG ->
+          ratio(w, rating, near);
+      case Guard.Fuse(var rating, var fuse)
+          when down instanceof Guard.Breaker(var near, var curve) && fuse == FuseClass.GG ->
+          energy(w, rating, curve.letThrough(near, new Current(3000)));
+      case Guard.Breaker(var rating, var curve) ->
+          magnetic(w, curve.holds(rating).value().times(band), greatest);
+      case Guard.MotorSwitch(_, var rating, _) -> magnetic(w, rating.times(10.4 * band), greatest);
+      case Guard.Fuse _, Guard.Electronic _ -> Optional.empty();
+    };
+  }
 
   private static Optional<Judgement> ratio(Working w, Current up, Current down) {
     var ratio = w.result("ratio", "up/down", up.amperes() / down.amperes());
