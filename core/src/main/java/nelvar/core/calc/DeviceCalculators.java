@@ -8,6 +8,7 @@ import static nelvar.core.calc.Input.word;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.protection.BreakerChoice;
+import nelvar.core.catalogue.Guard;
 import nelvar.core.standards.AmericanDevices;
 import nelvar.core.standards.FuseLink;
 import nelvar.core.standards.Motors;
@@ -164,7 +165,9 @@ final class DeviceCalculators {
                         var least = Motors.leastSetting(greatest.value());
                         given.step("I13", "13 · Imax", greatest.value().times(13));
                         return given.answer(
-                            "range", "from its least setting", least + " to " + greatest.value());
+                            "range",
+                            "from its least setting",
+                            new Guard.MotorSwitch(least, greatest.value(), Optional.empty()));
                       })
                       .orElseGet(() -> Computed.missing("the ranges listed end at 32 A")),
               NAMEPLATE),

@@ -220,7 +220,7 @@ class CalculatorsTest {
     assertThat(value("trip-on-supply", "In=1A curve=C U=24V Iboost=15A R=0.4Ω"))
         .asString()
         .startsWith("yes");
-    assertThat(value("motor-switch", "I=3.6A")).hasToString("2.5 A to 4 A");
+    assertThat(value("motor-switch", "I=3.6A")).hasToString("motor 2.5 A to 4 A");
     // Reference section 14: 8.5 A at 230 V in delta are 4.91 A at 400 V in star
     assertThat(value("motor-links", "U=400V Udelta=230V Idelta=8.5A")).hasToString("star, 4.91 A");
     assertThat(value("motor-links", "U=240V Udelta=230V Idelta=8.5A")).hasToString("delta, 8.5 A");

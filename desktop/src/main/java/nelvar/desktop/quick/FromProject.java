@@ -1,15 +1,21 @@
 package nelvar.desktop.quick;
 
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.protection.Guards;
+import nelvar.core.analysis.protection.ProtectionChain;
+import nelvar.core.analysis.protection.Replacement;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.Sections;
 import nelvar.core.calc.Calculator;
 import nelvar.core.catalogue.CircuitBreaker;
+import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.Part;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
@@ -28,6 +34,8 @@ final class FromProject {
     var all = new LinkedHashMap<String, String>();
     study.conductor(selected).ifPresent(wire -> wire(wire, study, all));
     study.device(selected).ifPresent(device -> device(device, study, all));
+    chain(selected, study, all);
+    if (calculator.name().equals("stands-inrush")) inrush(selected, study, all);
     var surroundings = study.project().brief().surroundings();
     all.put("Ta", surroundings.inside().toString());
     all.put("U0", study.project().brief().supply().voltage().toNeutral().toString());
@@ -82,54 +90,102 @@ final class FromProject {
         });
   }
 
+  /// The devices in series, from the nearest on, and the greatest fault behind it.
+  private static void chain(Id selected, Study study, Map<String, String> all) {
+    var chain = ProtectionChain.about(selected, study);
+    if (chain.isEmpty() || chain.get().guards().isEmpty()) return;
+    var guards = chain.get().guards();
+    all.put("device", guards.getFirst().guard().toString());
+    all.put("down", guards.getFirst().guard().toString());
+    if (guards.size() > 1) all.put("up", guards.get(1).guard().toString());
+    chain.get().greatest().ifPresent(fault -> all.put("Ik", fault.toString()));
+  }
+
+  private static void inrush(Id selected, Study study, Map<String, String> all) {
+    Guards.all(study).stream()
+        .filter(guarding ->
+            guarding.device().device().id().equals(selected) && guarding.inrushPeak().amperes() > 0)
+        .findFirst()
+        .ifPresent(guarding -> all.put("t", guarding.inrushDuration().toString()));
+  }
+
   private static void guard(Guard guard, Map<String, String> all) {
     all.put("In", guard.rating().toString());
     if (guard instanceof Guard.Breaker(_, var curve)) all.put("curve", curve.name());
   }
 
-  /// The edit that puts an answer where it belongs: a section or a length into the selected wire, a
-  /// breaker into the place of the selected one. Empty where it belongs nowhere.
-  static Optional<Edit> use(Object answer, Id selected, Study study) {
+  /// The edit that puts an answer where it belongs: a section or a length into the selected wire; a
+  /// breaker, a range or a rating into the place of the selected device; a current onto the dial of
+  /// a motor protective switch; the least supply that gives what one needs. Empty where it belongs
+  /// nowhere.
+  static Optional<Edit> use(Calculator calculator, Object answer, Id selected, Study study) {
     var wire = study.conductor(selected);
+    var device = study.device(selected);
     return switch (answer) {
       case CrossSection section ->
           wire.filter(w -> Sections.available(w, section, study))
               .filter(w -> !w.section().equals(Optional.of(section)))
               .map(w -> Sections.change(w, section, study));
       case Length length -> wire.map(w -> Edits.length(w, length));
-      case Guard.Breaker breaker ->
-          study
-              .device(selected)
-              .flatMap(device ->
-                  swap(
-                      device,
-                      next ->
-                          next.rating().equals(breaker.rating()) && next.curve() == breaker.curve(),
-                      study));
-      case Current rating ->
-          study
-              .device(selected)
-              .flatMap(device -> swap(device, next -> next.rating().equals(rating), study));
+      case Guard guard -> device.flatMap(d -> swap(d, guard::equals, study));
+      case Current current when calculator.name().equals("supply-size") ->
+          device.flatMap(d -> supply(d, current, study));
+      case Current current ->
+          device.flatMap(d ->
+              dial(d, current, study)
+                  .or(() -> swap(d, guard -> guard.rating().equals(current), study)));
       default -> Optional.empty();
     };
   }
 
-  private static Optional<Edit> swap(
-      Device device, java.util.function.Predicate<CircuitBreaker> fits, Study study) {
+  private static Optional<Edit> dial(Device device, Current current, Study study) {
     return study
         .part(device)
-        .filter(CircuitBreaker.class::isInstance)
-        .map(CircuitBreaker.class::cast)
-        .flatMap(now ->
-            study
-                .catalogue()
-                .of(CircuitBreaker.class)
-                .filter(next -> next.poles() == now.poles() && !next.id().equals(now.id()))
-                .filter(fits)
-                .min(
-                    java.util.Comparator.comparing(
-                            (CircuitBreaker next) -> next.curve() != now.curve())
-                        .thenComparing(CircuitBreaker::id)))
+        .flatMap(part -> part.guard())
+        .filter(guard ->
+            guard instanceof Guard.MotorSwitch(var least, var greatest, _)
+                && least.compareTo(current) <= 0
+                && greatest.compareTo(current) >= 0)
+        .map(_ -> Edits.trip(device, Optional.of(current)));
+  }
+
+  /// A breaker of the same curve before others.
+  private static Optional<Edit> swap(Device device, Predicate<Guard> fits, Study study) {
+    var now = study.part(device).filter(Replacement::chosen);
+    if (now.isEmpty()) return Optional.empty();
+    var design =
+        Guards.all(study).stream()
+            .filter(guarding -> guarding.device().device().id().equals(device.id()))
+            .findFirst()
+            .map(guarding -> guarding.design());
+    return Replacement.alike(now.get(), study).stream()
+        .filter(next -> !next.id().equals(now.get().id()))
+        .filter(next -> fits.test(next.guard().orElseThrow()))
+        .min(
+            Comparator.comparing((Part next) -> !sameCurve(next, now.get()))
+                .thenComparing(Part::id))
+        .map(next -> Replacement.swap(device, next, design.orElse(new Current(0))));
+  }
+
+  private static boolean sameCurve(Part a, Part b) {
+    return a instanceof CircuitBreaker one
+        && b instanceof CircuitBreaker other
+        && one.curve() == other.curve();
+  }
+
+  /// The least supply of the same voltage and mains that gives it.
+  private static Optional<Edit> supply(Device device, Current needed, Study study) {
+    if (!(study.part(device).orElse(null) instanceof DcSupply now)) return Optional.empty();
+    return study
+        .catalogue()
+        .of(DcSupply.class)
+        .filter(next ->
+            next.terminals().equals(now.terminals())
+                && next.output().equals(now.output())
+                && next.phases() == now.phases()
+                && next.rating().compareTo(needed) >= 0)
+        .min(Comparator.comparing(DcSupply::rating).thenComparing(DcSupply::id))
+        .filter(next -> !next.id().equals(now.id()))
         .map(next -> Edits.swap(device, next));
   }
 }

@@ -331,7 +331,7 @@ public final class QuickView extends StackPane {
                 .get()
                 .ifPresent(open -> {
                   var study = open.review().get().study();
-                  FromProject.use(explained.value(), id, study)
+                  FromProject.use(model.calculator().get(), explained.value(), id, study)
                       .ifPresent(edit -> {
                         var use = new Button(edit.label());
                         use.getStyleClass().add("repair");

@@ -87,7 +87,33 @@ class FromProjectTest {
   }
 
   private static Optional<nelvar.core.model.edit.Edit> use(Object answer, String id) {
-    return FromProject.use(answer, new Id(id), STUDY);
+    return FromProject.use(calculator("breaker"), answer, new Id(id), STUDY);
+  }
+
+  /// -F1 is the nearest device before -M1's drive; the gG fuses on the 48 V bus swap within gG.
+  @Test
+  void devicesInSeriesAndTheirInrushAreFilledIn() {
+    assertThat(known("opening-time", "F1")).containsEntry("device", "C 6 A");
+    assertThat(known("stands-inrush", "F1"))
+        .containsEntry("Ipeak", "20 A")
+        .containsEntry("t", "10 ms");
+    assertThat(known("braking-resistor", "F1")).doesNotContainKey("t");
+    assertThat(known("selectivity", "F11")).containsEntry("down", "gG 10 A").containsKey("Ik");
+    assertThat(use(new Current(16), "F11").orElseThrow().apply(PROJECT).device(new Id("F11")))
+        .hasValueSatisfying(fuse -> assertThat(fuse.part()).isEqualTo("fuse-1p-gg16"));
+  }
+
+  /// 7.8 A asked of a 24 V supply of one phase: the catalogue's next is 10 A.
+  @Test
+  void aSupplyOfTheNextSizeTakesItsPlace() {
+    var edit =
+        FromProject.use(calculator("supply-size"), new Current(7.8), new Id("T1"), STUDY)
+            .orElseThrow();
+    var next = edit.apply(PROJECT).device(new Id("T1")).orElseThrow().part();
+    assertThat(CatalogueFile.standard().find(next).orElseThrow().name()).contains("10 A");
+    assertThat(FromProject.use(calculator("supply-size"), new Current(900), new Id("T1"), STUDY))
+        .isEmpty();
+    assertThat(use(new Current(10), "T1")).as("any other current is no rating").isEmpty();
   }
 
   @Test

@@ -111,7 +111,8 @@ public final class Replacement {
         : swap;
   }
 
-  private static List<Part> alike(Part now, Study study) {
+  /// Of its kind: as many poles, the same listing or class, no less breaking capacity.
+  public static List<Part> alike(Part now, Study study) {
     return study.once(
         List.of("alike", now.id()),
         () -> study.catalogue().all().stream().filter(next -> alike(now, next)).toList());
