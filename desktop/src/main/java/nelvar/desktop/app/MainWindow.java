@@ -427,7 +427,7 @@ public final class MainWindow {
     frame.setDisable(node instanceof Welcome);
   }
 
-  private void closeOverlay() {
+  void closeOverlay() {
     overlay.ifPresent(root.getChildren()::remove);
     overlay = Optional.empty();
     frame.setDisable(false);

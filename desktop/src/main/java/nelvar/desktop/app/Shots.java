@@ -72,7 +72,7 @@ public final class Shots {
               nelvar.core.analysis.choice.Goal.FEWEST_KINDS),
           nelvar.core.analysis.choice.Goal.FEWEST_KINDS.words());
       picture(scene, folder.resolve("9-choice.png"));
-      window.shortcuts();
+      window.closeOverlay();
       window.select(new Id("W32"));
       quick(window);
       picture(scene, folder.resolve("7-quick.png"));

@@ -156,7 +156,7 @@ public final class Choosing {
               reasons.put(
                   device.id(),
                   guarding.inrushPeak().amperes() > 0
-                      ? "least rating for %s that stands the inrush of %s peak"
+                      ? "least rating for %s and an inrush of %s"
                           .formatted(rated.value(), guarding.inrushPeak())
                       : "least rating for " + rated.value());
             },
@@ -190,8 +190,10 @@ public final class Choosing {
                   user,
                   "",
                   (why, _) ->
-                      why.replaceFirst("; one kind.*", "")
-                          + "; one kind of device fewer than with "
+                      "does "
+                          + why.replaceFirst("^(least rating|does) ", "")
+                              .replaceFirst("; one kind.*", "")
+                          + "; one kind fewer than with "
                           + small.guard().orElseThrow());
             }
           });
