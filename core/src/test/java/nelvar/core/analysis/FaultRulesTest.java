@@ -213,7 +213,9 @@ class FaultRulesTest {
   @Test
   void onlyAListedDeviceProtectsABranch() {
     var panel = heater("breaker-1p-c16", 5);
-    assertThat(new BranchDevice().check(Panel.study(panel.build()))).isEmpty();
+    assertThat(new BranchDevice().check(Panel.study(panel.build())))
+        .isNotEmpty()
+        .allMatch(Verdict.Pass.class::isInstance);
     var american =
         panel.brief(b ->
             new Brief(
@@ -226,7 +228,8 @@ class FaultRulesTest {
     assertThat(
             new BranchDevice()
                 .check(Panel.study(answering(american, School.SMALL_BREAKER, "branch").build())))
-        .isEmpty();
+        .isNotEmpty()
+        .allMatch(Verdict.Pass.class::isInstance);
   }
 
   private static Panel earthed(Panel panel, Brief.Earthing earthing) {
@@ -302,7 +305,7 @@ class FaultRulesTest {
   void theBriefMayAskForAResidualDeviceBeforeEverything() {
     var rule = new nelvar.core.analysis.protection.ResidualDevice();
     var bare = heater("breaker-1p-c16", 5);
-    assertThat(rule.check(bare.study())).isEmpty();
+    assertThat(rule.check(bare.study())).allMatch(Verdict.Pass.class::isInstance);
     var asked = answering(bare, School.RESIDUAL_DEVICE, "type-b");
     var found = (Verdict.Finding) asked.judge(rule, "E");
     assertThat(found.text()).contains("none stands between the inlet and -E");

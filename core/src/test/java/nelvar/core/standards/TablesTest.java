@@ -98,6 +98,11 @@ class TablesTest {
     assertThat(MetricConductors.groupingFactor(10, InstallationMethod.B1).orElseThrow().value())
         .isEqualTo(0.45);
     assertThat(ProtectiveConductor.forLine(new CrossSection(0.34))).isEmpty();
+    // Gauges follow the rule of the rows: as thick, 16 mm², half.
+    assertThat(ProtectiveConductor.forLine(CrossSection.ofGauge(12)).orElseThrow().value())
+        .isEqualTo(CrossSection.ofGauge(12));
+    assertThat(ProtectiveConductor.forLine(CrossSection.ofGauge(4)).orElseThrow().value())
+        .isEqualTo(new CrossSection(16));
   }
 
   /// IEC 60204-1 Table D.2 (from memory): 2, 4, 6, 9 circuits, B1: 0.8, 0.65, 0.57, 0.5; C: 0.85,

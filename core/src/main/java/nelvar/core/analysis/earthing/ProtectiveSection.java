@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.analysis.sizing.Sections;
 import nelvar.core.catalogue.DistributionBlock;
 import nelvar.core.catalogue.MainsInlet;
@@ -65,7 +66,10 @@ public final class ProtectiveSection implements Rule {
     var needed =
         byDevice(study)
             ? grounding(conductor, study)
-            : needed(reference.get(), conductor.cable().isEmpty() && conductor.bundle().isEmpty());
+            : needed(
+                reference.get(),
+                conductor.cable().isEmpty() && conductor.bundle().isEmpty(),
+                study);
     if (needed.isEmpty() && byDevice(study))
       return new Verdict.NotChecked(
           conductor.id(), "no protective device is known ahead of what it earths");
@@ -79,10 +83,14 @@ public final class ProtectiveSection implements Rule {
             needed.get().value(),
             needed.get().trail().citations().getLast());
     if (judged.holds()) return new Verdict.Pass(conductor.id(), judged.trail());
+    var least = needed.get().value();
     var repairs =
-        Sections.available(conductor, needed.get().value(), study)
-            ? List.of(Repair.of(Sections.change(conductor, needed.get().value(), study)))
-            : List.<Repair>of();
+        Schools.sizes(study).stream()
+            .filter(
+                size -> size.compareTo(least) >= 0 && Sections.available(conductor, size, study))
+            .limit(1)
+            .map(size -> Repair.of(Sections.change(conductor, size, study)))
+            .toList();
     return new Verdict.Finding(
         conductor.id(),
         Severity.ERROR,
@@ -98,6 +106,7 @@ public final class ProtectiveSection implements Rule {
     if (byDevice(study)) {
       var ahead = ratings(device.id(), study).min(java.util.Comparator.naturalOrder());
       var w = Working.of("Equipment grounding conductor");
+      Schools.name(w, study, School.PROTECTIVE_CONDUCTOR);
       var rating =
           w.given("In", ahead.orElse(study.project().brief().supply().upstream()), "device ahead");
       return AmericanConductors.equipmentGrounding(rating)
@@ -106,7 +115,7 @@ public final class ProtectiveSection implements Rule {
     return lines(device, study)
         .max(java.util.Comparator.naturalOrder())
         .or(() -> inletLine(study))
-        .flatMap(line -> needed(line, lines(device, study).findAny().isEmpty()));
+        .flatMap(line -> needed(line, lines(device, study).findAny().isEmpty(), study));
   }
 
   private static boolean byDevice(Study study) {
@@ -121,6 +130,7 @@ public final class ProtectiveSection implements Rule {
             .flatMap(end -> ratings(end.device(), study))
             .min(java.util.Comparator.naturalOrder());
     var w = Working.of("Equipment grounding conductor");
+    Schools.name(w, study, School.PROTECTIVE_CONDUCTOR);
     var rating =
         ahead.isPresent()
             ? w.given("In", ahead.get(), "device ahead of what it earths")
@@ -146,10 +156,12 @@ public final class ProtectiveSection implements Rule {
         .map(guard -> guard.guard().rating());
   }
 
-  private static Optional<Explained<CrossSection>> needed(CrossSection line, boolean unprotected) {
+  private static Optional<Explained<CrossSection>> needed(
+      CrossSection line, boolean unprotected, Study study) {
     return ProtectiveConductor.forLine(line)
         .map(cited -> {
           var w = Working.of("Protective conductor");
+          Schools.name(w, study, School.PROTECTIVE_CONDUCTOR);
           w.given("S", line, "thickest line conductor");
           var least = w.table("SPE", cited, "for " + line);
           if (!unprotected || least.squareMillimetres() >= 4) return w.explain(least);

@@ -68,7 +68,10 @@ public final class DriveAgainstMotor implements Rule {
     var rating = rating(w, source, part, study);
     if (rating.isEmpty())
       return new Verdict.NotChecked(
-          id, "it is fed by two of three lines, and its maker's single-phase rating is not known");
+          id,
+          "it is fed by two of three lines, counted %s (Brief), and its single-phase rating is not known"
+              .formatted(
+                  study.project().brief().policies().answer(School.SINGLE_PHASE_DRIVE).words()));
     var left = Derating.of(part, rating.get(), study);
     w.use(left);
     var judged = Explained.atMost(w.explain(needed), "Imotor", left.value(), Citation.practice());

@@ -19,8 +19,8 @@ import nelvar.core.network.Feed;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Working;
 
-/// In the North American school a device that protects a branch is listed for it; a supplementary
-/// protector stands only behind one.
+/// Where the Brief asks for it, usual in the North American school, a device that protects a branch
+/// is listed for it; a supplementary protector stands only behind one.
 ///
 /// One verdict a load fed from the mains, on the device nearest to the source. Demand: NEC 2023,
 /// 210.20, and UL 508A:2018, 31 (unchecked).
@@ -34,14 +34,12 @@ public final class BranchDevice implements Rule {
 
   @Override
   public String asks() {
-    return "Every branch has a device listed for branch circuits (North American school).";
+    return "Every branch has a device that may protect a branch, in the school of the Brief.";
   }
 
   @Override
   public Stream<Verdict> check(Study study) {
-    if (!Schools.american(study)
-        || study.project().brief().policies().chose(School.SMALL_BREAKER, "branch"))
-      return Stream.empty();
+    var any = study.project().brief().policies().chose(School.SMALL_BREAKER, "branch");
     var failing = new LinkedHashMap<Id, List<Feed>>();
     var verdicts = new ArrayList<Verdict>();
     for (var feed : study.network().feeds()) {
@@ -51,7 +49,7 @@ public final class BranchDevice implements Rule {
         continue;
       var guards = guards(feed, study);
       if (guards.isEmpty()) continue;
-      if (guards.stream().anyMatch(device -> branch(device, study)))
+      if (any || guards.stream().anyMatch(device -> branch(device, study)))
         verdicts.add(new Verdict.Pass(feed.device().id(), trail(feed, guards, study)));
       else failing.computeIfAbsent(guards.getFirst().id(), _ -> new ArrayList<>()).add(feed);
     }
@@ -61,6 +59,7 @@ public final class BranchDevice implements Rule {
 
   private static nelvar.core.trail.Trail trail(Feed feed, List<Device> guards, Study study) {
     var w = Working.of("Branch device of " + feed.device().designation());
+    Schools.name(w, study, School.SMALL_BREAKER);
     for (var guard : guards)
       w.given(
           guard.designation().text(), branch(guard, study) ? "branch" : "supplementary", "listing");
@@ -89,6 +88,7 @@ public final class BranchDevice implements Rule {
             .collect(Collectors.joining(", "));
     var device = study.device(id).orElseThrow();
     var w = Working.of("Branch device");
+    Schools.name(w, study, School.SMALL_BREAKER);
     w.table(
         device.designation().text(),
         new nelvar.core.trail.Cited<>("supplementary or not marked", DEMAND),

@@ -20,10 +20,12 @@ import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.model.Brief;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.network.Feed;
+import nelvar.core.standards.FuseClass;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Computed;
 import nelvar.core.trail.Explained;
@@ -111,6 +113,15 @@ public final class DeviceAgainstWire implements Rule {
                 .orElseGet(() -> circuit.source() + ", no device of its own");
     var share = guard.map(g -> Guards.shareOfAmpacity(g.guard(), study)).orElse(1.0);
     var w = Working.of("Device against wire");
+    if (guard.isPresent()
+        && guard.get().guard() instanceof Guard.Fuse(_, var fuse)
+        && fuse == FuseClass.GG)
+      w.given(
+          "school",
+          study.project().brief().policies().fuses() == Brief.FuseReading.STRICT
+              ? "gG fuses read strictly"
+              : "gG fuses by rating",
+          "Brief");
     var iz = w.use(Schools.greatestDevice(ampacity, conductor, study));
     var allowed =
         share < 1

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.ResidualCurrentDevice;
@@ -256,6 +257,8 @@ public final class DisconnectsInTime implements Rule {
         new Resistance(loop.ohms()),
         "line and protective conductor, from the solved network");
     w.given("reading", brief.policies().answer(School.FAULT_VOLTAGE).words(), "Brief");
+    if (guard.guard() instanceof Guard.Fuse(_, var fuse) && fuse == FuseClass.GG)
+      Schools.name(w, study, School.FUSE_MELTING);
     var needed = needed(guard.guard(), t, brief.policies());
     w.table(
         "Ia",

@@ -74,8 +74,9 @@ public final class OwnDevice implements Rule {
             + sharing.stream()
                 .map(other -> other.designation().text())
                 .collect(Collectors.joining(", ")));
-    if (sharing.size() <= 1
-        || study.project().brief().policies().protection() == Brief.Protection.GROUPED)
+    var grouped = study.project().brief().policies().protection() == Brief.Protection.GROUPED;
+    w.given("school", grouped ? "grouped" : "per branch", "Brief");
+    if (sharing.size() <= 1 || grouped)
       return new Verdict.Pass(device.id(), w.explain(device.id()).trail());
     var others =
         sharing.stream()

@@ -75,10 +75,9 @@ public final class Replacement {
         : part.guard().orElse(null) instanceof Guard.Fuse(_, var fuse) && fuse.branch();
   }
 
-  /// Whether the school of the Brief lets a new device protect a branch.
+  /// Whether the Brief lets a new device protect a branch.
   static boolean mayProtect(Part part, Study study) {
-    if (Schools.american(study)
-        && study.project().brief().policies().chose(School.SMALL_BREAKER, "marked"))
+    if (study.project().brief().policies().chose(School.SMALL_BREAKER, "marked"))
       return branch(part);
     return !(part instanceof CircuitBreaker breaker) || breaker.listing().isEmpty();
   }

@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.EmcFilter;
 import nelvar.core.catalogue.FrequencyConverter;
@@ -61,9 +62,19 @@ public final class ResidualDevice implements Rule {
         study.project().devices().stream()
             .filter(device -> study.part(device).orElse(null) instanceof ResidualCurrentDevice)
             .flatMap(device -> judge(device, study).stream());
-    return study.project().brief().policies().chose(School.RESIDUAL_DEVICE, "type-b")
-        ? Stream.concat(own, study.network().feeds().stream().flatMap(f -> behindOne(f, study)))
-        : own;
+    return Stream.concat(
+        own,
+        study.project().brief().policies().chose(School.RESIDUAL_DEVICE, "type-b")
+            ? study.network().feeds().stream().flatMap(f -> behindOne(f, study))
+            : study.project().devices().stream()
+                .filter(device -> study.part(device).orElse(null) instanceof MainsInlet)
+                .map(inlet -> notAsked(inlet, study)));
+  }
+
+  private static Verdict notAsked(Device inlet, Study study) {
+    var w = Working.of("Residual-current device before the machine");
+    Schools.name(w, study, School.RESIDUAL_DEVICE);
+    return new Verdict.Pass(inlet.id(), w.explain(inlet).trail());
   }
 
   /// Where the Brief asks for one before the whole machine: every load on the mains stands behind

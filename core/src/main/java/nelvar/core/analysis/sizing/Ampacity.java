@@ -130,15 +130,20 @@ public final class Ampacity {
     var surroundings = study.project().brief().surroundings();
     var air = bundle.get().inside() ? surroundings.inside() : surroundings.greatest();
     var policies = study.project().brief().policies();
-    var counted = !bundle.get().inside() || policies.chose(School.PANEL_GROUPING, "counted");
+    var inside = bundle.get().inside();
+    var counted = !inside || policies.chose(School.PANEL_GROUPING, "counted");
     if (policies.sizing() == Brief.Sizing.NORTH_AMERICAN) {
       var together =
           counted ? american(conductor, bundle.get(), study) : loadedCores(conductor, study);
       var insulation = Schools.insulation(policies);
       var terminals = Schools.terminals(policies);
       return study.once(
-          List.of(section.get(), insulation, terminals, air, together),
-          () -> AmericanAmpacity.corrected(section.get(), insulation, terminals, air, together));
+          List.of(section.get(), insulation, terminals, air, together, inside),
+          () -> {
+            var found =
+                AmericanAmpacity.corrected(section.get(), insulation, terminals, air, together);
+            return inside ? Schools.named(found, study, School.PANEL_GROUPING) : found;
+          });
     }
     var laid =
         new Laid(
@@ -148,8 +153,20 @@ public final class Ampacity {
             counted ? loadedCircuits(conductor, bundle.get(), study) : 1,
             loadedCores(conductor, study),
             policies.crossLinked() ? Insulation.XLPE : Insulation.PVC,
-            policies.chose(School.AMBIENT_BASE, "thirty"));
-    return study.once(laid, laid::corrected);
+            policies.chose(School.AMBIENT_BASE, "thirty"),
+            inside);
+    return study.once(
+        laid,
+        () ->
+            inside
+                ? Schools.named(
+                    laid.corrected(),
+                    study,
+                    School.AMBIENT_BASE,
+                    School.WIRE_INSULATION,
+                    School.PANEL_GROUPING)
+                : Schools.named(
+                    laid.corrected(), study, School.AMBIENT_BASE, School.WIRE_INSULATION));
   }
 
   /// Wires laid alike share one calculation.
@@ -160,7 +177,8 @@ public final class Ampacity {
       int circuits,
       int cores,
       Insulation insulation,
-      boolean from30) {
+      boolean from30,
+      boolean inside) {
     /// The table of 30 °C begins at 1.5 mm²; thinner wires stay with the machine standard's, which
     /// knows only PVC: below what cross-linked ones carry.
     Computed<Current> corrected() {

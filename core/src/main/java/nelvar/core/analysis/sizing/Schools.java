@@ -1,7 +1,10 @@
 package nelvar.core.analysis.sizing;
 
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import nelvar.core.analysis.Study;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Conductor;
@@ -12,7 +15,10 @@ import nelvar.core.standards.AmericanConductors.Rating;
 import nelvar.core.standards.MetricConductors;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Cited;
+import nelvar.core.trail.Computed;
 import nelvar.core.trail.Explained;
+import nelvar.core.trail.Line;
+import nelvar.core.trail.Trail;
 import nelvar.core.trail.Working;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Current;
@@ -30,6 +36,31 @@ public final class Schools {
   /// Sizes wires can be had in, rising.
   public static List<CrossSection> sizes(Study study) {
     return american(study) ? AmericanConductors.sizes() : MetricConductors.sections();
+  }
+
+  /// Writes down the answers of the Brief that a working depends on.
+  public static void name(Working w, Study study, School... asked) {
+    w.given("school", words(study, asked), "Brief");
+  }
+
+  /// The same before the first line of a working that is done.
+  static <Q> Computed<Q> named(Computed<Q> found, Study study, School... asked) {
+    return found.fold(
+        explained -> {
+          var lines = new ArrayList<Line>();
+          lines.add(new Line.Given("school", words(study, asked), "Brief"));
+          lines.addAll(explained.trail().lines());
+          return Computed.known(
+              new Explained<>(explained.value(), Trail.of(explained.trail().title(), lines)));
+        },
+        Computed::missing);
+  }
+
+  private static String words(Study study, School... asked) {
+    var policies = study.project().brief().policies();
+    return Arrays.stream(asked)
+        .map(school -> policies.answer(school).words())
+        .collect(Collectors.joining("; "));
   }
 
   /// How the wires are insulated, for the heat of a short circuit.
@@ -59,7 +90,10 @@ public final class Schools {
     var w = Working.of("Current to be rated for");
     var ib = w.given("Ib", design, of);
     var policies = study.project().brief().policies();
-    if (!policies.chose(School.CONTINUOUS_LOAD, "plus-25")) return w.explain(ib);
+    if (!policies.chose(School.CONTINUOUS_LOAD, "plus-25")) {
+      name(w, study, School.CONTINUOUS_LOAD);
+      return w.explain(ib);
+    }
     w.table(
         "k",
         new Cited<>(
