@@ -1,5 +1,10 @@
 package nelvar.core.standards;
 
+import java.util.Optional;
+import nelvar.core.trail.Cited;
+import nelvar.core.units.Current;
+import nelvar.core.units.Measure;
+
 /// Classes of fuse-links by their curve and by what they may protect.
 public enum FuseClass {
   /// Full-range, general purpose (IEC 60269).
@@ -30,6 +35,19 @@ public enum FuseClass {
   /// Whether it may protect a branch circuit in North America.
   public boolean branch() {
     return branch && this != GG && this != AM && this != GR;
+  }
+
+  /// The greatest let-through energy where a short makes it limit, from about 20 times its rating;
+  /// empty for other classes and sizes.
+  public Optional<Cited<Measure>> letThrough(Current rating) {
+    return american()
+        ? LetThrough.TABLE.cited(
+            rating.amperes(), sign, energy -> new Measure(energy, Measure.Unit.JOULE_INTEGRAL))
+        : Optional.empty();
+  }
+
+  private static final class LetThrough {
+    static final Table TABLE = Table.load("ul-248/let-through.tsv");
   }
 
   public boolean american() {

@@ -320,6 +320,22 @@ class AmericanSchoolTest {
     assertThat(cited).contains("B.52.4", "B.52.14").doesNotContain("IEC 60204-1:2016, Table D.1");
   }
 
+  /// The adiabatic factor of ICEA P-32-382 for 75 to 150 °C, 104.5, beside that of the other
+  /// formula, 226 · √ln(384.5/309.5) = 105.3 (worked example of the reference collection, section
+  /// 8: 1 %).
+  @Test
+  void theTwoAdiabaticFormulasAgree() {
+    var panel =
+        heater("breaker-1p-c6", 2.5)
+            .brief(b ->
+                new Brief(
+                    b.supply(),
+                    b.surroundings(),
+                    b.policies().sizedBy(Brief.Sizing.NORTH_AMERICAN)));
+    assertThat(Schools.adiabatic(panel.study()).value().value())
+        .isCloseTo(226 * Math.sqrt(Math.log(384.5 / 309.5)), within(1.1));
+  }
+
   /// Cross-linked wire, 2.5 mm² in a duct (B1) in air of 45 °C, one circuit: 28 A · 0.87 (IEC
   /// 60364-5-52, Tables B.52.5 and B.52.14, from memory) where PVC carries 18.3 · 0.91. It stands
   /// (143/115)² of the let-through energy, and hot it is (234.5 + 90)/(234.5 + 70) times as long.
@@ -333,11 +349,11 @@ class AmericanSchoolTest {
     var cool = pvc.study();
     var lost = lost(cool);
     var least = volts(cool);
-    assertThat(Schools.insulated(cool).copper().value().value()).isEqualTo(115);
+    assertThat(Schools.adiabatic(cool).value().value()).isEqualTo(115);
     var linked = answering(pvc, School.WIRE_INSULATION, "xlpe");
     assertThat(ampacity(linked, "W1")).isCloseTo(28 * 0.87, within(0.01));
     var study = linked.study();
-    assertThat(Schools.insulated(study).copper().value().value()).isEqualTo(143);
+    assertThat(Schools.adiabatic(study).value().value()).isEqualTo(143);
     assertThat(lost(study) / lost).isCloseTo(324.5 / 304.5, within(1e-3));
     assertThat(volts(study)).isLessThan(least);
   }

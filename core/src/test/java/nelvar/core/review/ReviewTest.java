@@ -73,7 +73,6 @@ class ReviewTest {
             "sizing.minimum-section W34",
             "sizing.minimum-section W54",
             "sizing.minimum-section W55",
-            "sizing.short-circuit-heat W9",
             "sizing.voltage-drop W54",
             "parts.supply-voltage M1",
             "parts.coil-suppression K1");

@@ -98,6 +98,15 @@ class TablesTest {
     assertThat(MetricConductors.groupingFactor(10, InstallationMethod.B1).orElseThrow().value())
         .isEqualTo(0.45);
     assertThat(ProtectiveConductor.forLine(new CrossSection(0.34))).isEmpty();
+    // A larger case lets more through, and class J no more than class RK5 (UL 248, from memory).
+    for (var rating : new double[] {10, 30, 60, 100}) {
+      var at = new Current(rating);
+      assertThat(FuseClass.CLASS_J.letThrough(at).orElseThrow().value())
+          .isLessThan(FuseClass.CLASS_RK5.letThrough(at).orElseThrow().value());
+      assertThat(FuseClass.CLASS_J.letThrough(at).orElseThrow().value())
+          .isLessThanOrEqualTo(FuseClass.CLASS_J.letThrough(at.times(2)).orElseThrow().value());
+    }
+    assertThat(FuseClass.GG.letThrough(new Current(10))).isEmpty();
     // Gauges follow the rule of the rows: as thick, 16 mm², half.
     assertThat(ProtectiveConductor.forLine(CrossSection.ofGauge(12)).orElseThrow().value())
         .isEqualTo(CrossSection.ofGauge(12));

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.catalogue.Element;
 import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.finding.Severity;
@@ -30,6 +31,7 @@ public final class ResidualCharge implements Rule {
   private static final Voltage EMPTY = new Voltage(5);
   private static final Duration WAIT = new Duration(5);
   private static final Citation DEMAND = Citation.recalled("IEC 60204-1:2016", "6.2.4");
+  private static final Citation AMERICAN = Citation.recalled("NFPA 79:2021", "6.5");
   private static final double EXEMPT = 60e-6;
 
   @Override
@@ -58,7 +60,7 @@ public final class ResidualCharge implements Rule {
                         new Verdict.NotChecked(
                             device.id(),
                             "its part states no bus capacitance; read it off the drive"));
-                  return stores.stream().map(store -> judge(device, store));
+                  return stores.stream().map(store -> judge(device, store, study));
                 }));
   }
 
@@ -77,7 +79,7 @@ public final class ResidualCharge implements Rule {
     return w.explain(w.result("t", "R · C · ln(U0/U)", new Duration(seconds)));
   }
 
-  private static Verdict judge(Device device, Element.Store store) {
+  private static Verdict judge(Device device, Element.Store store, Study study) {
     var id = device.id();
     var charge = store.capacitance().farads() * store.voltage().volts();
     if (store.voltage().compareTo(SAFE) <= 0 || charge <= EXEMPT) {
@@ -90,7 +92,7 @@ public final class ResidualCharge implements Rule {
     var bleeder = store.bleeder();
     if (bleeder.isEmpty()) return notBled(device, store);
     var toSafe = time(store.capacitance(), bleeder.get(), store.voltage(), SAFE);
-    var judged = Explained.atMost(toSafe, "t", WAIT, DEMAND);
+    var judged = Explained.atMost(toSafe, "t", WAIT, Schools.demand(study, DEMAND, AMERICAN));
     if (judged.holds()) return new Verdict.Pass(id, judged.trail());
     var toEmpty = time(store.capacitance(), bleeder.get(), store.voltage(), EMPTY);
     return finding(

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.trail.Citation;
@@ -32,7 +33,10 @@ public final class InletAgainstUpstream implements Rule {
                   InletLoad.of(study).orElseThrow(),
                   "Ib",
                   inlet.output().rating(),
-                  Citation.recalled("IEC 60364-4-43:2008", "433.1"));
+                  Schools.demand(
+                      study,
+                      Citation.recalled("IEC 60364-4-43:2008", "433.1"),
+                      Citation.recalled("NEC 2023 (NFPA 70)", "215.3")));
           var id = inlet.device().id();
           if (judged.holds()) return new Verdict.Pass(id, judged.trail());
           return new Verdict.Finding(

@@ -5,6 +5,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.InletLoad;
+import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.catalogue.FuseHolder;
 import nelvar.core.catalogue.MotorProtector;
@@ -26,6 +27,7 @@ import nelvar.core.units.Resistance;
 /// solved network. Demand: IEC 60364-4-43:2008, 434.5.1; NEC 2023, 110.9 (unchecked).
 public final class BreakingCapacity implements Rule {
   private static final Citation DEMAND = Citation.recalled("IEC 60364-4-43:2008", "434.5.1");
+  private static final Citation AMERICAN = Citation.recalled("NEC 2023 (NFPA 70)", "110.9");
 
   @Override
   public String id() {
@@ -74,7 +76,8 @@ public final class BreakingCapacity implements Rule {
             "Ik",
             fault.get().limitedBy().isPresent() ? "limit of the supply" : "1.05 · U/Z",
             fault.get().current());
-    var judged = Explained.atMost(w.explain(ik), "Ik", capacity, DEMAND);
+    var judged =
+        Explained.atMost(w.explain(ik), "Ik", capacity, Schools.demand(study, DEMAND, AMERICAN));
     if (judged.holds()) return new Verdict.Pass(device.id(), judged.trail());
     return new Verdict.Finding(
         device.id(),

@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Ampacity;
+import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Brief;
@@ -32,6 +33,8 @@ import nelvar.core.units.Duration;
 ///
 /// Demand: IEC 60364-4-43:2008, 434.5.2, for 5 s (unchecked).
 public final class ClearsFault implements Rule {
+  private static final Citation AMERICAN =
+      Citation.recalled("NEC 2023 (NFPA 70)", "110.10, current that opens it within 5 s");
   private static final Citation DEMAND =
       Citation.recalled("IEC 60364-4-43:2008", "434.5.2, current that opens it within 5 s");
   private static final Duration WITHIN = new Duration(5);
@@ -98,7 +101,8 @@ public final class ClearsFault implements Rule {
     var band = policies.magneticBand(fault.alternating());
     var needed = TripTime.opensWithin(guard.guard(), WITHIN, band);
     var time = TripTime.latest(guard.guard(), fault.current(), band);
-    var trail = trail(worst, needed, time, policies);
+    var demand = Schools.demand(study, DEMAND, AMERICAN);
+    var trail = trail(worst, needed, time, policies, demand);
     if (fault.current().compareTo(needed) >= 0) return new Verdict.Pass(id, trail);
     var carried = carried(worst, study);
     var safe = carried.map(least -> least.compareTo(fault.current()) >= 0).orElse(false);
@@ -129,7 +133,11 @@ public final class ClearsFault implements Rule {
   }
 
   private static Trail trail(
-      Worst worst, Current needed, Optional<Duration> time, Brief.Policies policies) {
+      Worst worst,
+      Current needed,
+      Optional<Duration> time,
+      Brief.Policies policies,
+      Citation demand) {
     var w = Working.of("Short circuit at " + worst.feed().device().designation());
     w.given(
         "Z",
@@ -147,7 +155,7 @@ public final class ClearsFault implements Rule {
             "Ik",
             worst.fault().limitedBy().isPresent() ? "limit of the supply" : "0.95 · U/Z",
             worst.fault().current());
-    return Explained.atLeast(w.explain(found), "Ik", needed, DEMAND).trail();
+    return Explained.atLeast(w.explain(found), "Ik", needed, demand).trail();
   }
 
   /// The least ampacity of the wires behind the guard on the way to its load.

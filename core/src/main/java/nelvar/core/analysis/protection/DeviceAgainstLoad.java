@@ -26,6 +26,7 @@ public final class DeviceAgainstLoad implements Rule {
   }
 
   private static final Citation DEMAND = Citation.recalled("IEC 60364-4-43:2008", "433.1");
+  private static final Citation AMERICAN = Citation.recalled("NEC 2023 (NFPA 70)", "210.20(A)");
 
   @Override
   public Stream<Verdict> check(Study study) {
@@ -41,7 +42,7 @@ public final class DeviceAgainstLoad implements Rule {
             design,
             "everything behind " + device.designation() + " that can be on together",
             study);
-    var judged = Explained.atMost(rated, "Ib", rating, DEMAND);
+    var judged = Explained.atMost(rated, "Ib", rating, Schools.demand(study, DEMAND, AMERICAN));
     if (judged.holds()) return new Verdict.Pass(device.id(), judged.trail());
     var repairs = new ArrayList<Repair>();
     Replacement.candidates(study.part(device).orElseThrow(), guarding, study)

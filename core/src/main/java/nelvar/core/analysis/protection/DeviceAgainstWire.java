@@ -62,6 +62,7 @@ public final class DeviceAgainstWire implements Rule {
   private static final Citation DEMAND = Citation.recalled("IEC 60364-4-43:2008", "433.1");
   private static final Citation TAP = Citation.recalled("IEC 60204-1:2016", "7.2.8");
   private static final Citation AMERICAN = Citation.recalled("NEC 2023 (NFPA 70)", "240.4");
+  private static final Citation AMERICAN_TAP = Citation.recalled("NFPA 79:2021", "7.2.8");
   private static final Length LONGEST_TAP = new Length(3);
 
   @Override
@@ -141,7 +142,9 @@ public final class DeviceAgainstWire implements Rule {
                 w.explain(rating).trail()),
             "In",
             allowed,
-            tap.isPresent() ? TAP : Schools.american(study) ? AMERICAN : DEMAND);
+            tap.isPresent()
+                ? Schools.demand(study, TAP, AMERICAN_TAP)
+                : Schools.demand(study, DEMAND, AMERICAN));
     return new Weak(conductor, guard, name, rating, allowed, share, judged);
   }
 

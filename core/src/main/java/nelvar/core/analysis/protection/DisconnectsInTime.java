@@ -51,6 +51,9 @@ import nelvar.core.units.Voltage;
 public final class DisconnectsInTime implements Rule {
   private static final Citation DEMAND =
       Citation.recalled("IEC 60364-4-41:2005+A1:2017", "411.4.4");
+  private static final Citation AMERICAN =
+      Citation.recalled(
+          "NEC 2023 (NFPA 70)", "250.4(A)(5), which names no figure; times of IEC 60364-4-41");
   private static final Citation RESIDUAL =
       Citation.recalled("IEC 60364-4-41:2005+A1:2017", "411.5.3");
   private static final Citation HELD_DOWN =
@@ -273,7 +276,9 @@ public final class DisconnectsInTime implements Rule {
       w.given("RPE", r, "from its protective terminal to the inlet's");
       w.result("Ut", "RPE · Ik", new Voltage(r.ohms() * loop.current().amperes()));
     });
-    var judged = Explained.atLeast(w.explain(found), "Ik", needed.value(), DEMAND);
+    var judged =
+        Explained.atLeast(
+            w.explain(found), "Ik", needed.value(), Schools.demand(study, DEMAND, AMERICAN));
     if (judged.holds()) return new Verdict.Pass(id, judged.trail());
     if (protective.isPresent()) {
       var held =

@@ -105,7 +105,7 @@ public record ProtectionChain(
         least
             .map(Fault.Prospective::alternating)
             .orElse(feed.source().get().output().alternating());
-    var k = Schools.insulated(study).copper().value().value();
+    var k = Schools.adiabatic(study).value().value();
     return Optional.of(
         new ProtectionChain(
             feed,

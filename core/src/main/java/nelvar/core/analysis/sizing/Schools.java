@@ -22,10 +22,19 @@ import nelvar.core.trail.Trail;
 import nelvar.core.trail.Working;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Current;
+import nelvar.core.units.Measure;
 
 /// What the sizing schools do differently, in one place.
 public final class Schools {
   private static final double QUARTER = 1.25;
+  private static final double CMIL_PER_SQUARE_MILLIMETRE = 1973.525;
+  private static final Cited<Measure> THERMOPLASTIC =
+      new Cited<>(
+          new Measure(
+              Math.sqrt(0.0297 * Math.log10((150 + 234.0) / (75 + 234)))
+                  * CMIL_PER_SQUARE_MILLIMETRE,
+              Measure.Unit.ADIABATIC),
+          Citation.recalled("ICEA P-32-382", "copper, thermoplastic, 75 to 150 °C"));
 
   private Schools() {}
 
@@ -63,9 +72,18 @@ public final class Schools {
         .collect(Collectors.joining("; "));
   }
 
-  /// How the wires are insulated, for the heat of a short circuit.
-  public static Adiabatic insulated(Study study) {
-    return study.project().brief().policies().crossLinked() ? Adiabatic.XLPE : Adiabatic.PVC;
+  /// Who asks for it in the sizing school of the Brief.
+  public static Citation demand(Study study, Citation metric, Citation american) {
+    return american(study) ? american : metric;
+  }
+
+  /// The adiabatic factor of the wires. North American: `I²t = 0.0297 · log((Tf + 234)/(Ti + 234))
+  /// · A²`, A in circular mils, thermoplastic from 75 to 150 °C, which is 104.5 A·s½/mm².
+  public static Cited<Measure> adiabatic(Study study) {
+    return american(study)
+        ? THERMOPLASTIC
+        : (study.project().brief().policies().crossLinked() ? Adiabatic.XLPE : Adiabatic.PVC)
+            .copper();
   }
 
   static Rating insulation(Brief.Policies policies) {

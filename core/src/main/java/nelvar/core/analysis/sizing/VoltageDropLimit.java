@@ -84,7 +84,11 @@ public final class VoltageDropLimit implements Rule {
         drop.share(),
         "u",
         limit(study),
-        Citation.recalled("IEC 60204-1:2016", "12.5, and this project's limit"));
+        Schools.demand(
+            study,
+            Citation.recalled("IEC 60204-1:2016", "12.5, and this project's limit"),
+            Citation.recalled(
+                "NEC 2023 (NFPA 70)", "210.19(A), as advice, and this project's limit")));
   }
 
   private static Verdict finding(Conductor wire, List<Feed> feeds, Study study) {

@@ -30,13 +30,18 @@ import nelvar.core.units.Measure;
 /// A wire survives the short circuit its device has to open: the energy let through does not heat
 /// it beyond what its insulation stands.
 ///
-/// `I²t ≤ k² · S²`: k in A·s½/mm² (PVC 115, cross-linked 143), S in mm². I²t at the greatest fault
-/// current at the device: a breaker lets through no more than its energy-limiting class and no more
-/// than Ik² over one period (assumed); a gG fuse its greatest pre-arcing energy (arcing adds to it
-/// where the fault is far above its rating; not counted), or Ik² times its melting time. Protective
-/// conductors are judged by their own rule. Demand: IEC 60364-4-43:2008, 434.5.2 (unchecked).
+/// `I²t ≤ k² · S²`: k in A·s½/mm² (PVC 115, cross-linked 143, North American 104.5), S in mm². I²t
+/// at the greatest fault current at the device: a breaker lets through no more than its
+/// energy-limiting class and no more than Ik² over one period (assumed); a gG fuse its greatest
+/// pre-arcing energy (arcing adds to it where the fault is far above its rating; not counted), or
+/// Ik² times its melting time. Protective conductors are judged by their own rule. Demand: IEC
+/// 60364-4-43:2008, 434.5.2 (unchecked).
 public final class WithstandsFault implements Rule {
   private static final Citation DEMAND = Citation.recalled("IEC 60364-4-43:2008", "434.5.2");
+  private static final Citation AMERICAN = Citation.recalled("NEC 2023 (NFPA 70)", "110.10");
+
+  /// Times its rating from which a North American fuse limits (common practice).
+  private static final double LIMITS_FROM = 20;
 
   /// Of 50 Hz.
   private static final double PERIOD = 0.02;
@@ -79,7 +84,7 @@ public final class WithstandsFault implements Rule {
             fault.get().current(),
             () -> "greatest, at " + guard.device().designation() + " " + guard.guard());
     var energy = energy(w, guard, ik, fault.get().alternating(), study);
-    var k = w.table("k", Schools.insulated(study).copper(), Schools.insulated(study).words());
+    var k = w.table("k", Schools.adiabatic(study), "insulation by the Brief");
     var s = w.given("S", wire.section().get(), wire.label().text());
     var stands =
         w.result(
@@ -88,7 +93,11 @@ public final class WithstandsFault implements Rule {
             new Measure(
                 Math.pow(k.value() * s.squareMillimetres(), 2), Measure.Unit.JOULE_INTEGRAL));
     var judged =
-        Explained.atMost(new Explained<>(energy, w.explain(energy).trail()), "I²t", stands, DEMAND);
+        Explained.atMost(
+            new Explained<>(energy, w.explain(energy).trail()),
+            "I²t",
+            stands,
+            Schools.demand(study, DEMAND, AMERICAN));
     if (judged.holds()) return new Verdict.Pass(wire.id(), judged.trail());
     var least = Math.sqrt(energy.value()) / k.value();
     var repairs =
@@ -123,7 +132,7 @@ public final class WithstandsFault implements Rule {
                   fault.current(),
                   fault.alternating(),
                   study);
-          return Math.sqrt(energy.value()) / Schools.insulated(study).copper().value().value();
+          return Math.sqrt(energy.value()) / Schools.adiabatic(study).value().value();
         })
         .orElse(0.0);
   }
@@ -196,6 +205,9 @@ public final class WithstandsFault implements Rule {
       case Guard.Fuse(var rating, var fuse) -> {
         var time = TripTime.latest(guard.guard(), ik, band).map(t -> t.seconds()).orElse(5.0);
         var byTime = joule(ik.amperes() * ik.amperes() * Math.min(time, 5));
+        var limited = fuse.letThrough(rating);
+        if (limited.isPresent() && ik.amperes() >= LIMITS_FROM * rating.amperes())
+          yield w.table("I²t", limited.get(), "class " + fuse.sign() + ", greatest let-through");
         var melts =
             fuse == FuseClass.GG
                 ? FuseLink.preArcing(rating, true)
