@@ -320,6 +320,34 @@ class AmericanSchoolTest {
     assertThat(cited).contains("B.52.4", "B.52.14").doesNotContain("IEC 60204-1:2016, Table D.1");
   }
 
+  /// A wire's own temperature does not know its terminals: 14 AWG for 90 °C in air of 45 °C carries
+  /// 25 A · 0.87 = 21.75 A, whatever its terminals; cross-linked wire has its own table, named
+  /// alone.
+  @Test
+  void theTemperatureOfAWireGoesByItsInsulation() {
+    var panel = heater("breaker-1p-c6", AWG_14);
+    var warm =
+        nelvar.core.analysis.sizing.ConductorTemperature.of(wire(panel, "W2"), panel.study())
+            .found()
+            .orElseThrow();
+    assertThat(warm.trail().text()).contains("Tc = 90 °C").contains("Ic = I · Ca · Cb");
+    assertThat(warm.value().celsius())
+        .isCloseTo(45 + 45 * Math.pow(100 / 230.94 / 21.75, 2), within(0.02));
+    var linked =
+        Panel.mains()
+            .device("E", "heater-100w-230v")
+            .wire("X0:L1", "E:L", 2.5, 20)
+            .wire("E:N", "X0:N", 0.75, 20)
+            .answering(School.WIRE_INSULATION, "xlpe")
+            .study();
+    var wires = linked.project().conductors();
+    assertThat(Ampacity.of(wires.getFirst(), linked).found().orElseThrow().trail().text())
+        .contains("cross-linked, 90 °C")
+        .doesNotContain("base 40 °C");
+    assertThat(Ampacity.of(wires.getLast(), linked).found().orElseThrow().trail().text())
+        .doesNotContain("cross-linked");
+  }
+
   /// The adiabatic factor of ICEA P-32-382 for 75 to 150 °C, 104.5, beside that of the other
   /// formula, 226 · √ln(384.5/309.5) = 105.3 (worked example of the reference collection, section
   /// 8: 1 %).

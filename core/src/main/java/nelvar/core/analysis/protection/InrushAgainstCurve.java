@@ -21,7 +21,7 @@ import nelvar.core.units.Current;
 /// pass; a fuse or a motor protective switch carries it for as long as it lasts, by the earliest
 /// that it may open. All capacitor inputs behind one device charge at once; of motors started one
 /// by one the hardest counts. Conservative: peaks of 1 ms are tolerated somewhat better than the
-/// curve says. Semiconductor fuses are left out: the maker of the drive chose them.
+/// curve says. Semiconductor fuses are not checked: only their maker says when they melt.
 ///
 /// Demand: common practice; curve bands IEC 60898-1:2015 Table 7, fuses as in [TripTime]
 /// (unchecked).
@@ -46,7 +46,11 @@ public final class InrushAgainstCurve implements Rule {
   private static Optional<Verdict> judge(Guards.Guarding guarding, Study study) {
     return switch (guarding.device().guard()) {
       case Guard.Breaker breaker -> Optional.of(breaker(breaker, guarding, study));
-      case Guard.Fuse(_, var fuse) when fuse == FuseClass.GR -> Optional.empty();
+      case Guard.Fuse(_, var fuse) when fuse == FuseClass.GR ->
+          Optional.of(
+              new Verdict.NotChecked(
+                  guarding.device().device().id(),
+                  "when a semiconductor fuse melts in a short surge only its maker says"));
       case Guard.Fuse fuse -> Optional.of(lasting(fuse, guarding, study));
       case Guard.MotorSwitch motor -> Optional.of(lasting(motor, guarding, study));
       case Guard.Electronic _ -> Optional.empty();

@@ -1,5 +1,6 @@
 package nelvar.core.analysis.sizing;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -122,7 +123,31 @@ public final class Ampacity {
     return of(conductor, study, Sections.AS_DESIGNED);
   }
 
+  /// What its insulation alone lets it carry: the ends it lands on are left out.
+  static Computed<Current> byInsulation(Conductor conductor, Study study) {
+    return of(conductor, study, Sections.AS_DESIGNED, false);
+  }
+
+  /// The temperature a wire reaches at [#byInsulation]: that of the table it is taken from.
+  static Temperature reached(CrossSection section, Study study) {
+    if (Schools.american(study))
+      return Schools.insulation(study.project().brief().policies()).temperature();
+    return insulation(section, study).greatest();
+  }
+
+  /// Below 1.5 mm² only the table for PVC has rows.
+  private static Insulation insulation(CrossSection section, Study study) {
+    return study.project().brief().policies().crossLinked() && section.squareMillimetres() >= 1.5
+        ? Insulation.XLPE
+        : Insulation.PVC;
+  }
+
   static Computed<Current> of(Conductor conductor, Study study, Sections sections) {
+    return of(conductor, study, sections, true);
+  }
+
+  private static Computed<Current> of(
+      Conductor conductor, Study study, Sections sections, boolean ends) {
     var section = sections.of(conductor);
     if (section.isEmpty()) return Computed.missing("its section is not chosen yet");
     var bundle = study.bundle(conductor);
@@ -136,7 +161,7 @@ public final class Ampacity {
       var together =
           counted ? american(conductor, bundle.get(), study) : loadedCores(conductor, study);
       var insulation = Schools.insulation(policies);
-      var terminals = Schools.terminals(policies);
+      var terminals = ends ? Schools.terminals(policies) : insulation;
       return study.once(
           List.of(section.get(), insulation, terminals, air, together, inside),
           () -> {
@@ -152,21 +177,10 @@ public final class Ampacity {
             air,
             counted ? loadedCircuits(conductor, bundle.get(), study) : 1,
             loadedCores(conductor, study),
-            policies.crossLinked() ? Insulation.XLPE : Insulation.PVC,
+            insulation(section.get(), study),
             policies.chose(School.AMBIENT_BASE, "thirty"),
             inside);
-    return study.once(
-        laid,
-        () ->
-            inside
-                ? Schools.named(
-                    laid.corrected(),
-                    study,
-                    School.AMBIENT_BASE,
-                    School.WIRE_INSULATION,
-                    School.PANEL_GROUPING)
-                : Schools.named(
-                    laid.corrected(), study, School.AMBIENT_BASE, School.WIRE_INSULATION));
+    return study.once(laid, () -> Schools.named(laid.corrected(), study, laid.asked()));
   }
 
   /// Wires laid alike share one calculation.
@@ -179,6 +193,16 @@ public final class Ampacity {
       Insulation insulation,
       boolean from30,
       boolean inside) {
+    /// The answers it depends on: thin wires and cross-linked ones have one table each.
+    School[] asked() {
+      var asked = new ArrayList<School>();
+      var thick = section.squareMillimetres() >= 1.5;
+      if (thick && insulation == Insulation.PVC) asked.add(School.AMBIENT_BASE);
+      if (thick) asked.add(School.WIRE_INSULATION);
+      if (inside) asked.add(School.PANEL_GROUPING);
+      return asked.toArray(School[]::new);
+    }
+
     /// The table of 30 °C begins at 1.5 mm²; thinner wires stay with the machine standard's, which
     /// knows only PVC: below what cross-linked ones carry.
     Computed<Current> corrected() {

@@ -9,14 +9,14 @@ import nelvar.core.units.Temperature;
 /// How warm a conductor becomes with everything on that can be on together.
 ///
 /// `Tcond = Ta + (Tc − Ta) · (Ib/Iz)²`: its rise grows with the square of its current, and at Iz it
-/// reaches what its insulation stands. Iz is that at the actual air and grouping; physics, as the
-/// ampacity tables assume it.
+/// reaches what its insulation stands. Iz is that at the actual air and grouping, without regard to
+/// the terminals at its ends; physics, as the ampacity tables assume it.
 public final class ConductorTemperature {
   private ConductorTemperature() {}
 
   public static Computed<Temperature> of(Conductor conductor, Study study) {
     var surroundings = study.project().brief().surroundings();
-    return Ampacity.of(conductor, study)
+    return Ampacity.byInsulation(conductor, study)
         .fold(
             iz -> {
               var w = Working.of("Temperature of " + conductor.label());
@@ -29,10 +29,8 @@ public final class ConductorTemperature {
               var tc =
                   w.given(
                       "Tc",
-                      Schools.american(study)
-                          ? Schools.insulation(study.project().brief().policies()).temperature()
-                          : study.hot(),
-                      "what its insulation stands");
+                      Ampacity.reached(conductor.section().orElseThrow(), study),
+                      "at Iz, by the table Iz is from");
               var ib = w.given("Ib", study.designCurrent(conductor), "with everything on");
               var share = ib.amperes() / w.use(iz).amperes();
               return Computed.known(
