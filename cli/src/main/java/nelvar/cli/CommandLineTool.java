@@ -66,13 +66,7 @@ public final class CommandLineTool implements Runnable {
       case nelvar.core.file.UnreadableFile unreadable -> String.valueOf(unreadable.getMessage());
       case nelvar.core.network.TrialText.Unreadable wrong -> String.valueOf(wrong.getMessage());
       case nelvar.core.calc.Calculator.WrongInput wrong -> String.valueOf(wrong.getMessage());
-      case java.nio.file.AccessDeniedException denied ->
-          "may not write " + denied.getFile() + ": choose another folder";
-      case java.nio.file.FileAlreadyExistsException exists ->
-          exists.getFile() + " exists already: choose another name";
-      case java.nio.file.NoSuchFileException missing ->
-          "there is no file or folder " + missing.getFile();
-      case java.io.IOException io -> "cannot read or write: " + io.getMessage();
+      case java.io.IOException io -> "not written: " + nelvar.core.file.DiskTrouble.words(io);
       case BadUse use -> String.valueOf(use.getMessage());
       default ->
           "this failed in the program ("

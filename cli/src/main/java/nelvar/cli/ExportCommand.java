@@ -1,10 +1,10 @@
 package nelvar.cli;
 
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import nelvar.core.exchange.SpiceNetlist;
+import nelvar.core.file.OutputFiles;
 import nelvar.core.review.Review;
 import nelvar.documents.content.Lists;
 import nelvar.documents.export.CsvExport;
@@ -40,9 +40,7 @@ final class ExportCommand implements Callable<Integer> {
   @Override
   public Integer call() throws Exception {
     var bytes = bytes(ReviewCommand.review(file));
-    if (Files.isDirectory(out)) throw new CommandLineTool.BadUse(out + " is a folder: name a file");
-    if (out.toAbsolutePath().getParent() instanceof Path parent) Files.createDirectories(parent);
-    Files.write(out, bytes);
+    OutputFiles.write(out, bytes);
     java.util.Objects.requireNonNull(spec).commandLine().getOut().println(out);
     return CommandLineTool.FINE;
   }

@@ -1,9 +1,10 @@
 package nelvar.cli;
 
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import nelvar.core.exchange.PartsCsv;
+import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.InputFile;
 import nelvar.core.file.ProjectFile;
 import nelvar.core.model.edit.EditRefused;
 import nelvar.core.model.edit.Edits;
@@ -29,9 +30,12 @@ final class ImportCommand implements Callable<Integer> {
   public Integer call() throws Exception {
     var projectFile = ProjectFile.at(file);
     var project = projectFile.open();
-    var parts = PartsCsv.read(String.valueOf(csv.getFileName()), Files.readString(csv));
+    var parts =
+        PartsCsv.read(
+            String.valueOf(csv.getFileName()),
+            InputFile.text(csv, PartsCsv.GREATEST_FILE, "Choose a CSV of parts."));
     try {
-      projectFile.save(Edits.ownParts("Add parts", parts).apply(project));
+      projectFile.save(Edits.ownParts("Add parts", parts).on(project, CatalogueFile.standard()));
     } catch (EditRefused refused) {
       throw new CommandLineTool.BadUse(String.valueOf(refused.getMessage()));
     }

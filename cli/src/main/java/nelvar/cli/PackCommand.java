@@ -1,8 +1,8 @@
 package nelvar.cli;
 
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
+import nelvar.core.file.OutputFiles;
 import nelvar.documents.export.PackFiles;
 import picocli.CommandLine;
 
@@ -26,16 +26,9 @@ final class PackCommand implements Callable<Integer> {
   @Override
   public Integer call() throws Exception {
     var files = PackFiles.of(ReviewCommand.review(file));
-    if (Files.exists(folder) && !Files.isDirectory(folder))
-      throw new CommandLineTool.BadUse(folder + " is a file: choose a folder");
-    Files.createDirectories(folder);
-    for (var entry : files.entrySet()) {
-      Files.write(folder.resolve(entry.getKey()), entry.getValue());
-      java.util.Objects.requireNonNull(spec)
-          .commandLine()
-          .getOut()
-          .println(folder.resolve(entry.getKey()));
-    }
+    OutputFiles.write(folder, files);
+    for (var name : files.keySet())
+      java.util.Objects.requireNonNull(spec).commandLine().getOut().println(folder.resolve(name));
     return CommandLineTool.FINE;
   }
 }

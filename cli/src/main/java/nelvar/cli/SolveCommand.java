@@ -104,6 +104,8 @@ final class SolveCommand implements Callable<Integer> {
         live.conditions().wires(),
         new Percent(100 * live.conditions().mains()));
     for (var ref : live.chatter()) out.println("chatters: " + live.name(ref));
+    for (var ref : live.race())
+      out.println("decided by a race, one outcome shown: " + live.name(ref));
     for (var output : live.outputs())
       out.printf(
           "source %-8s %-10s %10s %10s%s%n",

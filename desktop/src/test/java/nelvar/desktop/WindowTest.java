@@ -9,7 +9,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
-import nelvar.core.file.ProjectFile;
+import nelvar.core.file.Journal;
 import nelvar.core.model.Id;
 import nelvar.core.units.CrossSection;
 import nelvar.desktop.session.Session;
@@ -303,8 +303,11 @@ class WindowTest {
     var file = folder.resolve("m.nelvar.json");
     driver.willPick(file);
     driver.press(KeyCode.CONTROL, KeyCode.S);
+    driver.await("saved", () -> Files.exists(file) && !session().history().get().unsaved());
     var saved = session().project();
-    ProjectFile.at(file).keepUnsaved(saved.withName("edited and lost"));
+    try (var gone = Journal.of(file)) {
+      gone.keep(saved.withName("edited and lost"));
+    }
     driver.press(KeyCode.CONTROL, KeyCode.O);
     driver.await("the offer", () -> driver.window.root().lookup("#ask-yes") != null);
     driver.click(driver.find("#ask-yes"));
@@ -422,12 +425,15 @@ class WindowTest {
     find("W32");
     driver.press(KeyCode.CONTROL, KeyCode.ENTER);
     var edited = session().project();
-    driver.await(
-        "the journal",
-        () -> !new nelvar.desktop.session.Places(folder.resolve("state")).leftovers().isEmpty());
     find("begin a new");
     driver.run(() -> driver.window.desk().openDemo());
-    driver.run(() -> driver.window.desk().offerUntitled());
+    // Whoever leaves a machine unsaved keeps its journal; here that is when another is begun.
+    driver.await(
+        "the offer",
+        () -> {
+          driver.window.desk().offerUntitled();
+          return driver.window.root().lookup("#ask-yes") != null;
+        });
     driver.click(driver.find("#ask-yes"));
     assertThat(session().project()).isEqualTo(edited);
     assertThat(driver.words("#saved-state")).endsWith("not saved");

@@ -23,6 +23,14 @@ public record Coil(
     Optional<Power> pickUp) {
   private static final double USUAL_PICK_UP = 8;
 
+  public Coil {
+    Part.require(voltage.volts() > 0, "a coil is made for more than 0 V");
+    Part.require(
+        least.percent() >= 0 && least.compareTo(greatest) <= 0,
+        "a coil pulls in from a lowest to a highest share of its voltage, not from %s to %s"
+            .formatted(least, greatest));
+  }
+
   public VoltageRange operates() {
     return new VoltageRange(voltage.times(least.fraction()), voltage.times(greatest.fraction()));
   }

@@ -25,8 +25,16 @@ public sealed interface Guard {
         });
   }
 
+  private static void rated(Current rating) {
+    Part.require(rating.amperes() > 0, "a protective device is rated for more than 0 A");
+  }
+
   /// A thermal-magnetic breaker with its curve.
   record Breaker(Current rating, TripCurve curve) implements Guard {
+    public Breaker {
+      rated(rating);
+    }
+
     @Override
     public String toString() {
       return curve + " " + rating;
@@ -35,6 +43,10 @@ public sealed interface Guard {
 
   /// A fuse-link.
   record Fuse(Current rating, FuseClass fuse) implements Guard {
+    public Fuse {
+      rated(rating);
+    }
+
     @Override
     public String toString() {
       return fuse.sign() + " " + rating;
@@ -45,6 +57,11 @@ public sealed interface Guard {
   ///
   /// @param setting what its dial is set to; it counts with its greatest where that is not known
   record MotorSwitch(Current least, Current greatest, Optional<Current> setting) implements Guard {
+    public MotorSwitch {
+      rated(greatest);
+      setting.ifPresent(Guard::rated);
+    }
+
     @Override
     public Current rating() {
       return setting.orElse(greatest);
@@ -64,6 +81,10 @@ public sealed interface Guard {
 
   /// One channel of an electronic protection module.
   record Electronic(String channel, Current rating) implements Guard {
+    public Electronic {
+      rated(rating);
+    }
+
     @Override
     public String toString() {
       return "ch. " + channel + ", " + rating;

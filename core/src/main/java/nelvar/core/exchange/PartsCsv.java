@@ -20,6 +20,9 @@ import tools.jackson.core.JacksonException;
 /// written with a point (`coil.voltage`), lists with semicolons. Empty cells are left out. Comma or
 /// semicolon between cells, UTF-8.
 public final class PartsCsv {
+  /// The largest CSV that is read.
+  public static final long GREATEST_FILE = 16L << 20;
+
   private PartsCsv() {}
 
   /// @param file its name, for messages

@@ -3,7 +3,6 @@ package nelvar.core.file;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.annotation.Nulls;
-import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -30,6 +29,7 @@ import nelvar.core.units.Price;
 import nelvar.core.units.Quantity;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.ResistancePerLength;
+import nelvar.core.units.Significant;
 import nelvar.core.units.Temperature;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
@@ -173,12 +173,16 @@ public final class NelvarJson {
     text(
         module,
         MainsVoltage.class,
-        MainsVoltage::toString,
+        MainsVoltage::exact,
         written -> MainsVoltage.read(written).orThrow());
     text(
         module,
         VoltageRange.class,
-        range -> exact(range.least().volts()) + "–" + exact(range.greatest().volts()) + " V",
+        range ->
+            Significant.exact(range.least().volts())
+                + "–"
+                + Significant.exact(range.greatest().volts())
+                + " V",
         NelvarJson::voltageRange);
     text(module, Price.class, Price::toString, Price::of);
     text(module, Id.class, Id::text, Id::new);
@@ -194,14 +198,9 @@ public final class NelvarJson {
 
   /// The value in full precision with its unit, so that reading gives the same value back.
   public static <Q extends Quantity> String write(Q value, Kind<Q> kind) {
-    if (value instanceof CrossSection section && section.gauge().isPresent())
-      return section.gauge().get();
-    return exact(value.si()) + " " + kind.ownUnit();
-  }
-
-  private static String exact(double value) {
-    var plain = BigDecimal.valueOf(value).stripTrailingZeros();
-    return (plain.scale() < 0 ? plain.setScale(0) : plain).toPlainString();
+    if (value instanceof CrossSection section && section.exactGauge().isPresent())
+      return section.exactGauge().get();
+    return Significant.exact(value.si()) + " " + kind.ownUnit();
   }
 
   private static VoltageRange voltageRange(String text) {

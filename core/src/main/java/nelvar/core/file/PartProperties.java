@@ -3,6 +3,7 @@ package nelvar.core.file;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.Soundness;
 import nelvar.core.units.Reading;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -53,7 +54,9 @@ public final class PartProperties {
       else if (before != null && before.isBoolean())
         at.put(name, Boolean.parseBoolean(text.strip()));
       else at.put(name, text.strip());
-      return new Reading.Value<>(NelvarJson.mapper().treeToValue(tree, Part.class));
+      var next = NelvarJson.mapper().treeToValue(tree, Part.class);
+      var problem = Soundness.problem(next);
+      return problem.isPresent() ? new Reading.Misread<>(problem.get()) : new Reading.Value<>(next);
     } catch (NumberFormatException e) {
       return new Reading.Misread<>("'" + text + "' is not a number");
     } catch (JacksonException e) {

@@ -74,7 +74,7 @@ public final class ProjectFormat {
     try {
       requireFormat(file, bytes);
       var project = NelvarJson.mapper().readValue(bytes, Document.class).project();
-      Consistency.require(file, project, catalogue.with(project.ownParts()), bytes);
+      BreachPlace.refuse(file, project, catalogue.with(project.ownParts()), bytes);
       return project;
     } catch (JacksonException e) {
       throw Problems.of(file, e);

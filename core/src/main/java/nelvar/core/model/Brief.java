@@ -11,20 +11,28 @@ import nelvar.core.units.MainsVoltage;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.Temperature;
+import nelvar.core.units.Texts;
 
 /// What the machine is fed from, where it stands, and which schools its design follows.
 public record Brief(Supply supply, Surroundings surroundings, Policies policies) {
 
   /// @param upstream rating of the device that protects the inlet
-  /// @param loopImpedance at the inlet, measured or stated by the site
-  /// @param prospectiveShortCircuitCurrent at the inlet
+  /// @param loopImpedance at the inlet, measured or stated by the site; 0 Ω counts as not known
+  /// @param prospectiveShortCircuitCurrent at the inlet; 0 A counts as not known
   public record Supply(
       MainsVoltage voltage,
       Frequency frequency,
       Earthing earthing,
       Current upstream,
       Optional<Resistance> loopImpedance,
-      Optional<Current> prospectiveShortCircuitCurrent) {}
+      Optional<Current> prospectiveShortCircuitCurrent) {
+    public Supply {
+      // Nothing is fed through 0 Ω, and no inlet gives 0 A: a zero here is somebody's "not known".
+      loopImpedance = loopImpedance.filter(z -> z.ohms() > 0);
+      prospectiveShortCircuitCurrent =
+          prospectiveShortCircuitCurrent.filter(ik -> ik.amperes() > 0);
+    }
+  }
 
   public enum Earthing {
     TN_S("TN-S"),
@@ -51,6 +59,7 @@ public record Brief(Supply supply, Surroundings surroundings, Policies policies)
       Length altitude,
       String remarks) {
     public Surroundings {
+      remarks = Texts.storable("remarks", remarks);
       if (least.compareTo(greatest) > 0)
         throw new ImpossibleQuantity(
             "the lowest ambient, " + least + ", is above the highest, " + greatest);
@@ -68,6 +77,7 @@ public record Brief(Supply supply, Surroundings surroundings, Policies policies)
       String currency,
       List<School.Choice> choices) {
     public Policies {
+      currency = Texts.storable("a currency", currency);
       choices = List.copyOf(choices);
       var questions = choices.stream().map(School.Choice::school).toList();
       if (questions.stream().distinct().count() != questions.size())

@@ -3,6 +3,7 @@ package nelvar.core.model;
 import java.util.Optional;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Length;
+import nelvar.core.units.Texts;
 
 /// One conductor between two terminals: a single wire, or a core of a cable.
 ///
@@ -23,6 +24,10 @@ public record Conductor(
     Optional<String> colour,
     Optional<Id> cable,
     Optional<Id> bundle) {
+
+  public Conductor {
+    colour = colour.map(text -> Texts.storable("a colour", text));
+  }
 
   public enum Function {
     POWER("power"),

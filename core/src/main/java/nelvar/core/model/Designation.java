@@ -1,12 +1,14 @@
 package nelvar.core.model;
 
 import nelvar.core.units.ImpossibleQuantity;
+import nelvar.core.units.Texts;
 
 /// What stands on the label: `-T2`, `W31`. 1 to 24 characters, no spaces.
 public record Designation(String text) implements Comparable<Designation> {
   public Designation {
     if (text.isBlank()
         || text.length() > 24
+        || !Texts.whole(text)
         || text.chars().anyMatch(c -> Character.isWhitespace(c) || Character.isISOControl(c))) {
       throw new ImpossibleQuantity(
           "'"

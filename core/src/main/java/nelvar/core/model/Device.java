@@ -6,6 +6,8 @@ import nelvar.core.catalogue.Intake;
 import nelvar.core.catalogue.Linkage;
 import nelvar.core.catalogue.Part;
 import nelvar.core.units.Current;
+import nelvar.core.units.ImpossibleQuantity;
+import nelvar.core.units.Texts;
 
 /// One device of the machine: a part with a label, a purpose and a place.
 ///
@@ -26,7 +28,10 @@ public record Device(
     Optional<Current> trip,
     List<String> spare) {
   public Device {
-    spare = List.copyOf(spare);
+    if (trip.isPresent() && trip.get().amperes() <= 0)
+      throw new ImpossibleQuantity("a dial is set to more than 0 A");
+    purpose = Texts.storable("a purpose", purpose);
+    spare = spare.stream().map(mark -> Texts.storable("a terminal mark", mark)).toList();
   }
 
   public static Device of(Id id, String designation, String purpose, String part, Place place) {

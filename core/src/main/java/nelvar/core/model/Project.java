@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import nelvar.core.catalogue.Part;
+import nelvar.core.units.Texts;
 
 /// A machine as designed. Immutable; an edit makes a new one (see `model.edit`).
 ///
@@ -27,6 +28,8 @@ public record Project(
     List<Id> fixed) {
 
   public Project {
+    name = Texts.storable("a name", name);
+    description = Texts.storable("a description", description);
     revisions = List.copyOf(revisions);
     devices = List.copyOf(devices);
     bundles = List.copyOf(bundles);
@@ -79,6 +82,38 @@ public record Project(
         brief,
         devices,
         bundles,
+        cables,
+        conductors,
+        settings,
+        deviations,
+        ownParts,
+        fixed);
+  }
+
+  public Project withDescription(String next) {
+    return new Project(
+        name,
+        next,
+        revisions,
+        brief,
+        devices,
+        bundles,
+        cables,
+        conductors,
+        settings,
+        deviations,
+        ownParts,
+        fixed);
+  }
+
+  public Project withBundles(List<Bundle> next) {
+    return new Project(
+        name,
+        description,
+        revisions,
+        brief,
+        devices,
+        next,
         cables,
         conductors,
         settings,

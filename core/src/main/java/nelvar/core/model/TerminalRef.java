@@ -1,11 +1,12 @@
 package nelvar.core.model;
 
 import nelvar.core.units.ImpossibleQuantity;
+import nelvar.core.units.Texts;
 
 /// One terminal of one device, written `F4:2`.
 public record TerminalRef(Id device, String terminal) {
   public TerminalRef {
-    if (terminal.isBlank() || terminal.length() > 24)
+    if (terminal.isBlank() || terminal.length() > 24 || !Texts.whole(terminal))
       throw new ImpossibleQuantity("a terminal mark has 1 to 24 characters");
   }
 

@@ -2,8 +2,10 @@ package nelvar.core.units;
 
 /// A capacitance, in F; from 0 to 100 F.
 public record Capacitance(double farads) implements Quantity, Comparable<Capacitance> {
+  static final Range RANGE = new Range("a capacitance", 0, 100, "F");
+
   public Capacitance {
-    Significant.require("a capacitance", farads, 0, 100, "F");
+    farads = RANGE.possible(farads);
   }
 
   @Override

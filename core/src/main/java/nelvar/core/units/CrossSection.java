@@ -10,13 +10,15 @@ import java.util.TreeMap;
 /// Gauges follow ASTM B258: `d = 0.127 mm · 92^((36 − n)/39)`, 1/0 is n = 0, 2/0 is n = −1 and so
 /// on.
 public record CrossSection(double squareMillimetres) implements Quantity, Comparable<CrossSection> {
+  static final Range RANGE = new Range("a conductor's cross-section", 0.01, 1000, "mm²");
+
   private static final int SMALLEST_GAUGE = 36;
   private static final int LARGEST_GAUGE = -3;
   private static final double SQUARE_MILLIMETRES_PER_KCMIL = 0.506707479;
   private static final NavigableMap<Double, Integer> GAUGES = gauges();
 
   public CrossSection {
-    Significant.require("a conductor's cross-section", squareMillimetres, 0.01, 1000, "mm²");
+    squareMillimetres = RANGE.possible(squareMillimetres);
   }
 
   /// The section of gauge `n`, where 0, −1, −2, −3 stand for 1/0, 2/0, 3/0, 4/0.
@@ -41,6 +43,11 @@ public record CrossSection(double squareMillimetres) implements Quantity, Compar
     var n = number.getAsInt();
     return Optional.of(
         n >= 250 ? n + " kcmil" : (n > 0 ? String.valueOf(n) : (1 - n) + "/0") + " AWG");
+  }
+
+  /// The gauge, where this section is that gauge to the last digit and not only near it.
+  public Optional<String> exactGauge() {
+    return GAUGES.containsKey(squareMillimetres) ? gauge() : Optional.empty();
   }
 
   /// The gauge as tables key it: 0, −1, −2, −3 for 1/0 to 4/0, thousands of circular mils from 250.

@@ -2,8 +2,10 @@ package nelvar.core.units;
 
 /// An electric current, in A; from 0 to 1e+06 A.
 public record Current(double amperes) implements Quantity, Comparable<Current> {
+  static final Range RANGE = new Range("an electric current", 0, 1e+06, "A");
+
   public Current {
-    Significant.require("an electric current", amperes, 0, 1e+06, "A");
+    amperes = RANGE.possible(amperes);
   }
 
   public Current plus(Current other) {

@@ -2,8 +2,10 @@ package nelvar.core.units;
 
 /// A length of time, in s; from 0 to 1e+09 s.
 public record Duration(double seconds) implements Quantity, Comparable<Duration> {
+  static final Range RANGE = new Range("a length of time", 0, 1e+09, "s");
+
   public Duration {
-    Significant.require("a length of time", seconds, 0, 1e+09, "s");
+    seconds = RANGE.possible(seconds);
   }
 
   @Override

@@ -2,8 +2,10 @@ package nelvar.core.units;
 
 /// An energy, in J; from 0 to 1e+09 J.
 public record Energy(double joules) implements Quantity, Comparable<Energy> {
+  static final Range RANGE = new Range("an energy", 0, 1e+09, "J");
+
   public Energy {
-    Significant.require("an energy", joules, 0, 1e+09, "J");
+    joules = RANGE.possible(joules);
   }
 
   @Override

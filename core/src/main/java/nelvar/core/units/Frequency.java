@@ -2,8 +2,10 @@ package nelvar.core.units;
 
 /// A frequency, in Hz; from 0 to 1e+09 Hz.
 public record Frequency(double hertz) implements Quantity, Comparable<Frequency> {
+  static final Range RANGE = new Range("a frequency", 0, 1e+09, "Hz");
+
   public Frequency {
-    Significant.require("a frequency", hertz, 0, 1e+09, "Hz");
+    hertz = RANGE.possible(hertz);
   }
 
   @Override

@@ -27,6 +27,7 @@ public final class Kind<Q extends Quantity> {
       kind(
           "a current",
           "2.5 A or 800 mA",
+          Current.RANGE,
           Current::new,
           "A",
           1,
@@ -46,6 +47,7 @@ public final class Kind<Q extends Quantity> {
       kind(
           "a voltage",
           "24 V or 400 V",
+          Voltage.RANGE,
           Voltage::new,
           "V",
           1,
@@ -69,6 +71,7 @@ public final class Kind<Q extends Quantity> {
       kind(
           "a power",
           "1.5 kW, 30 W or 2 hp",
+          Power.RANGE,
           Power::new,
           "W",
           1,
@@ -88,6 +91,7 @@ public final class Kind<Q extends Quantity> {
       kind(
           "a length",
           "3.2 m, 850 mm or 12 ft",
+          Length.RANGE,
           Length::new,
           "m",
           1,
@@ -109,6 +113,7 @@ public final class Kind<Q extends Quantity> {
       kind(
           "a cross-section",
           "0.75 mm² or 16 AWG",
+          CrossSection.RANGE,
           CrossSection::new,
           "mm²",
           1,
@@ -124,6 +129,7 @@ public final class Kind<Q extends Quantity> {
       kind(
           "a resistance",
           "0.45 Ω or 10 mΩ",
+          Resistance.RANGE,
           Resistance::new,
           "Ω",
           1,
@@ -147,6 +153,7 @@ public final class Kind<Q extends Quantity> {
       kind(
           "a capacitance",
           "470 µF or 22 mF",
+          Capacitance.RANGE,
           Capacitance::new,
           "F",
           1,
@@ -164,6 +171,7 @@ public final class Kind<Q extends Quantity> {
       kind(
           "a resistance per length",
           "13.3 mΩ/m",
+          ResistancePerLength.RANGE,
           ResistancePerLength::new,
           "Ω/m",
           1,
@@ -176,13 +184,24 @@ public final class Kind<Q extends Quantity> {
           "ohm/km",
           1e-3);
   public static final Kind<Temperature> TEMPERATURE =
-      kind("a temperature", "40 °C or 104 °F", Temperature::new, "°C", 1, "C", 1, "degC", 1);
+      kind(
+          "a temperature",
+          "40 °C or 104 °F",
+          Temperature.RANGE,
+          Temperature::new,
+          "°C",
+          1,
+          "C",
+          1,
+          "degC",
+          1);
   public static final Kind<Percent> PERCENT =
-      kind("a share", "80 %", Percent::new, "%", 1, "percent", 1);
+      kind("a share", "80 %", Percent.RANGE, Percent::new, "%", 1, "percent", 1);
   public static final Kind<Duration> DURATION =
       kind(
           "a time",
           "20 ms or 5 s",
+          Duration.RANGE,
           Duration::new,
           "s",
           1,
@@ -199,12 +218,14 @@ public final class Kind<Q extends Quantity> {
           "h",
           3600);
   public static final Kind<Frequency> FREQUENCY =
-      kind("a frequency", "50 Hz", Frequency::new, "Hz", 1, "kHz", 1e3, "MHz", 1e6);
+      kind(
+          "a frequency", "50 Hz", Frequency.RANGE, Frequency::new, "Hz", 1, "kHz", 1e3, "MHz", 1e6);
 
   public static final Kind<Energy> ENERGY =
       kind(
           "an energy",
           "494 J",
+          Energy.RANGE,
           Energy::new,
           "J",
           1,
@@ -223,11 +244,18 @@ public final class Kind<Q extends Quantity> {
 
   private final String name;
   private final String example;
+  private final Range range;
   private final DoubleFunction<Q> make;
   private final Map<String, Double> factors;
   private final String ownUnit;
 
-  private Kind(String name, String example, DoubleFunction<Q> make, Map<String, Double> factors) {
+  private Kind(
+      String name,
+      String example,
+      Range range,
+      DoubleFunction<Q> make,
+      Map<String, Double> factors) {
+    this.range = range;
     this.name = name;
     this.example = example;
     this.make = make;
@@ -236,12 +264,12 @@ public final class Kind<Q extends Quantity> {
   }
 
   private static <Q extends Quantity> Kind<Q> kind(
-      String name, String example, DoubleFunction<Q> make, Object... unitsAndFactors) {
+      String name, String example, Range range, DoubleFunction<Q> make, Object... unitsAndFactors) {
     var factors = new LinkedHashMap<String, Double>();
     for (var i = 0; i < unitsAndFactors.length; i += 2) {
       factors.put((String) unitsAndFactors[i], ((Number) unitsAndFactors[i + 1]).doubleValue());
     }
-    return new Kind<>(name, example, make, factors);
+    return new Kind<>(name, example, range, make, factors);
   }
 
   /// Of one of the rarer units.
@@ -263,7 +291,12 @@ public final class Kind<Q extends Quantity> {
             .forEach(prefix -> factors.put(prefix.getKey() + plain, prefix.getValue()));
       all.put(
           unit,
-          new Kind<>(unit.noun(), unit.example(), value -> new Measure(value, unit), factors));
+          new Kind<>(
+              unit.noun(),
+              unit.example(),
+              unit.range(),
+              value -> new Measure(value, unit),
+              factors));
     }
     return all;
   }
@@ -271,6 +304,11 @@ public final class Kind<Q extends Quantity> {
   /// A quantity of this kind, in its own unit.
   public Q of(double value) {
     return make.apply(value);
+  }
+
+  /// From where to where it may be written.
+  public Range range() {
+    return range;
   }
 
   /// The unit a bare number is taken in.
@@ -348,7 +386,7 @@ public final class Kind<Q extends Quantity> {
 
   private Reading<Q> make(double value) {
     try {
-      return new Reading.Value<>(make.apply(value));
+      return new Reading.Value<>(make.apply(range.written(value)));
     } catch (ImpossibleQuantity impossible) {
       return new Reading.Misread<>(String.valueOf(impossible.getMessage()));
     }

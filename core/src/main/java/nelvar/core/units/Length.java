@@ -2,8 +2,10 @@ package nelvar.core.units;
 
 /// A length, in m; from 0 to 100000 m.
 public record Length(double metres) implements Quantity, Comparable<Length> {
+  static final Range RANGE = new Range("a length", 0, 100000, "m");
+
   public Length {
-    Significant.require("a length", metres, 0, 100000, "m");
+    metres = RANGE.possible(metres);
   }
 
   public static Length ofMillimetres(double millimetres) {

@@ -17,7 +17,9 @@ public record MainsVoltage(Phases phases, Voltage between) {
   private static final Pattern THREE =
       Pattern.compile("3\\s*[x×~]\\s*(.+)", Pattern.CASE_INSENSITIVE);
   private static final Pattern SPLIT =
-      Pattern.compile("([0-9]+)\\s*/\\s*([0-9]+)\\s*V?", Pattern.CASE_INSENSITIVE);
+      Pattern.compile(
+          "([0-9]+(?:[.,][0-9]+)?)\\s*/\\s*([0-9]+(?:[.,][0-9]+)?)\\s*V?",
+          Pattern.CASE_INSENSITIVE);
 
   /// Line to earth: `U0`. For three-phase, the voltage between lines divided by √3.
   public Voltage toNeutral() {
@@ -34,8 +36,8 @@ public record MainsVoltage(Phases phases, Voltage between) {
     if (three.matches()) return of(Phases.THREE, String.valueOf(three.group(1)), text);
     var split = SPLIT.matcher(trimmed);
     if (split.matches()) {
-      var low = Double.parseDouble(String.valueOf(split.group(1)));
-      var high = Double.parseDouble(String.valueOf(split.group(2)));
+      var low = Double.parseDouble(String.valueOf(split.group(1)).replace(',', '.'));
+      var high = Double.parseDouble(String.valueOf(split.group(2)).replace(',', '.'));
       if (Math.abs(high - 2 * low) < 1) return of(Phases.SPLIT, high + " V", text);
       if (Math.abs(high / low - Math.sqrt(3)) < 0.02) return of(Phases.THREE, high + " V", text);
       if (Math.abs(low / high - Math.sqrt(3)) < 0.02) return of(Phases.THREE, low + " V", text);
@@ -55,6 +57,16 @@ public record MainsVoltage(Phases phases, Voltage between) {
   private static Reading<MainsVoltage> wrong(String text) {
     return new Reading.Misread<>(
         "'" + text + "' is not a mains voltage: write 230 V, 3x400 V or 120/240 V");
+  }
+
+  /// With every digit it has, so that reading gives the same voltage back.
+  public String exact() {
+    var volts = Significant.exact(between.volts());
+    return switch (phases) {
+      case SINGLE -> volts + " V";
+      case SPLIT -> Significant.exact(toNeutral().volts()) + "/" + volts + " V";
+      case THREE -> "3x" + volts + " V";
+    };
   }
 
   @Override

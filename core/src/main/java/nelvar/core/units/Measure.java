@@ -59,6 +59,11 @@ public record Measure(double value, Unit unit) implements Quantity, Comparable<M
       return prefixed;
     }
 
+    /// From where to where it may be written.
+    public Range range() {
+      return new Range(noun, least, greatest, sign);
+    }
+
     String noun() {
       return noun;
     }
@@ -69,7 +74,7 @@ public record Measure(double value, Unit unit) implements Quantity, Comparable<M
   }
 
   public Measure {
-    Significant.require(unit.noun, value, unit.least, unit.greatest, unit.sign);
+    value = unit.range().written(value);
   }
 
   @Override

@@ -2,8 +2,10 @@ package nelvar.core.units;
 
 /// A share in hundredths, in %; from -1e+06 to 1e+06 %.
 public record Percent(double percent) implements Quantity, Comparable<Percent> {
+  static final Range RANGE = new Range("a share in hundredths", -1e+06, 1e+06, "%");
+
   public Percent {
-    Significant.require("a share in hundredths", percent, -1e+06, 1e+06, "%");
+    percent = RANGE.possible(percent);
   }
 
   public static final Percent WHOLE = new Percent(100);

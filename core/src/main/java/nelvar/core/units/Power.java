@@ -2,8 +2,10 @@ package nelvar.core.units;
 
 /// A power, in W; from 0 to 1e+08 W.
 public record Power(double watts) implements Quantity, Comparable<Power> {
+  static final Range RANGE = new Range("a power", 0, 1e+08, "W");
+
   public Power {
-    Significant.require("a power", watts, 0, 1e+08, "W");
+    watts = RANGE.possible(watts);
   }
 
   public Power plus(Power other) {

@@ -2,8 +2,10 @@ package nelvar.core.units;
 
 /// An electric resistance, in Ω; from 0 to 1e+09 Ω.
 public record Resistance(double ohms) implements Quantity, Comparable<Resistance> {
+  static final Range RANGE = new Range("an electric resistance", 0, 1e+09, "Ω");
+
   public Resistance {
-    Significant.require("an electric resistance", ohms, 0, 1e+09, "Ω");
+    ohms = RANGE.possible(ohms);
   }
 
   public Resistance plus(Resistance other) {

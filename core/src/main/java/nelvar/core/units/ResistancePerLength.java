@@ -3,9 +3,11 @@ package nelvar.core.units;
 /// An electric resistance per length of one conductor, in Ω/m; from 0 to 1e+06 Ω/m.
 public record ResistancePerLength(double ohmsPerMetre)
     implements Quantity, Comparable<ResistancePerLength> {
+  static final Range RANGE =
+      new Range("an electric resistance per length of one conductor", 0, 1e+06, "Ω/m");
+
   public ResistancePerLength {
-    Significant.require(
-        "an electric resistance per length of one conductor", ohmsPerMetre, 0, 1e+06, "Ω/m");
+    ohmsPerMetre = RANGE.possible(ohmsPerMetre);
   }
 
   public Resistance over(Length length) {

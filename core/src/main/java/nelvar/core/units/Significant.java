@@ -21,6 +21,12 @@ public final class Significant {
     return (plain.scale() < 0 ? plain.setScale(0) : plain).toPlainString();
   }
 
+  /// `value` with every digit it has and no exponent.
+  public static String exact(double value) {
+    var plain = BigDecimal.valueOf(value).stripTrailingZeros();
+    return (plain.scale() < 0 ? plain.setScale(0) : plain).toPlainString();
+  }
+
   /// With the unit and the prefix that keeps the number between 1 and 1000: `13.3 mΩ/m`, `1.45 kW`.
   static String withPrefix(double value, String unit) {
     var size = Math.abs(value);
@@ -43,18 +49,5 @@ public final class Significant {
     return metres != 0 && Math.abs(metres) < 0.0995
         ? digits(metres * 1000) + " mm"
         : digits(metres) + " m";
-  }
-
-  static void require(String what, double value, double least, double greatest, String unit) {
-    if (Double.isFinite(value) && value >= least && value <= greatest) return;
-    throw new ImpossibleQuantity(
-        "%s %s is not possible for %s: write %s to %s %s"
-            .formatted(
-                Double.isFinite(value) ? digits(value) : value,
-                unit,
-                what,
-                digits(least),
-                digits(greatest),
-                unit));
   }
 }

@@ -2,8 +2,10 @@ package nelvar.core.units;
 
 /// A temperature, in °C; from -273.15 to 2000 °C.
 public record Temperature(double celsius) implements Quantity, Comparable<Temperature> {
+  static final Range RANGE = new Range("a temperature", -273.15, 2000, "°C");
+
   public Temperature {
-    Significant.require("a temperature", celsius, -273.15, 2000, "°C");
+    celsius = RANGE.possible(celsius);
   }
 
   @Override

@@ -2,8 +2,10 @@ package nelvar.core.units;
 
 /// An electric voltage, in V; from 0 to 100000 V.
 public record Voltage(double volts) implements Quantity, Comparable<Voltage> {
+  static final Range RANGE = new Range("an electric voltage", 0, 100000, "V");
+
   public Voltage {
-    Significant.require("an electric voltage", volts, 0, 100000, "V");
+    volts = RANGE.possible(volts);
   }
 
   public Voltage plus(Voltage other) {

@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Random;
+import nelvar.core.model.Consistency;
 import nelvar.core.model.Project;
 import nelvar.core.sample.GeneratedPanel;
 import nelvar.core.sample.NewProject;

@@ -8,7 +8,6 @@ import java.util.Optional;
 import java.util.Set;
 import nelvar.core.Panel;
 import nelvar.core.file.CatalogueFile;
-import nelvar.core.file.Consistency;
 import nelvar.core.file.Demo;
 import nelvar.core.model.edit.EditRefused;
 import nelvar.core.model.edit.Edits;

@@ -1,9 +1,10 @@
 package nelvar.desktop.app;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
 import javafx.application.Platform;
@@ -11,6 +12,10 @@ import nelvar.core.analysis.choice.Choosing;
 import nelvar.core.analysis.choice.Goal;
 import nelvar.core.exchange.PartsCsv;
 import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.DiskTrouble;
+import nelvar.core.file.InputFile;
+import nelvar.core.file.Journal;
+import nelvar.core.file.OutputFiles;
 import nelvar.core.file.ProjectFile;
 import nelvar.core.file.UnreadableFile;
 import nelvar.core.model.Project;
@@ -19,6 +24,7 @@ import nelvar.core.review.Review;
 import nelvar.core.sample.NewProject;
 import nelvar.desktop.session.Places;
 import nelvar.desktop.session.Session;
+import nelvar.desktop.session.Trouble;
 import nelvar.desktop.stage.Stage;
 import nelvar.desktop.style.Theme;
 import nelvar.documents.export.PackFiles;
@@ -30,6 +36,11 @@ public final class Desk {
   private final Workers workers;
   private final Picker picker;
   private final Places places;
+
+  /// What was found unsaved and is not answered yet, the one being asked first.
+  private Deque<Journal.Left> questions = new ArrayDeque<>();
+
+  private boolean warned;
 
   Desk(MainWindow window, Workers workers, Picker picker, Places places) {
     this.window = window;
@@ -167,19 +178,21 @@ public final class Desk {
           try {
             var project = file.open();
             var reviewed = Review.of(project, CatalogueFile.standard());
-            var unsaved = file.recover().filter(left -> !left.equals(project));
             Platform.runLater(() -> {
-              take(reviewed, Optional.of(file), true);
+              take(
+                  reviewed,
+                  Optional.of(file),
+                  true,
+                  () -> workers.reviewing().execute(() -> findUnsaved(file, project)));
               places.opened(path);
-              unsaved.ifPresent(this::offer);
             });
           } catch (UnreadableFile e) {
             Platform.runLater(() -> trouble(String.valueOf(e.getMessage())));
-          } catch (RuntimeException e) {
+          } catch (Throwable e) {
             Platform.runLater(() ->
                 trouble(
                     "%s cannot be opened; this failed in the program (%s). The file was left as it is."
-                        .formatted(path.getFileName(), e.getClass().getSimpleName())));
+                        .formatted(path.getFileName(), Trouble.of(e))));
           }
         });
   }
@@ -189,61 +202,124 @@ public final class Desk {
     else window.welcome(problem);
   }
 
-  private void offer(Project unsaved) {
+  /// What sessions that are gone left unsaved of the project just opened.
+  private void findUnsaved(ProjectFile file, Project saved) {
+    var left = new ArrayDeque<Journal.Left>();
+    for (var one : Journal.left(file.path(), CatalogueFile.standard())) {
+      if (one.state().equals(saved)) forget(one);
+      else left.add(one);
+    }
+    Platform.runLater(() -> offer(left));
+  }
+
+  private void offer(Deque<Journal.Left> left) {
+    questions = left;
+    if (left.isEmpty()) return;
+    var one = left.peek();
     window.ask(
-        "Edits from last time were never saved.",
+        left.size() == 1
+            ? "Edits from last time were never saved."
+            : "Edits from last time were never saved, of %d windows.".formatted(left.size()),
         "Take them back",
         () ->
             window
                 .session()
-                .ifPresent(session ->
-                    session.edit(
-                        new nelvar.core.model.edit.Edit("Take back unsaved edits", _ -> unsaved))),
+                .ifPresent(session -> {
+                  if (session.edit(
+                      new nelvar.core.model.edit.Edit("Take back unsaved edits", _ -> one.state())))
+                    session.afterWriting(() -> forget(one));
+                  answered();
+                }),
         "Forget them",
-        () -> window.session().ifPresent(Session::closeSaved));
+        () -> {
+          workers.writing().execute(() -> forget(one));
+          answered();
+        });
+  }
+
+  private void answered() {
+    questions.poll();
+    offer(questions);
+  }
+
+  private void forget(Journal.Left left) {
+    try {
+      left.forget();
+    } catch (IOException e) {
+      Platform.runLater(
+          () -> window.tell("What was left cannot be removed: " + DiskTrouble.words(e)));
+    }
+  }
+
+  /// What was not answered stays for next time.
+  private void leaveQuestions() {
+    for (var left : questions) {
+      try {
+        left.close();
+      } catch (IOException e) {
+        window.tell("What was left cannot be given back: " + DiskTrouble.words(e));
+      }
+    }
+    questions.clear();
+    window.stopAsking();
   }
 
   private void take(Review reviewed, Optional<ProjectFile> file, boolean onDisk) {
-    places.ready();
-    take(reviewed, file, file.orElseGet(() -> ProjectFile.at(places.untitled())), onDisk);
+    take(reviewed, file, onDisk, () -> {});
   }
 
-  private void take(
-      Review reviewed, Optional<ProjectFile> file, ProjectFile journal, boolean onDisk) {
+  /// @param then runs when the session before has kept what was unsaved and is gone
+  private void take(Review reviewed, Optional<ProjectFile> file, boolean onDisk, Runnable then) {
+    places.ready();
+    leaveQuestions();
+    var before = window.session();
     window.take(
         new Session(
             reviewed,
             file,
-            journal,
+            Journal.of(file.map(ProjectFile::path).orElseGet(places::untitled)),
             onDisk,
             CatalogueFile.standard(),
             workers.reviewing(),
             workers.writing(),
             Platform::runLater));
+    before.ifPresentOrElse(
+        session ->
+            session.close(refused -> {
+              refused.ifPresent(why ->
+                  window.tell("Unsaved edits of the project before could not be kept: " + why));
+              then.run();
+            }),
+        then);
   }
 
   /// Offers what was left of projects that had never been saved, one after the other.
   public void offerUntitled() {
-    places.leftovers().stream()
-        .map(ProjectFile::at)
-        .filter(journal -> journal.recover().isPresent())
-        .findFirst()
-        .ifPresent(journal -> {
-          var left = journal.recover().orElseThrow();
-          window.ask(
-              "An unsaved project from last time was found: " + left.name() + ".",
-              "Open it",
-              () ->
-                  take(Review.of(left, CatalogueFile.standard()), Optional.empty(), journal, false),
-              "Forget it",
-              () -> {
-                try {
-                  journal.forgetUnsaved();
-                  offerUntitled();
-                } catch (IOException e) {
-                  window.tell("It cannot be removed: " + e.getMessage());
-                }
+    offerUntitled(new ArrayDeque<>(places.leftovers()));
+  }
+
+  private void offerUntitled(Deque<Journal.Left> left) {
+    questions = left;
+    if (left.isEmpty()) return;
+    var one = left.peek();
+    window.ask(
+        "An unsaved project from last time was found: " + one.state().name() + ".",
+        "Open it",
+        () -> {
+          left.poll();
+          take(Review.of(one.state(), CatalogueFile.standard()), Optional.empty(), false);
+          window
+              .session()
+              .ifPresent(session -> {
+                session.keepNow();
+                session.afterWriting(() -> forget(one));
               });
+        },
+        "Forget it",
+        () -> {
+          workers.writing().execute(() -> forget(one));
+          left.poll();
+          offerUntitled(left);
         });
   }
 
@@ -251,26 +327,38 @@ public final class Desk {
     window
         .session()
         .ifPresent(session -> {
-          if (session.file().get().isEmpty()) saveAs();
-          else session.save();
+          var left = window.takeOverTyping();
+          if (session.file().get().isEmpty()) saveAs(session);
+          else session.save(saved -> sayLeft(saved, left));
         });
   }
 
+  /// What was typed and cannot be taken over is not in the file, and that is said.
+  private void sayLeft(boolean saved, Optional<String> left) {
+    if (saved && left.isPresent()) window.tell("Saved, but without what is typed in " + left.get());
+  }
+
   private void saveAs() {
-    window
-        .session()
-        .ifPresent(session ->
-            picker
-                .save(
-                    window.root().getScene().getWindow(),
-                    session
-                            .project()
-                            .name()
-                            .toLowerCase(java.util.Locale.ROOT)
-                            .replaceAll("[^\\p{L}\\p{N}]+", "-")
-                        + ProjectFile.EXTENSION)
-                .ifPresent(path -> {
-                  if (session.saveAs(path)) places.opened(path);
+    window.session().ifPresent(this::saveAs);
+  }
+
+  private void saveAs(Session session) {
+    var left = window.takeOverTyping();
+    picker
+        .save(
+            window.root().getScene().getWindow(),
+            session
+                    .project()
+                    .name()
+                    .toLowerCase(java.util.Locale.ROOT)
+                    .replaceAll("[^\\p{L}\\p{N}]+", "-")
+                + ProjectFile.EXTENSION)
+        .ifPresent(path ->
+            session.saveAs(
+                path,
+                saved -> {
+                  if (saved) places.opened(path);
+                  sayLeft(saved, left);
                 }));
   }
 
@@ -291,16 +379,19 @@ public final class Desk {
                       .pages()
                       .execute(() -> {
                         try {
-                          Files.createDirectories(folder);
-                          for (var entry : PackFiles.of(review).entrySet())
-                            Files.write(folder.resolve(entry.getKey()), entry.getValue());
+                          OutputFiles.write(folder, PackFiles.of(review));
                           Platform.runLater(() -> session.tell("The pack is in " + folder));
                         } catch (IOException e) {
                           Platform.runLater(() ->
                               session.tell(
                                   "The pack was not written: "
-                                      + e.getMessage()
+                                      + DiskTrouble.words(e)
                                       + ". Choose another folder."));
+                        } catch (Throwable broken) {
+                          Platform.runLater(() ->
+                              session.tell(
+                                  "The pack was not written; this failed in the program (%s)."
+                                      .formatted(Trouble.of(broken))));
                         }
                       });
                 }));
@@ -315,26 +406,49 @@ public final class Desk {
                 .ifPresent(path -> {
                   try {
                     var parts =
-                        PartsCsv.read(String.valueOf(path.getFileName()), Files.readString(path));
+                        PartsCsv.read(
+                            String.valueOf(path.getFileName()),
+                            InputFile.text(path, PartsCsv.GREATEST_FILE, "Choose a CSV of parts."));
                     if (session.edit(
                         Edits.ownParts(
                             "Add %d parts from %s".formatted(parts.size(), path.getFileName()),
                             parts))) session.tell(parts.size() + " parts added to this project");
                   } catch (UnreadableFile e) {
                     session.tell(String.valueOf(e.getMessage()));
-                  } catch (IOException e) {
-                    session.tell(
-                        path.getFileName()
-                            + " cannot be read as UTF-8 text: save the CSV as UTF-8.");
                   }
                 }));
   }
 
-  /// On closing: what is saved leaves no journal; what is not stays in it and is offered next time.
-  void close() {
-    window
-        .session()
-        .filter(session -> !session.history().get().unsaved())
-        .ifPresent(Session::closeSaved);
+  /// Somebody else may have written the file while another window was in front.
+  public void lookAtDisk() {
+    window.session().ifPresent(Session::lookAtDisk);
+  }
+
+  /// On closing: what is typed is taken over, what is unsaved is safe in the journal before the
+  /// window goes, what is saved leaves no journal. Nothing is asked unless the disk refuses.
+  public void close(Runnable gone) {
+    var left = window.takeOverTyping();
+    if (left.isPresent() && !warned) {
+      warned = true;
+      window.tell("Not closed yet: " + left.get() + ". Correct it, or close once more without it.");
+      return;
+    }
+    leaveQuestions();
+    if (window.session().isEmpty()) {
+      gone.run();
+      return;
+    }
+    var session = window.session().get();
+    session.tell("Keeping what is unsaved …");
+    session.close(refused ->
+        refused.ifPresentOrElse(
+            why ->
+                window.ask(
+                    "What is unsaved cannot be kept: " + why + ".",
+                    "Save in another place",
+                    () -> saveAs(session),
+                    "Close and lose it",
+                    gone),
+            gone));
   }
 }

@@ -18,6 +18,7 @@ import nelvar.desktop.session.Session;
 /// of the machine.
 final class Head extends HBox {
   private static final PseudoClass ERROR = PseudoClass.getPseudoClass("error");
+  private static final PseudoClass EARLIER = PseudoClass.getPseudoClass("earlier");
   private static final PseudoClass WARNING = PseudoClass.getPseudoClass("warning");
 
   private final Label project = new Label();
@@ -29,6 +30,7 @@ final class Head extends HBox {
   private final Label inside = new Label();
   private final Label open = new Label();
   private final Label school = new Label();
+  private final Label earlier = new Label();
 
   Head() {
     getStyleClass().add("head");
@@ -52,6 +54,11 @@ final class Head extends HBox {
     school.getStyleClass().add("soft");
     school.setMinWidth(USE_PREF_SIZE);
     open.setId("open-findings");
+    earlier.setId("earlier");
+    earlier.getStyleClass().addAll("soft", "value");
+    earlier.setMinWidth(USE_PREF_SIZE);
+    earlier.managedProperty().bind(earlier.visibleProperty());
+    earlier.setVisible(false);
     var name = new HBox(brand, dot);
     name.setMinWidth(USE_PREF_SIZE);
     name.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
@@ -66,6 +73,7 @@ final class Head extends HBox {
             vital(fullestName, fullest),
             vital(new Label("Inside"), inside),
             vital(new Label("Open"), open),
+            earlier,
             school);
   }
 
@@ -102,6 +110,15 @@ final class Head extends HBox {
                 sizing.substring(0, 1).toUpperCase(java.util.Locale.ROOT),
                 sizing.substring(1),
                 brief.surroundings().greatest()));
+  }
+
+  /// Says so while what is shown is of an earlier state.
+  void current(Session session) {
+    var trouble = session.trouble().get();
+    pseudoClassStateChanged(EARLIER, session.stale().get());
+    earlier.setVisible(session.stale().get());
+    earlier.setText(trouble.isEmpty() ? "reviewing …" : "findings are of an earlier state");
+    mark(earlier, !trouble.isEmpty(), false);
   }
 
   private void fullest(Study study) {

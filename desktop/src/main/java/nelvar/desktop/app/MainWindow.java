@@ -25,6 +25,7 @@ import nelvar.core.review.Review;
 import nelvar.desktop.control.DrawingPane;
 import nelvar.desktop.control.MeterBar;
 import nelvar.desktop.control.SideSheet;
+import nelvar.desktop.control.Typing;
 import nelvar.desktop.quick.QuickModel;
 import nelvar.desktop.quick.QuickView;
 import nelvar.desktop.session.Places;
@@ -209,6 +210,9 @@ public final class MainWindow {
     bench.plus().addListener(_ -> show());
     bench.minus().addListener(_ -> show());
     next.message().addListener((_, _, text) -> tell(text));
+    next.conflict().addListener(_ -> conflict(next));
+    next.stale().addListener(_ -> head.current(next));
+    next.trouble().addListener(_ -> head.current(next));
     next.stale()
         .addListener((_, _, stale) ->
             root.setCursor(stale ? javafx.scene.Cursor.WAIT : javafx.scene.Cursor.DEFAULT));
@@ -245,6 +249,37 @@ public final class MainWindow {
       onNo.run();
     });
     centre.setTop(bar);
+  }
+
+  /// The question is not asked any more.
+  void stopAsking() {
+    centre.setTop(null);
+  }
+
+  /// Takes over what is typed where the focus is.
+  ///
+  /// @return what could not be taken over and why
+  Optional<String> takeOverTyping() {
+    return root.getScene() == null
+        ? Optional.empty()
+        : Optional.ofNullable(root.getScene().getFocusOwner()).flatMap(Typing::takeOver);
+  }
+
+  private void conflict(Session of) {
+    of.conflict()
+        .get()
+        .ifPresentOrElse(
+            conflict -> {
+              var sheet =
+                  new ConflictSheet(
+                      of.file().get().map(f -> f.path().getFileName().toString()).orElse(""),
+                      conflict,
+                      of,
+                      this::closeOverlay);
+              overlay(sheet);
+              sheet.focus();
+            },
+            () -> overlay.filter(ConflictSheet.class::isInstance).ifPresent(_ -> closeOverlay()));
   }
 
   private void show() {

@@ -18,9 +18,10 @@ public final class NelvarApp extends Application {
       shoot(arguments.size() > 1 ? arguments.get(1) : "", primary);
       return;
     }
+    var workers = Workers.start();
     var window =
         new MainWindow(
-            Workers.start(),
+            workers,
             Picker.NATIVE,
             Places.usual(),
             LocalDate.now(java.time.ZoneId.systemDefault()).toString());
@@ -32,7 +33,18 @@ public final class NelvarApp extends Application {
     primary.setScene(new Scene(window.root(), 1280, 800));
     primary.setMinWidth(1024);
     primary.setMinHeight(700);
-    primary.setOnCloseRequest(_ -> window.desk().close());
+    // The window goes when what is unsaved is safe; a program told to end waits for the same.
+    Platform.setImplicitExit(false);
+    primary.setOnCloseRequest(e -> {
+      e.consume();
+      window.desk().close(Platform::exit);
+    });
+    primary
+        .focusedProperty()
+        .addListener((_, _, focused) -> {
+          if (focused) window.desk().lookAtDisk();
+        });
+    Runtime.getRuntime().addShutdownHook(new Thread(workers::finishWriting, "nelvar-finish"));
     primary.show();
     if (!arguments.isEmpty()) {
       if (demo) window.desk().offerUntitled();

@@ -270,6 +270,14 @@ public final class MeterBar extends VBox {
     var words = new StringBuilder("Tried: " + String.join(", ", live.tried()) + ". ");
     switch (live.status()) {
       case CHATTERS -> words.append("Contacts chatter. ");
+      case UNDECIDED ->
+          words
+              .append("A race decides how ")
+              .append(
+                  live.race().stream()
+                      .map(live::name)
+                      .collect(java.util.stream.Collectors.joining(", ")))
+              .append(" stand; one outcome is shown. ");
       case NOT_SETTLED -> words.append("No steady state is found. ");
       case SOLVED -> {}
     }

@@ -56,6 +56,14 @@ public final class QuantityField<Q> extends VBox {
         .addListener((_, _, focused) -> {
           if (!focused) takeOver();
         });
+    Typing.in(
+        field,
+        () -> {
+          takeOver();
+          return note.getText().isEmpty()
+              ? java.util.Optional.empty()
+              : java.util.Optional.of("'" + name + "': " + note.getText());
+        });
     field.setOnKeyPressed(e -> {
       if (e.getCode() == KeyCode.ESCAPE) {
         show(shown);

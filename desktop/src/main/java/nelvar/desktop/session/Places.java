@@ -5,6 +5,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.Journal;
 
 /// Where the program keeps what is not part of a project: recent projects, the journal of one never
 /// saved, the theme.
@@ -29,23 +31,15 @@ public final class Places {
             : Path.of(System.getProperty("user.home", "."), ".local", "state", "nelvar"));
   }
 
-  /// Where the next project without a name of its own keeps its unsaved edits: a place no other one
-  /// lies in.
+  /// Where projects without a name of their own would lie: their unsaved edits are kept beside it,
+  /// each window's apart.
   public Path untitled() {
-    for (var n = 1; ; n++) {
-      var place = folder.resolve("untitled-" + n + ".nelvar.json");
-      if (!Files.exists(place.resolveSibling(place.getFileName() + ".unsaved"))) return place;
-    }
+    return folder.resolve("untitled.nelvar.json");
   }
 
-  /// Places where unsaved edits of projects without a name were left, newest last.
-  public List<Path> leftovers() {
-    var all = new ArrayList<Path>();
-    for (var n = 1; n <= 99; n++) {
-      var place = folder.resolve("untitled-" + n + ".nelvar.json");
-      if (Files.exists(place.resolveSibling(place.getFileName() + ".unsaved"))) all.add(place);
-    }
-    return all;
+  /// Unsaved projects without a name that sessions which are gone left behind.
+  public List<Journal.Left> leftovers() {
+    return Journal.left(untitled(), CatalogueFile.standard());
   }
 
   public List<Path> recent() {

@@ -6,6 +6,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -14,21 +15,30 @@ import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 import nelvar.core.catalogue.Catalogue;
+import nelvar.core.file.DiskTrouble;
+import nelvar.core.file.Journal;
 import nelvar.core.file.ProjectFile;
+import nelvar.core.file.UnreadableFile;
 import nelvar.core.model.Id;
 import nelvar.core.model.Project;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.EditRefused;
+import nelvar.core.model.edit.Merge;
 import nelvar.core.review.Review;
 import nelvar.core.review.RuleBook;
 import nelvar.core.units.ImpossibleQuantity;
 
 /// The open project: the only way to change it, and the newest review of it.
 ///
-/// One worker reviews snapshots; a result is taken only while its snapshot is the current one.
-/// Unsaved states are kept in the journal by a second worker. All methods are called on the
-/// interface thread.
+/// One worker reviews snapshots; a result is taken only while its snapshot is the current one. A
+/// second worker writes: journal and saves one after the other, so that neither can undo the other.
+/// All methods are called on the interface thread.
 public final class Session {
+  /// An eighth of the memory the program may use is for undoing; a state shares all but its changed
+  /// lists with the one before it, which at most are lists of references.
+  private static final History.Bounds<Project> BOUNDS =
+      new History.Bounds<>(Runtime.getRuntime().maxMemory() / 8, Session::weight);
+
   private final Catalogue catalogue;
   private final Executor reviewing;
   private final Executor writing;
@@ -41,9 +51,23 @@ public final class Session {
       new SimpleObjectProperty<>(Optional.empty());
   private final ReadOnlyObjectWrapper<Optional<ProjectFile>> file;
   private final Bench bench;
-  private final ProjectFile journal;
+  private final ReadOnlyObjectWrapper<Optional<Conflict>> conflict =
+      new ReadOnlyObjectWrapper<>(Optional.empty());
   private final AtomicReference<Project> wanted = new AtomicReference<>();
-  private final AtomicReference<Optional<Project>> toKeep = new AtomicReference<>(Optional.empty());
+
+  /// The newest state that the journal does not have yet.
+  private final AtomicReference<Optional<Numbered>> toKeep =
+      new AtomicReference<>(Optional.empty());
+
+  private volatile Journal journal;
+  private Project onDisk;
+  private long number;
+
+  /// What the journal holds; of the writing thread alone.
+  private long kept;
+
+  /// A state with its number: later states have higher ones.
+  private record Numbered(long number, Project project) {}
 
   /// @param reviewed the project with its first review
   /// @param file where it is saved; empty for one that never was
@@ -53,7 +77,7 @@ public final class Session {
   public Session(
       Review reviewed,
       Optional<ProjectFile> file,
-      ProjectFile journal,
+      Journal journal,
       boolean onDisk,
       Catalogue catalogue,
       Executor reviewing,
@@ -65,7 +89,8 @@ public final class Session {
     this.interfaceThread = interfaceThread;
     this.journal = journal;
     this.file = new ReadOnlyObjectWrapper<>(file);
-    this.history = new ReadOnlyObjectWrapper<>(History.of(reviewed.project(), onDisk));
+    this.onDisk = reviewed.project();
+    this.history = new ReadOnlyObjectWrapper<>(History.of(reviewed.project(), onDisk, BOUNDS));
     this.review = new ReadOnlyObjectWrapper<>(reviewed);
     this.bench = new Bench(review.getReadOnlyProperty(), reviewing, interfaceThread);
   }
@@ -124,10 +149,15 @@ public final class Session {
   /// Applies an edit; those of one gesture (typing in one field, one drag) become one step.
   public boolean edit(Edit edit, Optional<Object> gesture) {
     try {
-      var next = edit.apply(project());
+      var next = edit.on(project(), catalogue);
       if (next.equals(project())) return true;
+      var goneBefore = history.get().gone();
       history.set(history.get().then(edit.label(), gesture, next));
       changed();
+      if (goneBefore == 0 && history.get().gone() > 0)
+        tell(
+            "Undo reaches back %d steps from here on; older ones are let go to save memory."
+                .formatted(history.get().steps().size() - 1));
       return true;
     } catch (EditRefused | ImpossibleQuantity refused) {
       tell(Objects.requireNonNullElse(refused.getMessage(), "This cannot be done."));
@@ -136,6 +166,10 @@ public final class Session {
   }
 
   public void undo() {
+    if (history.get().undoLabel().isEmpty() && history.get().gone() > 0)
+      tell(
+          "Undo ends here: %d older steps were let go to save memory."
+              .formatted(history.get().gone()));
     history
         .get()
         .undoLabel()
@@ -157,6 +191,17 @@ public final class Session {
         });
   }
 
+  private static long weight(Project p) {
+    return 2000
+        + 8L
+            * (p.devices().size()
+                + p.conductors().size()
+                + p.cables().size()
+                + p.settings().size()
+                + p.deviations().size()
+                + p.fixed().size());
+  }
+
   private void changed() {
     var snapshot = project();
     selection
@@ -165,9 +210,10 @@ public final class Session {
         .ifPresent(_ -> selection.set(Optional.empty()));
     wanted.set(snapshot);
     stale.set(true);
-    reviewing.execute(() -> review(snapshot));
-    toKeep.set(Optional.of(snapshot));
-    writing.execute(this::keep);
+    reviewing.execute(() -> review(snapshot, 1));
+    toKeep.set(Optional.of(new Numbered(++number, snapshot)));
+    var unsaved = history.get().unsaved();
+    writing.execute(() -> keep(unsaved));
   }
 
   private static boolean known(Project project, Id id) {
@@ -176,63 +222,267 @@ public final class Session {
         || project.cable(id).isPresent();
   }
 
-  private void review(Project snapshot) {
+  private void review(Project snapshot, int more) {
     // Only the newest snapshot is worth the work; an older one is dropped, also half way.
-    Review.of(snapshot, catalogue, RuleBook.ALL, () -> wanted.get() != snapshot)
-        .ifPresent(result ->
-            interfaceThread.execute(() -> {
-              if (project() != snapshot) return;
-              review.set(result);
-              stale.set(false);
-            }));
+    try {
+      Review.of(snapshot, catalogue, RuleBook.ALL, () -> wanted.get() != snapshot)
+          .ifPresent(result ->
+              interfaceThread.execute(() -> {
+                if (project() != snapshot) return;
+                review.set(result);
+                stale.set(false);
+                trouble.set("");
+              }));
+    } catch (Throwable broken) {
+      if (wanted.get() != snapshot) return;
+      if (more > 0) {
+        review(snapshot, more - 1);
+        return;
+      }
+      interfaceThread.execute(() -> {
+        if (project() != snapshot) return;
+        // Still stale: what is shown is of an earlier state, and says so until a review succeeds.
+        trouble.set("The review failed (" + Trouble.of(broken) + ").");
+        tell(
+            "The review failed twice (%s). What is shown is of an earlier state; nothing you did is lost. Undo the last step, or save and tell us."
+                .formatted(Trouble.of(broken)));
+      });
+    }
   }
 
-  private void keep() {
-    var project = toKeep.getAndSet(Optional.empty());
-    if (project.isEmpty()) return;
+  private final ReadOnlyStringWrapper trouble = new ReadOnlyStringWrapper("");
+
+  /// Why the review shown is not the current state's and will not be by itself; empty for nothing.
+  public ReadOnlyStringProperty trouble() {
+    return trouble.getReadOnlyProperty();
+  }
+
+  private void keep(boolean unsaved) {
+    var next = toKeep.getAndSet(Optional.empty());
+    if (next.isEmpty()) return;
     try {
-      journal.keepUnsaved(project.get());
+      // Back at what is on disk, nothing is at stake.
+      if (unsaved) journal.keep(next.get().project());
+      else journal.forget();
+      kept = next.get().number();
     } catch (IOException e) {
+      toKeep.compareAndSet(Optional.empty(), next);
       interfaceThread.execute(() ->
           tell(
-              "Unsaved edits cannot be kept beside the file ("
-                  + e.getMessage()
-                  + "). Save often."));
+              "Unsaved edits cannot be kept beside the file: %s. Save often, or save in another place."
+                  .formatted(DiskTrouble.words(e))));
     }
   }
 
-  /// Saves where it was opened from; false where there is no such place yet or the disk refuses.
-  public boolean save() {
-    return file.get().map(this::saveTo).orElse(false);
+  /// Saves where it was opened from; false where there is no such place yet, the disk refuses or
+  /// somebody else changed the file ([#conflict]).
+  ///
+  /// @param then told whether it is on disk
+  public void save(Consumer<Boolean> then) {
+    file.get().ifPresentOrElse(place -> saveTo(place, false, then), () -> then.accept(false));
   }
 
-  public boolean saveAs(Path path) {
-    return saveTo(ProjectFile.at(path));
+  public void saveAs(Path path, Consumer<Boolean> then) {
+    var here = file.get().filter(place -> place.path().equals(path.toAbsolutePath()));
+    if (here.isPresent()) saveTo(here.get(), false, then);
+    else saveTo(ProjectFile.at(path), true, then);
   }
 
-  private boolean saveTo(ProjectFile target) {
+  private void saveTo(ProjectFile target, boolean whateverStandsThere, Consumer<Boolean> then) {
+    var snapshot = project();
+    var at = number;
+    writing.execute(() -> {
+      try {
+        if (whateverStandsThere) target.replace(snapshot);
+        else target.save(snapshot);
+        if (kept <= at) journal.forget();
+        toKeep.updateAndGet(next -> next.filter(newer -> newer.number() > at));
+        interfaceThread.execute(() -> {
+          saved(target, snapshot);
+          then.accept(true);
+        });
+      } catch (ProjectFile.ChangedElsewhere changed) {
+        interfaceThread.execute(() -> {
+          conflict.set(Optional.of(new Conflict(onDisk, project(), changed.theirs())));
+          then.accept(false);
+        });
+      } catch (IOException e) {
+        interfaceThread.execute(() -> {
+          tell("Not saved: %s. Choose another place with Save as.".formatted(DiskTrouble.words(e)));
+          then.accept(false);
+        });
+      } catch (Throwable broken) {
+        interfaceThread.execute(() -> {
+          tell("Not saved: this failed in the program (%s).".formatted(Trouble.of(broken)));
+          then.accept(false);
+        });
+      }
+    });
+  }
+
+  private void saved(ProjectFile target, Project snapshot) {
+    var moved = file.get().filter(target::equals).isEmpty();
+    file.set(Optional.of(target));
+    onDisk = snapshot;
+    conflict.set(Optional.empty());
+    history.set(history.get().savedAs(snapshot));
+    if (history.get().unsaved()) toKeep.set(Optional.of(new Numbered(number, project())));
+    if (moved) {
+      // From now on unsaved edits lie beside the new place.
+      var before = journal;
+      var next = Journal.of(target.path());
+      writing.execute(() -> {
+        journal = next;
+        keep(true);
+        closed(before, true);
+      });
+    }
+    tell("Saved as " + target.path().getFileName());
+  }
+
+  /// Set while the file differs from what it was when last read or written here, until it is
+  /// answered.
+  public ReadOnlyObjectProperty<Optional<Conflict>> conflict() {
+    return conflict.getReadOnlyProperty();
+  }
+
+  /// Looks whether somebody else changed the file meanwhile.
+  public void lookAtDisk() {
+    var place = file.get();
+    if (place.isEmpty() || conflict.get().isPresent()) return;
+    writing.execute(() -> {
+      Optional<Project> theirs;
+      var changed = true;
+      try {
+        theirs = place.get().changedElsewhere();
+        changed = theirs.isPresent();
+      } catch (UnreadableFile broken) {
+        theirs = Optional.empty();
+      }
+      if (!changed) return;
+      var found = theirs;
+      interfaceThread.execute(() -> {
+        if (file.get().equals(place) && conflict.get().isEmpty())
+          conflict.set(Optional.of(new Conflict(onDisk, project(), found)));
+      });
+    });
+  }
+
+  /// Not answered now: nothing is written, and it is asked again at the next save.
+  public void answerLater() {
+    conflict.set(Optional.empty());
+  }
+
+  /// Goes on with what the other program saved; what was here can be had back by undoing.
+  public void takeTheirs() {
+    conflict
+        .get()
+        .flatMap(Conflict::theirs)
+        .ifPresent(theirs -> {
+          conflict.set(Optional.empty());
+          seen(theirs, "Take what the other program saved", theirs);
+        });
+  }
+
+  /// Brings both together where they touched different things and saves that; what both touched
+  /// stays as theirs.
+  ///
+  /// @return what both touched; empty if it could not be done
+  public Optional<java.util.List<String>> mergeBoth() {
+    var now = conflict.get();
+    if (now.isEmpty() || now.get().theirs().isEmpty()) return Optional.empty();
+    var theirs = now.get().theirs().get();
     try {
-      target.save(project());
-      file.set(Optional.of(target));
-      history.set(history.get().savedHere());
-      toKeep.set(Optional.empty());
-      journal.forgetUnsaved();
-      target.forgetUnsaved();
-      tell("Saved as " + target.path().getFileName());
-      return true;
-    } catch (IOException e) {
-      tell("Not saved: " + e.getMessage() + ". Choose another place with Save as.");
-      return false;
+      var merge = Merge.of(now.get().base(), project(), theirs, catalogue);
+      conflict.set(Optional.empty());
+      seen(theirs, "Merge with what the other program saved", merge.project());
+      save(_ -> {});
+      return Optional.of(merge.both());
+    } catch (EditRefused refused) {
+      tell(String.valueOf(refused.getMessage()));
+      return Optional.empty();
     }
   }
 
-  /// Leaves nothing behind that would be taken for lost work.
+  private void seen(Project theirs, String label, Project next) {
+    onDisk = theirs;
+    var place = file.get().orElseThrow();
+    writing.execute(() -> {
+      try {
+        place.seen();
+      } catch (UnreadableFile gone) {
+        interfaceThread.execute(() -> tell(String.valueOf(gone.getMessage())));
+      }
+    });
+    edit(new Edit(label, _ -> next));
+    if (project().equals(theirs)) {
+      history.set(history.get().savedAs(project()));
+      toKeep.set(Optional.of(new Numbered(number, project())));
+      writing.execute(() -> keep(false));
+    }
+  }
+
+  /// Puts what is here in a file of its own beside the other and goes on with that.
+  public void keepAside() {
+    conflict.set(Optional.empty());
+    file.get().ifPresent(place -> saveTo(ProjectFile.at(place.aside()), true, _ -> {}));
+  }
+
+  /// Waits until everything unsaved is in the journal and gives it back; what is saved leaves no
+  /// journal.
+  ///
+  /// @param then told what the disk refused; empty when all is safe
+  public void close(Consumer<Optional<String>> then) {
+    var unsaved = history.get().unsaved();
+    writing.execute(() -> {
+      var refused = Optional.<String>empty();
+      try {
+        var next = toKeep.getAndSet(Optional.empty());
+        if (unsaved && next.isPresent()) {
+          journal.keep(next.get().project());
+          kept = next.get().number();
+        }
+        if (!unsaved) journal.forget();
+        journal.close();
+      } catch (IOException e) {
+        refused = Optional.of(DiskTrouble.words(e));
+        toKeep.compareAndSet(
+            Optional.empty(), Optional.of(new Numbered(kept + 1, history.get().current())));
+      } catch (Throwable broken) {
+        refused = Optional.of(Trouble.of(broken));
+      }
+      var why = refused;
+      interfaceThread.execute(() -> then.accept(why));
+    });
+  }
+
+  /// Its edits are not wanted any more, or safe elsewhere.
   public void closeSaved() {
+    var now = journal;
+    toKeep.set(Optional.empty());
+    writing.execute(() -> closed(now, true));
+  }
+
+  private void closed(Journal which, boolean forget) {
     try {
-      toKeep.set(Optional.empty());
-      journal.forgetUnsaved();
+      if (forget) which.forget();
+      which.close();
     } catch (IOException e) {
-      tell("The journal cannot be removed: " + e.getMessage());
+      interfaceThread.execute(
+          () -> tell("The journal cannot be removed: %s".formatted(DiskTrouble.words(e))));
     }
+  }
+
+  /// Puts the state in the journal although nothing was edited: it came from a journal.
+  public void keepNow() {
+    toKeep.set(Optional.of(new Numbered(++number, project())));
+    writing.execute(() -> keep(true));
+  }
+
+  /// Runs when everything asked of the writing thread so far is done and safe.
+  public void afterWriting(Runnable then) {
+    writing.execute(() -> {
+      if (toKeep.get().isEmpty()) then.run();
+    });
   }
 }

@@ -107,11 +107,7 @@ public final class Edits {
   /// part lacks.
   public static Edit swap(Device device, Part next) {
     return new Edit(
-        "Change "
-            + device.designation()
-            + " to "
-            + next.name().substring(0, 1).toLowerCase(java.util.Locale.ROOT)
-            + next.name().substring(1),
+        "Change " + device.designation() + " to " + inSentence(next.name()),
         project -> {
           var marks = next.terminals().stream().map(Terminal::name).toList();
           for (var conductor : project.conductors()) {
@@ -131,6 +127,12 @@ public final class Edits {
                   d.withPart(next.id())
                       .withSpare(d.spare().stream().filter(marks::contains).toList()));
         });
+  }
+
+  private static String inSentence(String name) {
+    return name.isEmpty()
+        ? "a part without a name"
+        : name.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + name.substring(1);
   }
 
   /// Gives conductors a section; the cores of a cable change together, with the cable's stock where

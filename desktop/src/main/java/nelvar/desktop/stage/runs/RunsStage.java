@@ -99,6 +99,7 @@ public final class RunsStage implements Stage {
     table.setItems(sorted);
     table.setId("runs-table");
     table.setEditable(true);
+    nelvar.desktop.control.Typing.in(table, this::takeOverCell);
     table.setAccessibleText("Run list");
     table.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
     table.setColumnResizePolicy(TableView.CONSTRAINED_RESIZE_POLICY_ALL_COLUMNS);
@@ -212,6 +213,14 @@ public final class RunsStage implements Stage {
     var content = new ClipboardContent();
     content.putString(String.join("\t", RunRow.HEADINGS) + "\n" + text);
     Clipboard.getSystemClipboard().setContent(content);
+  }
+
+  /// A cell being edited is taken over as if Enter had been pressed.
+  private Optional<String> takeOverCell() {
+    if (table.getEditingCell() != null
+        && table.getScene().getFocusOwner() instanceof javafx.scene.control.TextField field)
+      field.fireEvent(new javafx.event.ActionEvent());
+    return Optional.empty();
   }
 
   private void edit() {

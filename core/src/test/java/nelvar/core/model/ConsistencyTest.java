@@ -1,20 +1,13 @@
-package nelvar.core.file;
+package nelvar.core.model;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.Panel;
-import nelvar.core.model.Cable;
-import nelvar.core.model.Conductor;
-import nelvar.core.model.Designation;
-import nelvar.core.model.Deviation;
-import nelvar.core.model.Device;
-import nelvar.core.model.Id;
-import nelvar.core.model.Place;
-import nelvar.core.model.Project;
-import nelvar.core.model.Setting;
-import nelvar.core.model.TerminalRef;
+import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.Demo;
+import nelvar.core.file.PartProperties;
 import org.junit.jupiter.api.Test;
 
 class ConsistencyTest {

@@ -1,24 +1,21 @@
-package nelvar.core.file;
+package nelvar.core.model;
 
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.Soundness;
 import nelvar.core.catalogue.WireStock;
-import nelvar.core.model.Bundle;
-import nelvar.core.model.Cable;
-import nelvar.core.model.Id;
-import nelvar.core.model.Project;
-import nelvar.core.model.TerminalRef;
-import tools.jackson.core.JsonToken;
 
-/// Holds a project to its promise: every id stands for one thing, every reference leads to one.
+/// Holds a project to its promise: every id stands for one thing, every reference leads to one,
+/// every own part is whole in itself.
+///
+/// The one validation: a file that breaks it is not opened, an edit that would break it is refused.
 public final class Consistency {
   /// One breach: the list and index it stands at, and what is wrong.
   public record Breach(String list, int index, String problem) {}
@@ -42,18 +39,10 @@ public final class Consistency {
     return check.breaches;
   }
 
-  static void require(String file, Project project, Catalogue catalogue, byte[] bytes)
-      throws UnreadableFile {
-    var breaches = check(project, catalogue);
-    if (breaches.isEmpty()) return;
-    var first = breaches.getFirst();
+  /// The first breach in words, and how many more there are.
+  public static String words(List<Breach> breaches) {
     var more = breaches.size() > 1 ? " (and %d more like it)".formatted(breaches.size() - 1) : "";
-    var path = first.list() + "[" + first.index() + "]";
-    throw new UnreadableFile(
-        file,
-        Optional.of(new UnreadableFile.Place(lineOf(bytes, first), 0, path)),
-        first.problem() + more,
-        "Correct this place in a text editor, or open the version saved before it (.previous). The file was left as it is.");
+    return breaches.getFirst().problem() + more;
   }
 
   private void run() {
@@ -89,6 +78,10 @@ public final class Consistency {
     for (var i = 0; i < project.ownParts().size(); i++) {
       var id = project.ownParts().get(i).id();
       if (!seen.add(id)) breach("ownParts", i, "part id '" + id + "' stands twice");
+      var index = i;
+      Soundness.problem(project.ownParts().get(i))
+          .ifPresent(problem ->
+              breach("ownParts", index, "the part '%s' cannot be: %s".formatted(id, problem)));
     }
   }
 
@@ -174,24 +167,5 @@ public final class Consistency {
 
   private void breach(String list, int index, String problem) {
     breaches.add(new Breach(list, index, problem));
-  }
-
-  /// The line in the file where the breach's item begins; 0 where it cannot be told.
-  private static int lineOf(byte[] bytes, Breach breach) {
-    try (var in = NelvarJson.mapper().createParser(bytes)) {
-      in.nextToken();
-      for (var name = in.nextName(); name != null; name = in.nextName()) {
-        var value = in.nextToken();
-        if (!name.equals(breach.list()) || value != JsonToken.START_ARRAY) {
-          in.skipChildren();
-          continue;
-        }
-        for (var i = 0; in.nextToken() != JsonToken.END_ARRAY; i++) {
-          if (i == breach.index()) return in.currentTokenLocation().getLineNr();
-          in.skipChildren();
-        }
-      }
-    }
-    return 0;
   }
 }

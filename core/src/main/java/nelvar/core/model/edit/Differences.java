@@ -1,0 +1,186 @@
+package nelvar.core.model.edit;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Stream;
+import nelvar.core.model.Project;
+
+/// What differs between two versions of a project, thing by thing.
+public final class Differences {
+  /// How one thing differs.
+  public enum How {
+    ADDED("added"),
+    REMOVED("removed"),
+    CHANGED("changed");
+
+    private final String words;
+
+    How(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
+
+  /// One thing that differs.
+  ///
+  /// @param list where it stands: `devices`, `conductors`, `brief` …
+  /// @param name as a builder calls it
+  public record Change(String list, String key, String name, How how) {
+    @Override
+    public String toString() {
+      return name + " " + how.words();
+    }
+  }
+
+  /// One thing of a project under the name it keeps.
+  record Thing(String list, String key) {}
+
+  record Named(String name, Object value) {}
+
+  private Differences() {}
+
+  /// From one version to another, in the order of the file.
+  public static List<Change> between(Project from, Project to) {
+    var before = things(from);
+    var after = things(to);
+    var all = new LinkedHashSet<>(before.keySet());
+    all.addAll(after.keySet());
+    var changes = new ArrayList<Change>();
+    for (var thing : all) {
+      var was = before.get(thing);
+      var is = after.get(thing);
+      if (was == null && is != null) changes.add(change(thing, is, How.ADDED));
+      else if (is == null && was != null) changes.add(change(thing, was, How.REMOVED));
+      else if (was != null && is != null && !was.value().equals(is.value()))
+        changes.add(change(thing, was, How.CHANGED));
+    }
+    return changes;
+  }
+
+  /// The things that are in `to` and were not the same in `from`, looked up quickly.
+  static Stream<Object> newThings(Project from, Project to) {
+    var had = Collections.newSetFromMap(new IdentityHashMap<Object, Boolean>());
+    for (var list : Lists.ALL)
+      if (list.of().apply(from) != list.of().apply(to)) had.addAll(list.of().apply(from));
+    var brief = from.brief() == to.brief() ? Stream.of() : Stream.<Object>of(to.brief());
+    return Stream.concat(
+        brief,
+        Lists.ALL.stream()
+            .filter(list -> list.of().apply(from) != list.of().apply(to))
+            .flatMap(list -> list.of().apply(to).stream())
+            .filter(thing -> !had.contains(thing)));
+  }
+
+  private static Change change(Thing thing, Named named, How how) {
+    return new Change(thing.list(), thing.key(), named.name(), how);
+  }
+
+  /// Everything in a project by its lasting name.
+  static Map<Thing, Named> things(Project p) {
+    var all = new LinkedHashMap<Thing, Named>();
+    one(all, "name", "the name of the machine", p.name());
+    one(all, "description", "the description", p.description());
+    one(all, "supply", "the supply in the Brief", p.brief().supply());
+    one(all, "surroundings", "the surroundings in the Brief", p.brief().surroundings());
+    one(all, "policies", "the schools and limits in the Brief", p.brief().policies());
+    for (var list : Lists.ALL) list.collect(p, all);
+    return all;
+  }
+
+  private static void one(Map<Thing, Named> all, String what, String name, Object value) {
+    all.put(new Thing(what, ""), new Named(name, value));
+  }
+
+  /// One list of a project: how its things are told apart, called, and put back.
+  record Lists<T>(
+      String list,
+      Function<Project, List<T>> of,
+      Function<T, String> key,
+      Function<T, String> name,
+      java.util.function.BiFunction<Project, List<T>, Project> with) {
+    static final List<Lists<?>> ALL =
+        List.of(
+            new Lists<>(
+                "revisions",
+                Project::revisions,
+                r -> r.mark(),
+                r -> "revision " + r.mark(),
+                Project::withRevisions),
+            new Lists<>(
+                "devices",
+                Project::devices,
+                d -> d.id().text(),
+                d -> d.designation().text(),
+                Project::withDevices),
+            new Lists<>(
+                "bundles",
+                Project::bundles,
+                b -> b.id().text(),
+                b -> b.name().isEmpty() ? b.id().text() : b.name(),
+                Project::withBundles),
+            new Lists<>(
+                "cables",
+                Project::cables,
+                c -> c.id().text(),
+                c -> c.label().text(),
+                Project::withCables),
+            new Lists<>(
+                "conductors",
+                Project::conductors,
+                c -> c.id().text(),
+                c -> c.label().text(),
+                Project::withConductors),
+            new Lists<>(
+                "settings",
+                Project::settings,
+                s -> s.device() + " " + s.name(),
+                s -> s.name() + " of " + s.device(),
+                Project::withSettings),
+            new Lists<>(
+                "deviations",
+                Project::deviations,
+                d -> d.rule() + " " + d.subject(),
+                d -> "the accepted finding on " + d.subject(),
+                Project::withDeviations),
+            new Lists<>(
+                "ownParts",
+                Project::ownParts,
+                part -> part.id(),
+                part -> "part " + part.name(),
+                Project::withOwnParts),
+            new Lists<>(
+                "fixed",
+                Project::fixed,
+                id -> id.text(),
+                id -> id + " fixed by hand",
+                Project::withFixed));
+
+    void collect(Project project, Map<Thing, Named> all) {
+      for (var item : of.apply(project)) {
+        // Two revisions of one mark are told apart by their order.
+        var thing = new Thing(list, key.apply(item));
+        for (var n = 2; all.containsKey(thing); n++)
+          thing = new Thing(list, key.apply(item) + " #" + n);
+        all.put(thing, new Named(name.apply(item), item));
+      }
+    }
+
+    @SuppressWarnings("unchecked")
+    Project put(Project project, Map<Thing, Named> all) {
+      var items = new ArrayList<T>();
+      all.forEach((thing, named) -> {
+        if (thing.list().equals(list)) items.add((T) named.value());
+      });
+      return with.apply(project, items);
+    }
+  }
+}
