@@ -13,4 +13,10 @@ public interface Rule {
   String asks();
 
   Stream<Verdict> check(Study study);
+
+  /// Whether it is about people being hurt: rules of earthing, shock and stop. Their failing inside
+  /// is an error, not only a thing not checked.
+  default boolean protectsPeople() {
+    return id().startsWith("earthing.") || id().startsWith("stop.");
+  }
 }

@@ -42,6 +42,8 @@ public final class Fault {
   /// The current through a bridge of no resistance between two terminals; empty where no source
   /// stands between them.
   public Optional<Prospective> between(TerminalRef a, TerminalRef b) {
+    // No number is read out of a state that did not settle.
+    if (open.status() == Live.Status.NOT_SETTLED) return Optional.empty();
     var volts = open.voltage(a, b);
     if (volts.isEmpty() || volts.get().rms() < 0.5) return Optional.empty();
     var alternating = volts.get().mostlyAlternating();
@@ -62,7 +64,7 @@ public final class Fault {
 
   private static Prospective prospective(
       double amperes, double ohms, boolean alternating, Optional<Live.Output> limitedBy) {
-    return new Prospective(new Current(Math.min(amperes, 1e6)), ohms, alternating, limitedBy);
+    return new Prospective(new Current(amperes), ohms, alternating, limitedBy);
   }
 
   /// Bolted on three lines: `Ik3 = U/√3 / (Zab/2)`.
@@ -101,6 +103,7 @@ public final class Fault {
 
   /// The impedance between two terminals with sources replaced by their own, Ω.
   public Optional<Phasor> impedance(TerminalRef a, TerminalRef b) {
+    if (open.status() == Live.Status.NOT_SETTLED) return Optional.empty();
     return open.impedance(a, b, true);
   }
 }

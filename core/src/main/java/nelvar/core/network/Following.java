@@ -3,7 +3,6 @@ package nelvar.core.network;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import nelvar.core.network.solve.Inputs;
 import nelvar.core.network.solve.Solution;
@@ -12,8 +11,6 @@ import nelvar.core.network.solve.Solver;
 /// Lets contacts follow their coils: solve, look at the volts on coils, move contacts, solve again,
 /// until nothing moves or a state comes back.
 final class Following {
-  private static final int ROUNDS = 60;
-
   private final Circuitry circuitry;
   private final Solver solver;
   private final WhatIf trial;
@@ -35,7 +32,7 @@ final class Following {
       if (up) inputs.keep(group);
       else inputs.allow(group, false);
     });
-    return live(on, solver.solve(inputs), List.of());
+    return live(new Rest(on, solver.solve(inputs), List.of()), List.of(), List.of());
   }
 
   /// Where actuators want to be at the volts of a state.
@@ -52,33 +49,70 @@ final class Following {
 
   Live settle(Positions from) {
     solver.begin();
-    var on = positions(from);
-    var seen = new LinkedHashMap<String, Integer>();
-    var history = new ArrayList<boolean[]>();
-    // All that want to move, move together; where that goes round in a circle, one after another.
-    var together = true;
-    for (var round = 0; round < ROUNDS; round++) {
-      var solution = solver.solve(inputs(on));
-      var wanted = wants(on, solution);
-      if (Arrays.equals(on, wanted)) return live(on, solution, List.of());
-      var again = seen.putIfAbsent(Arrays.toString(on) + together, round);
-      if (again != null) {
-        if (!together) return live(on, solution, cycle(history.subList(again, history.size())));
-        together = false;
-        seen.clear();
-        history.clear();
-        seen.put(Arrays.toString(on) + false, 0);
-        round = 0;
-      }
-      history.add(on);
-      on = together ? wanted : oneMoved(on, wanted);
-    }
-    return live(on, solver.solve(inputs(on)), cycle(history));
+    var begun = positions(from);
+    // All that want to move, move together. Where that goes round in a circle, real ones do not
+    // move
+    // at quite the same time: one after another, whichever is first.
+    var together = follow(begun, Order.TOGETHER);
+    if (together.circle.isEmpty()) return live(together, List.of(), List.of());
+    var first = follow(begun, Order.FIRST);
+    var last = follow(begun, Order.LAST);
+    if (!first.circle.isEmpty() && !last.circle.isEmpty())
+      return live(first, cycle(first.circle), List.of());
+    if (first.circle.isEmpty() && last.circle.isEmpty() && Arrays.equals(first.on, last.on))
+      return live(first, List.of(), List.of());
+    // Which one it will be, chance decides: not the order in which the file names them.
+    var shown = first.circle.isEmpty() ? first : last;
+    var raced = new ArrayList<boolean[]>(List.of(first.on, last.on));
+    raced.addAll(first.circle);
+    raced.addAll(last.circle);
+    return live(shown, List.of(), cycle(raced));
   }
 
-  private static boolean[] oneMoved(boolean[] on, boolean[] wanted) {
+  /// Which of those that want to move go first.
+  private enum Order {
+    TOGETHER,
+    FIRST,
+    LAST
+  }
+
+  /// Where contacts came to rest, or the states they go round in.
+  private static final class Rest {
+    private final boolean[] on;
+    private final Solution solution;
+    private final List<boolean[]> circle;
+
+    Rest(boolean[] on, Solution solution, List<boolean[]> circle) {
+      this.on = on;
+      this.solution = solution;
+      this.circle = circle;
+    }
+  }
+
+  private Rest follow(boolean[] begun, Order order) {
+    var on = begun;
+    var seen = new HashMap<String, Integer>();
+    var history = new ArrayList<boolean[]>();
+    // A chain of contacts needs a round for each; only a state that comes back is a circle.
+    var rounds = 100 + 10 * on.length;
+    for (var round = 0; round < rounds; round++) {
+      var solution = solver.solve(inputs(on));
+      var wanted = wants(on, solution);
+      if (Arrays.equals(on, wanted)) return new Rest(on, solution, List.of());
+      var again = seen.putIfAbsent(Arrays.toString(on), round);
+      if (again != null)
+        return new Rest(on, solution, List.copyOf(history.subList(again, history.size())));
+      history.add(on);
+      on = moved(on, wanted, order);
+    }
+    return new Rest(on, solver.solve(inputs(on)), List.copyOf(history));
+  }
+
+  private static boolean[] moved(boolean[] on, boolean[] wanted, Order order) {
+    if (order == Order.TOGETHER) return wanted;
     var next = on.clone();
-    for (var i = 0; i < on.length; i++) {
+    for (var k = 0; k < on.length; k++) {
+      var i = order == Order.FIRST ? k : on.length - 1 - k;
       if (on[i] == wanted[i]) continue;
       next[i] = wanted[i];
       return next;
@@ -97,16 +131,18 @@ final class Following {
     return moving;
   }
 
-  private Live live(boolean[] on, Solution solution, List<ActuatorRef> chatter) {
+  private Live live(Rest rest, List<ActuatorRef> chatter, List<ActuatorRef> race) {
+    var on = rest.on;
     var positions = new HashMap<ActuatorRef, Boolean>();
     for (var i = 0; i < on.length; i++) positions.put(circuitry.actuators.get(i).ref(), on[i]);
     return new Live(
         circuitry,
-        solution,
+        rest.solution,
         trial,
         conditions,
         new Positions(positions),
         chatter,
+        race,
         solver,
         inputs(on));
   }

@@ -24,11 +24,16 @@ public final class Live {
   /// Volts from which a terminal counts as live.
   private static final double LIVE = 1;
 
+  /// What only an idle source or an empty load joins, Ω: no way for a current.
+  private static final double OPEN_WAY = 1e8;
+
   /// How the solution ended.
   public enum Status {
     SOLVED("solved"),
     /// Contacts never come to rest.
     CHATTERS("contacts chatter"),
+    /// Two or more race for it: which comes first decides what the machine does.
+    UNDECIDED("a race of contacts is undecided"),
     /// No state was found in which sources, loads and limits agree; nothing in it is to be trusted.
     NOT_SETTLED("not settled");
 
@@ -67,6 +72,7 @@ public final class Live {
   private final Conditions conditions;
   private final Positions positions;
   private final List<ActuatorRef> chatter;
+  private final List<ActuatorRef> race;
   private final Solver solver;
   private final Inputs inputs;
 
@@ -77,6 +83,7 @@ public final class Live {
       Conditions conditions,
       Positions positions,
       List<ActuatorRef> chatter,
+      List<ActuatorRef> race,
       Solver solver,
       Inputs inputs) {
     this.solver = solver;
@@ -87,16 +94,24 @@ public final class Live {
     this.conditions = conditions;
     this.positions = positions;
     this.chatter = List.copyOf(chatter);
+    this.race = List.copyOf(race);
   }
 
   public Status status() {
     if (solution.status() != Solution.Status.SOLVED) return Status.NOT_SETTLED;
+    if (!race.isEmpty()) return Status.UNDECIDED;
     return chatter.isEmpty() ? Status.SOLVED : Status.CHATTERS;
   }
 
   /// What moves to and fro where contacts chatter.
   public List<ActuatorRef> chatter() {
     return chatter;
+  }
+
+  /// What stands otherwise if another of them is quicker, where a race decides; what is shown is
+  /// one of the outcomes.
+  public List<ActuatorRef> race() {
+    return race;
   }
 
   public WhatIf trial() {
@@ -160,12 +175,17 @@ public final class Live {
     var first = circuitry.node(a);
     var second = circuitry.node(b);
     if (first < 0 || second < 0) return Optional.empty();
-    return impedances(atMainsFrequency, false).between(first, second);
+    return impedances(atMainsFrequency, false)
+        .between(first, second)
+        .filter(z -> z.magnitude() < OPEN_WAY);
   }
 
   /// What an ohmmeter finds: coils and heaters count, electronics do not, Ω.
   Optional<Double> resistance(TerminalRef a, TerminalRef b) {
-    return impedances(false, true).between(circuitry.node(a), circuitry.node(b)).map(Phasor::re);
+    return impedances(false, true)
+        .between(circuitry.node(a), circuitry.node(b))
+        .map(Phasor::re)
+        .filter(ohms -> ohms < OPEN_WAY);
   }
 
   private final java.util.concurrent.ConcurrentMap<Boolean, Impedances> known =
@@ -200,8 +220,7 @@ public final class Live {
     var least = Double.MAX_VALUE;
     for (var pair : pairs(device, intake))
       least = Math.min(least, voltage(pair.a(), pair.b()).map(Both::rms).orElse(0.0));
-    return new Voltage(
-        least == Double.MAX_VALUE || !Double.isFinite(least) ? 0 : Math.min(least, 1e5));
+    return new Voltage(least == Double.MAX_VALUE || !Double.isFinite(least) ? 0 : least);
   }
 
   private static List<PoleRef> pairs(Device device, Intake intake) {
@@ -311,11 +330,11 @@ public final class Live {
 
   // An unsettled solution may hold anything; what cannot be written as a quantity is cut off.
   private static Power power(double watts) {
-    return new Power(Double.isFinite(watts) && watts >= 1e-6 ? Math.min(watts, 1e8) : 0);
+    return new Power(Double.isFinite(watts) && watts >= 1e-6 ? watts : 0);
   }
 
   private static Current amperes(double amperes) {
-    return new Current(Double.isFinite(amperes) && amperes >= 1e-6 ? Math.min(amperes, 1e6) : 0);
+    return new Current(Double.isFinite(amperes) && amperes >= 1e-6 ? amperes : 0);
   }
 
   /// When a protective pole opens at its present current; empty where it need not.

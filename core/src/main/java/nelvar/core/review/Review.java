@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Catalogue;
@@ -56,20 +57,20 @@ public record Review(Study study, List<Entry> entries) {
     return Optional.of(new Review(study, List.copyOf(entries)));
   }
 
+  /// The second ring: what fails outside of judging one subject, such as in finding the subjects.
+  /// What was judged before is kept.
   private static List<Verdict> judged(Rule rule, Study study) {
+    var verdicts = new ArrayList<Verdict>();
     try {
-      return rule.check(study).toList();
+      rule.check(study).forEach(verdicts::add);
     } catch (RuntimeException broken) {
       var subject =
           study.project().devices().isEmpty()
               ? new Id("project")
               : study.project().devices().getFirst().id();
-      return List.of(
-          new Verdict.NotChecked(
-              subject,
-              "the rule '%s' failed in the program (%s); nothing it asks was checked"
-                  .formatted(rule.id(), broken.getClass().getSimpleName())));
+      verdicts.addAll(Contained.failed(rule, subject, broken));
     }
+    return verdicts;
   }
 
   private static Optional<Deviation> deviation(Project project, Rule rule, Verdict verdict) {

@@ -2,6 +2,7 @@ package nelvar.core.analysis.completeness;
 
 import java.util.List;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Part;
@@ -31,7 +32,11 @@ public final class TerminalConnected implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     return study.project().devices().stream()
-        .flatMap(device -> study.part(device).stream().map(part -> judge(device, part, study)));
+        .flatMap(
+            Contained.many(
+                this,
+                device -> device.id(),
+                device -> study.part(device).stream().map(part -> judge(device, part, study))));
   }
 
   private static Verdict judge(Device device, Part part, Study study) {

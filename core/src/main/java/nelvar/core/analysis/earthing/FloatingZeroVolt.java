@@ -2,6 +2,7 @@ package nelvar.core.analysis.earthing;
 
 import java.util.List;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ControlTransformer;
@@ -40,7 +41,8 @@ public final class FloatingZeroVolt implements Rule {
               case DcSupply _, MultiOutputSupply _, RectifierBank _, ControlTransformer _ -> true;
               case null, default -> false;
             })
-        .map(source -> judge(source, study));
+        .flatMap(
+            Contained.one(this, source -> source.device().id(), source -> judge(source, study)));
   }
 
   private static Verdict judge(Source source, Study study) {

@@ -1,6 +1,7 @@
 package nelvar.core.analysis.earthing;
 
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.MainsInlet;
@@ -32,13 +33,18 @@ public final class ProtectiveConnection implements Rule {
   public Stream<Verdict> check(Study study) {
     return study.project().devices().stream()
         .filter(device -> !(study.part(device).orElse(null) instanceof MainsInlet))
-        .flatMap(device ->
-            study.part(device).stream()
-                .flatMap(part ->
-                    part.terminals().stream()
-                        .filter(terminal ->
-                            terminal.role() == Terminal.Role.PROTECTIVE && terminal.required())
-                        .map(terminal -> judge(device, terminal, study))));
+        .flatMap(
+            Contained.many(
+                this,
+                device -> device.id(),
+                device ->
+                    study.part(device).stream()
+                        .flatMap(part ->
+                            part.terminals().stream()
+                                .filter(terminal ->
+                                    terminal.role() == Terminal.Role.PROTECTIVE
+                                        && terminal.required())
+                                .map(terminal -> judge(device, terminal, study)))));
   }
 
   private static Verdict judge(Device device, Terminal terminal, Study study) {

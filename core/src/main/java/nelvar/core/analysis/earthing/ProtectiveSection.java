@@ -3,6 +3,7 @@ package nelvar.core.analysis.earthing;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Schools;
@@ -49,7 +50,7 @@ public final class ProtectiveSection implements Rule {
   public Stream<Verdict> check(Study study) {
     return study.project().conductors().stream()
         .filter(c -> c.function() == Conductor.Function.PROTECTIVE)
-        .map(c -> judge(c, study));
+        .flatMap(Contained.one(this, c -> c.id(), c -> judge(c, study)));
   }
 
   private static Verdict judge(Conductor conductor, Study study) {

@@ -3,6 +3,7 @@ package nelvar.core.analysis.earthing;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Schools;
@@ -47,21 +48,25 @@ public final class ResidualCharge implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     return study.project().devices().stream()
-        .flatMap(device ->
-            study.part(device).stream()
-                .flatMap(part -> {
-                  var stores =
-                      part.elements().stream()
-                          .filter(Element.Store.class::isInstance)
-                          .map(Element.Store.class::cast)
-                          .toList();
-                  if (stores.isEmpty() && part instanceof FrequencyConverter)
-                    return Stream.of(
-                        new Verdict.NotChecked(
-                            device.id(),
-                            "its part states no bus capacitance; read it off the drive"));
-                  return stores.stream().map(store -> judge(device, store, study));
-                }));
+        .flatMap(
+            Contained.many(
+                this,
+                device -> device.id(),
+                device ->
+                    study.part(device).stream()
+                        .flatMap(part -> {
+                          var stores =
+                              part.elements().stream()
+                                  .filter(Element.Store.class::isInstance)
+                                  .map(Element.Store.class::cast)
+                                  .toList();
+                          if (stores.isEmpty() && part instanceof FrequencyConverter)
+                            return Stream.of(
+                                new Verdict.NotChecked(
+                                    device.id(),
+                                    "its part states no bus capacitance; read it off the drive"));
+                          return stores.stream().map(store -> judge(device, store, study));
+                        })));
   }
 
   /// How long a capacitor takes from one voltage to another.

@@ -2,6 +2,7 @@ package nelvar.core.analysis.earthing;
 
 import java.util.List;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.finding.Severity;
@@ -34,14 +35,18 @@ public final class WorkingCurrentInEarth implements Rule {
   public Stream<Verdict> check(Study study) {
     return study.project().conductors().stream()
         .filter(conductor -> !conductor.carriesWork())
-        .map(conductor -> judge(conductor, study.asDesigned()));
+        .flatMap(
+            Contained.one(
+                this,
+                conductor -> conductor.id(),
+                conductor -> judge(conductor, study.asDesigned())));
   }
 
   private static Verdict judge(Conductor conductor, Live live) {
     if (live.status() == Live.Status.NOT_SETTLED)
       return new Verdict.NotChecked(
           conductor.id(), "the network has no steady state with everything on");
-    var current = new Current(Math.min(live.current(conductor.id()).rms(), 1e6));
+    var current = new Current(live.current(conductor.id()).rms());
     var w = Working.of("Current in " + conductor.label());
     w.result("I", "network solved: all on that can be on together", current);
     w.given("limit", LIMIT, "more is the current of a load");

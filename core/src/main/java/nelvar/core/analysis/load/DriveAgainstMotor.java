@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.supply.Derating;
@@ -51,7 +52,8 @@ public final class DriveAgainstMotor implements Rule {
                         || part instanceof StepperDrive)
                 .isPresent())
         .filter(source -> study.designCurrent(source).amperes() > 0)
-        .map(source -> judge(source, study));
+        .flatMap(
+            Contained.one(this, source -> source.device().id(), source -> judge(source, study)));
   }
 
   private static Verdict judge(Source source, Study study) {

@@ -2,6 +2,7 @@ package nelvar.core.analysis.load;
 
 import java.util.List;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.FrequencyConverter;
@@ -41,7 +42,7 @@ public final class DriveInput implements Rule {
     return study.network().feeds().stream()
         .filter(feed -> study.part(feed.device()).orElse(null) instanceof FrequencyConverter)
         .filter(feed -> feed.source().isPresent() && !feed.lineWays().isEmpty())
-        .map(feed -> judge(feed, study));
+        .flatMap(Contained.one(this, feed -> feed.device().id(), feed -> judge(feed, study)));
   }
 
   private static Verdict judge(Feed feed, Study study) {

@@ -3,6 +3,7 @@ package nelvar.core.analysis.load;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.FrequencyConverter;
@@ -38,7 +39,7 @@ public final class MotorCable implements Rule {
                 .filter(FrequencyConverter.class::isInstance)
                 .isPresent())
         .filter(feed -> !feed.lineWays().isEmpty())
-        .map(feed -> judge(feed, study));
+        .flatMap(Contained.one(this, feed -> feed.device().id(), feed -> judge(feed, study)));
   }
 
   private static Verdict judge(Feed feed, Study study) {

@@ -255,7 +255,7 @@ public record PathTo(String title, List<Hop> out, List<Hop> back) {
             ? "cut"
             : current < 1e-5
                 ? "0 A"
-                : new Current(Math.min(current, 1e6))
+                : new Current(current)
                     + live.voltage(conductor.from(), conductor.to())
                         .map(v -> ", −" + volts(v.rms()))
                         .orElse("");
@@ -276,7 +276,7 @@ public record PathTo(String title, List<Hop> out, List<Hop> back) {
 
   /// What is less than a tenth of a millivolt is nothing.
   private static Voltage volts(double volts) {
-    return new Voltage(volts < 1e-4 || !Double.isFinite(volts) ? 0 : Math.min(volts, 1e5));
+    return new Voltage(volts < 1e-4 || !Double.isFinite(volts) ? 0 : volts);
   }
 
   /// The share of the supply's voltage that is lost on the way, where known.

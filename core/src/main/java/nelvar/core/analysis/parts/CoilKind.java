@@ -2,6 +2,7 @@ package nelvar.core.analysis.parts;
 
 import java.util.List;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Coil;
@@ -33,12 +34,16 @@ public final class CoilKind implements Rule {
   public Stream<Verdict> check(Study study) {
     return study.network().feeds().stream()
         .filter(feed -> feed.source().isPresent() && feed.intake().eitherWay())
-        .flatMap(feed ->
-            study
-                .part(feed.device())
-                .flatMap(Part::ownCoil)
-                .map(coil -> judge(feed, coil, study))
-                .stream());
+        .flatMap(
+            Contained.many(
+                this,
+                feed -> feed.device().id(),
+                feed ->
+                    study
+                        .part(feed.device())
+                        .flatMap(Part::ownCoil)
+                        .map(coil -> judge(feed, coil, study))
+                        .stream()));
   }
 
   private static Verdict judge(Feed feed, Coil coil, Study study) {

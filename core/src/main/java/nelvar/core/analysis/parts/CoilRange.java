@@ -2,6 +2,7 @@ package nelvar.core.analysis.parts;
 
 import java.util.List;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.VoltageDrop;
@@ -39,7 +40,7 @@ public final class CoilRange implements Rule {
   public Stream<Verdict> check(Study study) {
     return study.network().feeds().stream()
         .filter(feed -> feed.intake().eitherWay() && feed.source().isPresent())
-        .map(feed -> judge(feed, study));
+        .flatMap(Contained.one(this, feed -> feed.device().id(), feed -> judge(feed, study)));
   }
 
   private static Verdict judge(Feed feed, Study study) {

@@ -2,6 +2,7 @@ package nelvar.core.analysis.parts;
 
 import java.util.List;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Coil;
@@ -38,8 +39,16 @@ public final class CoilSuppression implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     return study.project().devices().stream()
-        .flatMap(device ->
-            study.part(device).flatMap(Part::ownCoil).map(coil -> judge(device, coil)).stream());
+        .flatMap(
+            Contained.many(
+                this,
+                device -> device.id(),
+                device ->
+                    study
+                        .part(device)
+                        .flatMap(Part::ownCoil)
+                        .map(coil -> judge(device, coil))
+                        .stream()));
   }
 
   private static Verdict judge(Device device, Coil coil) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ServoDrive;
@@ -44,7 +45,7 @@ public final class LoadVolts implements Rule {
                 && feed.source().isPresent()
                 && feed.intake().accepts().contains(feed.voltage())
                 && !regulated(feed, study))
-        .map(feed -> judge(feed, study));
+        .flatMap(Contained.one(this, feed -> feed.device().id(), feed -> judge(feed, study)));
   }
 
   private static boolean regulated(Feed feed, Study study) {

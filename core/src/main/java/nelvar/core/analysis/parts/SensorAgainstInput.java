@@ -3,6 +3,7 @@ package nelvar.core.analysis.parts;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Controller;
@@ -37,7 +38,8 @@ public final class SensorAgainstInput implements Rule {
   public Stream<Verdict> check(Study study) {
     return study.project().devices().stream()
         .filter(device -> study.part(device).orElse(null) instanceof Sensor)
-        .flatMap(device -> judge(device, study).stream());
+        .flatMap(
+            Contained.many(this, device -> device.id(), device -> judge(device, study).stream()));
   }
 
   private static Optional<Verdict> judge(Device device, Study study) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Controller;
@@ -44,10 +45,16 @@ public final class SignalLevel implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     var verdicts = new ArrayList<Verdict>();
-    for (var device : study.project().devices()) {
-      if (!(study.part(device).orElse(null) instanceof Sensor sensor)) continue;
-      input(device, study).ifPresent(input -> verdicts.addAll(judge(device, sensor, input, study)));
-    }
+    Contained.each(
+        this,
+        study.project().devices(),
+        device -> device.id(),
+        verdicts,
+        device -> {
+          if (!(study.part(device).orElse(null) instanceof Sensor sensor)) return;
+          input(device, study)
+              .ifPresent(input -> verdicts.addAll(judge(device, sensor, input, study)));
+        });
     return verdicts.stream();
   }
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Heater;
@@ -40,7 +41,8 @@ public final class SupplyVoltage implements Rule {
   public Stream<Verdict> check(Study study) {
     return study.network().feeds().stream()
         .filter(feed -> !feed.intake().eitherWay())
-        .flatMap(feed -> judge(feed, study).stream());
+        .flatMap(
+            Contained.many(this, feed -> feed.device().id(), feed -> judge(feed, study).stream()));
   }
 
   private static Optional<Verdict> judge(Feed feed, Study study) {

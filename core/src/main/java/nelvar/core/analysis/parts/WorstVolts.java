@@ -40,7 +40,7 @@ public final class WorstVolts {
         "Umin",
         "network solved: all on that can be on together, wires %s, mains 0.9 Un"
             .formatted(study.hot()),
-        low.solution().solves() + " solves, residual below 1 µA",
+        low.solution().solves() + " solves, " + low.solution().balance(),
         least);
     w.result("Umax", "network solved: loads at rest, wires 20 °C, mains 1.1 Un", most);
     var span = new Span(least, most);

@@ -1,6 +1,7 @@
 package nelvar.core.analysis.protection;
 
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ControlTransformer;
@@ -27,7 +28,7 @@ public final class BareTransformer implements Rule {
   public Stream<Verdict> check(Study study) {
     return study.network().feeds().stream()
         .filter(feed -> study.part(feed.device()).orElse(null) instanceof ControlTransformer)
-        .map(feed -> judge(feed, study));
+        .flatMap(Contained.one(this, feed -> feed.device().id(), feed -> judge(feed, study)));
   }
 
   private static Verdict judge(Feed feed, Study study) {

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Schools;
@@ -42,18 +43,28 @@ public final class BranchDevice implements Rule {
     var any = study.project().brief().policies().chose(School.SMALL_BREAKER, "branch");
     var failing = new LinkedHashMap<Id, List<Feed>>();
     var verdicts = new ArrayList<Verdict>();
-    for (var feed : study.network().feeds()) {
-      if (feed.source().isEmpty()
-          || feed.lineWays().isEmpty()
-          || !(study.part(feed.source().get().device()).orElse(null) instanceof MainsInlet))
-        continue;
-      var guards = guards(feed, study);
-      if (guards.isEmpty()) continue;
-      if (any || guards.stream().anyMatch(device -> branch(device, study)))
-        verdicts.add(new Verdict.Pass(feed.device().id(), trail(feed, guards, study)));
-      else failing.computeIfAbsent(guards.getFirst().id(), _ -> new ArrayList<>()).add(feed);
-    }
-    failing.forEach((id, feeds) -> verdicts.add(finding(id, feeds, study)));
+    Contained.each(
+        this,
+        study.network().feeds(),
+        feed -> feed.device().id(),
+        verdicts,
+        feed -> {
+          if (feed.source().isEmpty()
+              || feed.lineWays().isEmpty()
+              || !(study.part(feed.source().get().device()).orElse(null) instanceof MainsInlet))
+            return;
+          var guards = guards(feed, study);
+          if (guards.isEmpty()) return;
+          if (any || guards.stream().anyMatch(device -> branch(device, study)))
+            verdicts.add(new Verdict.Pass(feed.device().id(), trail(feed, guards, study)));
+          else failing.computeIfAbsent(guards.getFirst().id(), _ -> new ArrayList<>()).add(feed);
+        });
+    Contained.each(
+        this,
+        failing.entrySet(),
+        entry -> entry.getKey(),
+        verdicts,
+        entry -> verdicts.add(finding(entry.getKey(), entry.getValue(), study)));
     return verdicts.stream();
   }
 

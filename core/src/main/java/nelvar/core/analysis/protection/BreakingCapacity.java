@@ -2,6 +2,7 @@ package nelvar.core.analysis.protection;
 
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.InletLoad;
@@ -42,7 +43,11 @@ public final class BreakingCapacity implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     return study.project().devices().stream()
-        .flatMap(device -> capacity(device, study).map(icn -> judge(device, icn, study)).stream());
+        .flatMap(
+            Contained.many(
+                this,
+                device -> device.id(),
+                device -> capacity(device, study).map(icn -> judge(device, icn, study)).stream()));
   }
 
   private static Optional<Current> capacity(Device device, Study study) {

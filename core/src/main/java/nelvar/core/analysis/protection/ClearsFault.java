@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Ampacity;
@@ -56,26 +57,36 @@ public final class ClearsFault implements Rule {
   public Stream<Verdict> check(Study study) {
     var worst = new LinkedHashMap<Feed.Guarded, Worst>();
     var verdicts = new ArrayList<Verdict>();
-    for (var feed : study.network().feeds()) {
-      if (feed.source().isEmpty() || feed.lineWays().isEmpty()) continue;
-      var guard = study.network().guard(feed.lineWays().getFirst());
-      if (guard.isEmpty()) continue;
-      var fault = fault(feed, study);
-      if (fault.isEmpty() || unknown(feed, study)) {
-        verdicts.add(
-            new Verdict.NotChecked(
-                guard.get().device().id(),
-                "the way to "
-                    + feed.device().designation()
-                    + " is not known, or a running machine does not close it"));
-        continue;
-      }
-      worst.merge(
-          guard.get(),
-          new Worst(guard.get(), feed, fault.get()),
-          (a, b) -> a.fault().current().compareTo(b.fault().current()) <= 0 ? a : b);
-    }
-    worst.values().forEach(found -> verdicts.add(judge(found, study)));
+    Contained.each(
+        this,
+        study.network().feeds(),
+        feed -> feed.device().id(),
+        verdicts,
+        feed -> {
+          if (feed.source().isEmpty() || feed.lineWays().isEmpty()) return;
+          var guard = study.network().guard(feed.lineWays().getFirst());
+          if (guard.isEmpty()) return;
+          var fault = fault(feed, study);
+          if (fault.isEmpty() || unknown(feed, study)) {
+            verdicts.add(
+                new Verdict.NotChecked(
+                    guard.get().device().id(),
+                    "the way to "
+                        + feed.device().designation()
+                        + " is not known, or a running machine does not close it"));
+            return;
+          }
+          worst.merge(
+              guard.get(),
+              new Worst(guard.get(), feed, fault.get()),
+              (a, b) -> a.fault().current().compareTo(b.fault().current()) <= 0 ? a : b);
+        });
+    Contained.each(
+        this,
+        worst.values(),
+        found -> found.guard().device().id(),
+        verdicts,
+        found -> verdicts.add(judge(found, study)));
     return verdicts.stream();
   }
 

@@ -2,6 +2,7 @@ package nelvar.core.analysis.protection;
 
 import java.util.ArrayList;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Schools;
@@ -30,7 +31,12 @@ public final class DeviceAgainstLoad implements Rule {
 
   @Override
   public Stream<Verdict> check(Study study) {
-    return Guards.all(study).stream().map(guarding -> judge(guarding, study));
+    return Guards.all(study).stream()
+        .flatMap(
+            Contained.one(
+                this,
+                guarding -> guarding.device().device().id(),
+                guarding -> judge(guarding, study)));
   }
 
   private static Verdict judge(Guards.Guarding guarding, Study study) {

@@ -9,6 +9,7 @@ import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Circuit;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Ampacity;
@@ -69,25 +70,35 @@ public final class DeviceAgainstWire implements Rule {
   public Stream<Verdict> check(Study study) {
     var verdicts = new ArrayList<Verdict>();
     var failing = new LinkedHashMap<Feed.Guarded, List<Weak>>();
-    for (var conductor : study.project().conductors()) {
-      var circuit = study.circuit(conductor);
-      if (circuit.isEmpty()
-          || !conductor.carriesWork()
-          || conductor.function() == Conductor.Function.DATA) continue;
-      switch (Ampacity.of(conductor, study)) {
-        case Computed.Missing<Current>(var why) ->
-            verdicts.add(new Verdict.NotChecked(conductor.id(), why));
-        case Computed.Known<Current>(var ampacity) -> {
-          var weak = weigh(conductor, circuit.get(), ampacity, study);
-          if (weak.judged().holds())
-            verdicts.add(new Verdict.Pass(conductor.id(), weak.judged().trail()));
-          else if (weak.guard().isPresent())
-            failing.computeIfAbsent(weak.guard().get(), _ -> new ArrayList<>()).add(weak);
-          else verdicts.add(unguarded(weak, study));
-        }
-      }
-    }
-    failing.forEach((guard, weak) -> verdicts.add(tooLarge(guard, weak, study)));
+    Contained.each(
+        this,
+        study.project().conductors(),
+        conductor -> conductor.id(),
+        verdicts,
+        conductor -> {
+          var circuit = study.circuit(conductor);
+          if (circuit.isEmpty()
+              || !conductor.carriesWork()
+              || conductor.function() == Conductor.Function.DATA) return;
+          switch (Ampacity.of(conductor, study)) {
+            case Computed.Missing<Current>(var why) ->
+                verdicts.add(new Verdict.NotChecked(conductor.id(), why));
+            case Computed.Known<Current>(var ampacity) -> {
+              var weak = weigh(conductor, circuit.get(), ampacity, study);
+              if (weak.judged().holds())
+                verdicts.add(new Verdict.Pass(conductor.id(), weak.judged().trail()));
+              else if (weak.guard().isPresent())
+                failing.computeIfAbsent(weak.guard().get(), _ -> new ArrayList<>()).add(weak);
+              else verdicts.add(unguarded(weak, study));
+            }
+          }
+        });
+    Contained.each(
+        this,
+        failing.entrySet(),
+        entry -> entry.getKey().device().id(),
+        verdicts,
+        entry -> verdicts.add(tooLarge(entry.getKey(), entry.getValue(), study)));
     return verdicts.stream();
   }
 

@@ -3,6 +3,7 @@ package nelvar.core.analysis.protection;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Schools;
@@ -74,12 +75,17 @@ public final class DisconnectsInTime implements Rule {
   }
 
   @Override
+  public boolean protectsPeople() {
+    return true;
+  }
+
+  @Override
   public Stream<Verdict> check(Study study) {
     return study.network().feeds().stream()
         .filter(feed -> feed.source().isPresent() && !feed.lineWays().isEmpty())
         .filter(feed -> study.part(feed.source().get().device()).orElse(null) instanceof MainsInlet)
         .filter(feed -> protectiveTerminal(feed, study).isPresent())
-        .map(feed -> judge(feed, study));
+        .flatMap(Contained.one(this, feed -> feed.device().id(), feed -> judge(feed, study)));
   }
 
   private static Optional<TerminalRef> protectiveTerminal(Feed feed, Study study) {
@@ -99,7 +105,8 @@ public final class DisconnectsInTime implements Rule {
             : Disconnection.Earthing.TN;
     if (supply.loopImpedance().isEmpty() && supply.prospectiveShortCircuitCurrent().isEmpty())
       return new Verdict.NotChecked(
-          id, "neither the loop impedance nor the short-circuit current at the inlet is known");
+          id,
+          "neither the loop impedance nor the short-circuit current at the inlet is known (0 counts as not known)");
     var guard = study.network().guard(feed.lineWays().getFirst());
     if (guard.isEmpty())
       return new Verdict.NotChecked(
@@ -113,11 +120,34 @@ public final class DisconnectsInTime implements Rule {
             ? secondFault(line, pe, study)
             : loop(line, pe, study);
     if (loop.isEmpty())
-      return new Verdict.NotChecked(
-          id, "its protective conductor leads nowhere, or a running machine does not feed it");
+      return inlet(study).flatMap(earth -> loop(line, earth, study)).isPresent()
+          ? leadsNowhere(feed, study)
+          : new Verdict.NotChecked(
+              id, "a running machine does not feed it, or the network has no steady state");
     return residual.isPresent()
         ? byResidual(feed, residual.get(), system, loop.get(), study)
         : verdict(feed, guard.get(), system, loop.get(), study);
+  }
+
+  private static Optional<TerminalRef> inlet(Study study) {
+    return study.project().devices().stream()
+        .filter(device -> study.part(device).orElse(null) instanceof MainsInlet)
+        .findFirst()
+        .map(inlet -> new TerminalRef(inlet.id(), "PE"));
+  }
+
+  /// Its line is fed, but nothing joins its body to the protective conductor of the inlet.
+  private static Verdict leadsNowhere(Feed feed, Study study) {
+    var w = Working.of("Fault from a line to " + feed.device().designation());
+    w.given("way from its protective terminal to that of the inlet", "none", "the wires drawn");
+    return new Verdict.Finding(
+        feed.device().id(),
+        Severity.ERROR,
+        "A fault to its body opens nothing",
+        "No way leads from the protective terminal of %s to the inlet's: a fault puts its body at mains voltage, nothing opens, and whoever touches it may be killed. Follow its protective conductor and close the way."
+            .formatted(feed.device().designation()),
+        w.explain(study.project().name()).trail(),
+        List.of());
   }
 
   /// The residual-current device on the way, if there is one.
@@ -228,10 +258,8 @@ public final class DisconnectsInTime implements Rule {
 
   /// Between its protective terminal and that of the inlet.
   private static Optional<Resistance> protectivePath(TerminalRef pe, Study study) {
-    return study.project().devices().stream()
-        .filter(device -> study.part(device).orElse(null) instanceof MainsInlet)
-        .findFirst()
-        .flatMap(inlet -> study.leastFault().impedance(pe, new TerminalRef(inlet.id(), "PE")))
+    return inlet(study)
+        .flatMap(earth -> study.leastFault().impedance(pe, earth))
         .map(z -> new Resistance(z.magnitude()));
   }
 

@@ -2,6 +2,7 @@ package nelvar.core.analysis.protection;
 
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Guard;
@@ -40,7 +41,8 @@ public final class InrushAgainstCurve implements Rule {
   public Stream<Verdict> check(Study study) {
     return Guards.all(study).stream()
         .filter(g -> g.inrushPeak().amperes() > 0)
-        .flatMap(g -> judge(g, study).stream());
+        .flatMap(
+            Contained.many(this, g -> g.device().device().id(), g -> judge(g, study).stream()));
   }
 
   private static Optional<Verdict> judge(Guards.Guarding guarding, Study study) {

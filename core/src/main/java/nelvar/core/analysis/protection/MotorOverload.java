@@ -3,6 +3,7 @@ package nelvar.core.analysis.protection;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.FrequencyConverter;
@@ -52,7 +53,7 @@ public final class MotorOverload implements Rule {
     return study.network().feeds().stream()
         .filter(feed -> study.part(feed.device()).orElse(null) instanceof InductionMotor)
         .filter(feed -> feed.source().isPresent() && !feed.lineWays().isEmpty())
-        .map(feed -> judge(feed, study));
+        .flatMap(Contained.one(this, feed -> feed.device().id(), feed -> judge(feed, study)));
   }
 
   private static Verdict judge(Feed feed, Study study) {

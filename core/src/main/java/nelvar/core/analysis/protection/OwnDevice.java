@@ -3,6 +3,7 @@ package nelvar.core.analysis.protection;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Demand;
@@ -40,7 +41,7 @@ public final class OwnDevice implements Rule {
                 .part(feed.device())
                 .filter(part -> part.electronicSupply() || part instanceof FrequencyConverter)
                 .isPresent())
-        .map(feed -> judge(feed, study));
+        .flatMap(Contained.one(this, feed -> feed.device().id(), feed -> judge(feed, study)));
   }
 
   private static Verdict judge(Feed feed, Study study) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Schools;
@@ -57,15 +58,23 @@ public final class ResidualDevice implements Rule {
   }
 
   @Override
+  public boolean protectsPeople() {
+    return true;
+  }
+
+  @Override
   public Stream<Verdict> check(Study study) {
     var own =
         study.project().devices().stream()
             .filter(device -> study.part(device).orElse(null) instanceof ResidualCurrentDevice)
-            .flatMap(device -> judge(device, study).stream());
+            .flatMap(
+                Contained.many(
+                    this, device -> device.id(), device -> judge(device, study).stream()));
     return Stream.concat(
         own,
         study.project().brief().policies().chose(School.RESIDUAL_DEVICE, "type-b")
-            ? study.network().feeds().stream().flatMap(f -> behindOne(f, study))
+            ? study.network().feeds().stream()
+                .flatMap(Contained.many(this, f -> f.device().id(), f -> behindOne(f, study)))
             : study.project().devices().stream()
                 .filter(device -> study.part(device).orElse(null) instanceof MainsInlet)
                 .map(inlet -> notAsked(inlet, study)));

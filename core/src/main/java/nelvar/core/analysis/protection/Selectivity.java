@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Guard;
@@ -48,7 +49,10 @@ public final class Selectivity implements Rule {
     for (var chain : ProtectionChain.inSeries(study))
       for (var i = 0; i + 1 < chain.guards().size(); i++)
         pairs.putIfAbsent(new Pair(chain.guards().get(i + 1), chain.guards().get(i)), chain);
-    return pairs.entrySet().stream().map(e -> judge(e.getKey(), e.getValue()));
+    return pairs.entrySet().stream()
+        .flatMap(
+            Contained.one(
+                this, e -> e.getKey().down().device().id(), e -> judge(e.getKey(), e.getValue())));
   }
 
   private static Verdict judge(Pair pair, ProtectionChain chain) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.finding.Severity;
@@ -51,7 +52,7 @@ public final class InParallel implements Rule {
     }
     return groups.values().stream()
         .filter(group -> group.size() > 1)
-        .map(group -> judge(group, study));
+        .flatMap(Contained.one(this, group -> group.getFirst().id(), group -> judge(group, study)));
   }
 
   private static Verdict judge(List<Conductor> group, Study study) {

@@ -3,6 +3,7 @@ package nelvar.core.analysis.sizing;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.DcMotor;
@@ -42,7 +43,7 @@ public final class MinimumSection implements Rule {
   public Stream<Verdict> check(Study study) {
     return study.project().conductors().stream()
         .filter(Conductor::carriesWork)
-        .map(c -> judge(c, study));
+        .flatMap(Contained.one(this, c -> c.id(), c -> judge(c, study)));
   }
 
   /// The least section for a conductor; empty for protective ones.

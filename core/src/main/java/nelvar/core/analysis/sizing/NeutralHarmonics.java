@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Demand;
@@ -59,7 +60,11 @@ public final class NeutralHarmonics implements Rule {
     return shared.entrySet().stream()
         .filter(entry ->
             entry.getValue().stream().map(f -> f.lineStarts().getFirst()).distinct().count() > 1)
-        .map(entry -> judge(entry.getKey(), entry.getValue(), study));
+        .flatMap(
+            Contained.one(
+                this,
+                entry -> entry.getKey().id(),
+                entry -> judge(entry.getKey(), entry.getValue(), study)));
   }
 
   private static double third(Feed feed) {

@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ServoDrive;
@@ -45,26 +46,37 @@ public final class VoltageDropLimit implements Rule {
   public Stream<Verdict> check(Study study) {
     var verdicts = new ArrayList<Verdict>();
     var failing = new LinkedHashMap<Id, List<Feed>>();
-    for (var feed : study.network().feeds()) {
-      if (feed.source().isEmpty()
-          || regulated(feed, study)
-          || study.designCurrent(feed).amperes() == 0) continue;
-      switch (VoltageDrop.drop(feed, study, Sections.AS_DESIGNED)) {
-        case Computed.Missing<VoltageDrop.Drop>(var why) ->
-            verdicts.add(new Verdict.NotChecked(feed.device().id(), why));
-        case Computed.Known<VoltageDrop.Drop>(var drop) -> {
-          var judged = judge(drop.value(), study);
-          if (judged.holds() || drop.value().worst().isEmpty())
-            verdicts.add(new Verdict.Pass(feed.device().id(), judged.trail()));
-          else
-            failing
-                .computeIfAbsent(drop.value().worst().get().id(), _ -> new ArrayList<>())
-                .add(feed);
-        }
-      }
-    }
-    failing.forEach(
-        (wire, feeds) -> verdicts.add(finding(study.conductor(wire).orElseThrow(), feeds, study)));
+    Contained.each(
+        this,
+        study.network().feeds(),
+        feed -> feed.device().id(),
+        verdicts,
+        feed -> {
+          if (feed.source().isEmpty()
+              || regulated(feed, study)
+              || study.designCurrent(feed).amperes() == 0) return;
+          switch (VoltageDrop.drop(feed, study, Sections.AS_DESIGNED)) {
+            case Computed.Missing<VoltageDrop.Drop>(var why) ->
+                verdicts.add(new Verdict.NotChecked(feed.device().id(), why));
+            case Computed.Known<VoltageDrop.Drop>(var drop) -> {
+              var judged = judge(drop.value(), study);
+              if (judged.holds() || drop.value().worst().isEmpty())
+                verdicts.add(new Verdict.Pass(feed.device().id(), judged.trail()));
+              else
+                failing
+                    .computeIfAbsent(drop.value().worst().get().id(), _ -> new ArrayList<>())
+                    .add(feed);
+            }
+          }
+        });
+    Contained.each(
+        this,
+        failing.entrySet(),
+        entry -> entry.getKey(),
+        verdicts,
+        entry ->
+            verdicts.add(
+                finding(study.conductor(entry.getKey()).orElseThrow(), entry.getValue(), study)));
     return verdicts.stream();
   }
 

@@ -1,6 +1,7 @@
 package nelvar.core.analysis.sizing;
 
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.finding.Repair;
@@ -33,7 +34,7 @@ public final class WireCarriesLoad implements Rule {
   public Stream<Verdict> check(Study study) {
     return study.project().conductors().stream()
         .filter(c -> c.carriesWork() && study.designCurrent(c).amperes() > 0)
-        .map(c -> judge(c, study));
+        .flatMap(Contained.one(this, c -> c.id(), c -> judge(c, study)));
   }
 
   private static Verdict judge(Conductor conductor, Study study) {

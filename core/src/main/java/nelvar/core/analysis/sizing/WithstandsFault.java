@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.CircuitBreaker;
@@ -60,9 +61,13 @@ public final class WithstandsFault implements Rule {
   public Stream<Verdict> check(Study study) {
     return study.project().conductors().stream()
         .filter(Conductor::carriesWork)
-        .flatMap(wire ->
-            study.circuit(wire).flatMap(circuit -> circuit.guard()).stream()
-                .map(guard -> judge(wire, guard, study)));
+        .flatMap(
+            Contained.many(
+                this,
+                wire -> wire.id(),
+                wire ->
+                    study.circuit(wire).flatMap(circuit -> circuit.guard()).stream()
+                        .map(guard -> judge(wire, guard, study))));
   }
 
   private static Verdict judge(Conductor wire, Feed.Guarded guard, Study study) {

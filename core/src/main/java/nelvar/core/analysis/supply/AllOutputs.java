@@ -2,6 +2,7 @@ package nelvar.core.analysis.supply;
 
 import java.util.List;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.MultiOutputSupply;
@@ -32,7 +33,7 @@ public final class AllOutputs implements Rule {
   public Stream<Verdict> check(Study study) {
     return study.project().devices().stream()
         .filter(device -> study.part(device).orElse(null) instanceof MultiOutputSupply)
-        .map(device -> judge(device, study));
+        .flatMap(Contained.one(this, device -> device.id(), device -> judge(device, study)));
   }
 
   private static Verdict judge(Device device, Study study) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.DcSupply;
@@ -33,21 +34,26 @@ public final class BackFeed implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     var verdicts = new ArrayList<Verdict>();
-    for (var source : study.network().sources()) {
-      if (study.network().walks(source).isEmpty()) continue;
-      var w = Working.of("Lines of " + source.device().designation());
-      var other = joined(source, study);
-      w.given(
-          "joined to",
-          other.map(o -> o.device().designation().text()).orElse("no other source"),
-          "through wires, contacts and protective devices; diodes keep apart");
-      var trail = w.explain(source).trail();
-      verdicts.add(
-          other
-              .filter(o -> !(shares(source, study) && shares(o, study)))
-              .<Verdict>map(o -> finding(source, o, trail))
-              .orElseGet(() -> new Verdict.Pass(source.device().id(), trail)));
-    }
+    Contained.each(
+        this,
+        study.network().sources(),
+        source -> source.device().id(),
+        verdicts,
+        source -> {
+          if (study.network().walks(source).isEmpty()) return;
+          var w = Working.of("Lines of " + source.device().designation());
+          var other = joined(source, study);
+          w.given(
+              "joined to",
+              other.map(o -> o.device().designation().text()).orElse("no other source"),
+              "through wires, contacts and protective devices; diodes keep apart");
+          var trail = w.explain(source).trail();
+          verdicts.add(
+              other
+                  .filter(o -> !(shares(source, study) && shares(o, study)))
+                  .<Verdict>map(o -> finding(source, o, trail))
+                  .orElseGet(() -> new Verdict.Pass(source.device().id(), trail)));
+        });
     return verdicts.stream();
   }
 

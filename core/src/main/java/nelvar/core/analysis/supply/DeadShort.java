@@ -2,6 +2,7 @@ package nelvar.core.analysis.supply;
 
 import java.util.List;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.finding.Severity;
@@ -27,7 +28,8 @@ public final class DeadShort implements Rule {
   public Stream<Verdict> check(Study study) {
     return study.network().sources().stream()
         .filter(source -> source.terminals().size() > 1)
-        .map(source -> judge(source, study));
+        .flatMap(
+            Contained.one(this, source -> source.device().id(), source -> judge(source, study)));
   }
 
   private static Verdict judge(Source source, Study study) {

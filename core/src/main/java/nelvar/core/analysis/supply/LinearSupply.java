@@ -3,6 +3,7 @@ package nelvar.core.analysis.supply;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ControlTransformer;
@@ -47,7 +48,9 @@ public final class LinearSupply implements Rule {
   public Stream<Verdict> check(Study study) {
     return study.network().sources().stream()
         .filter(source -> study.part(source.device()).orElse(null) instanceof RectifierBank)
-        .flatMap(source -> judge(source, study).stream());
+        .flatMap(
+            Contained.many(
+                this, source -> source.device().id(), source -> judge(source, study).stream()));
   }
 
   private static List<Verdict> judge(Source source, Study study) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.BusCapacitors;
@@ -54,7 +55,9 @@ public final class ReturnedEnergy implements Rule {
         .filter(source -> !source.output().alternating())
         .map(source -> study.network().together(source))
         .distinct()
-        .flatMap(bank -> judge(bank, study).stream());
+        .flatMap(
+            Contained.many(
+                this, bank -> bank.getFirst().device().id(), bank -> judge(bank, study).stream()));
   }
 
   private record Braking(Device motor, Returned returned) {}

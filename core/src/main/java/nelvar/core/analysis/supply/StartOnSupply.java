@@ -2,6 +2,7 @@ package nelvar.core.analysis.supply;
 
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.CurrentLimit;
@@ -36,7 +37,11 @@ public final class StartOnSupply implements Rule {
     return study.network().sources().stream()
         .filter(source ->
             study.part(source.device()).flatMap(part -> part.limit(source.output())).isPresent())
-        .flatMap(source -> hardest(source, study).map(feed -> judge(source, feed, study)).stream());
+        .flatMap(
+            Contained.many(
+                this,
+                source -> source.device().id(),
+                source -> hardest(source, study).map(feed -> judge(source, feed, study)).stream()));
   }
 
   private static double extra(Feed feed, Study study) {

@@ -2,6 +2,7 @@ package nelvar.core.analysis.supply;
 
 import java.util.List;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.CurrentLimit;
@@ -39,7 +40,8 @@ public final class SuppliesTogether implements Rule {
         .map(source -> study.network().together(source))
         .filter(bank -> bank.size() > 1)
         .distinct()
-        .map(bank -> judge(bank, study));
+        .flatMap(
+            Contained.one(this, bank -> bank.getFirst().device().id(), bank -> judge(bank, study)));
   }
 
   private static Verdict judge(List<Source> bank, Study study) {

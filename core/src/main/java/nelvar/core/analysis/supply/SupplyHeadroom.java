@@ -1,6 +1,7 @@
 package nelvar.core.analysis.supply;
 
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.finding.Severity;
@@ -29,7 +30,8 @@ public final class SupplyHeadroom implements Rule {
   public Stream<Verdict> check(Study study) {
     return SupplyLoad.converters(study)
         .filter(source -> study.designCurrent(source).compareTo(source.output().rating()) <= 0)
-        .map(source -> judge(source, study));
+        .flatMap(
+            Contained.one(this, source -> source.device().id(), source -> judge(source, study)));
   }
 
   private static Verdict judge(Source source, Study study) {

@@ -1,6 +1,7 @@
 package nelvar.core.analysis.supply;
 
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.finding.Severity;
@@ -26,7 +27,9 @@ public final class SupplyOverloaded implements Rule {
 
   @Override
   public Stream<Verdict> check(Study study) {
-    return SupplyLoad.converters(study).map(source -> judge(source, study));
+    return SupplyLoad.converters(study)
+        .flatMap(
+            Contained.one(this, source -> source.device().id(), source -> judge(source, study)));
   }
 
   private static Verdict judge(Source source, Study study) {

@@ -3,6 +3,7 @@ package nelvar.core.analysis.supply;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Coil;
@@ -44,7 +45,11 @@ public final class TransformerPickUp implements Rule {
     return study.network().sources().stream()
         .filter(source -> study.part(source.device()).orElse(null) instanceof ControlTransformer)
         .flatMap(
-            source -> hungriest(source, study).map(feed -> judge(source, feed, study)).stream());
+            Contained.many(
+                this,
+                source -> source.device().id(),
+                source ->
+                    hungriest(source, study).map(feed -> judge(source, feed, study)).stream()));
   }
 
   private static Optional<Coil> coil(Feed feed, Study study) {

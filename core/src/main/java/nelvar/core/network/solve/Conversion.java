@@ -61,7 +61,9 @@ final class Conversion {
     if (now.on[converter.group()] == alive) return false;
     now.on[converter.group()] = alive;
     if (!alive) now.deaths[converter.group()]++;
-    mark(grid.groups().get(converter.group()).alternating());
+    // On, it is its own impedance at the other frequency too; off, it is open there as well.
+    mark(true);
+    mark(false);
     return true;
   }
 

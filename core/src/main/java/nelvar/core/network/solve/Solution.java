@@ -1,12 +1,21 @@
 package nelvar.core.network.solve;
 
+import nelvar.core.units.Kind;
+
 /// Volts at every node and amperes in every part of a grid, in one steady state.
 public final class Solution {
   public enum Status {
+    /// Sources, loads and limits agree, and the currents at every node add up.
     SOLVED,
-    /// No state was found in which sources, loads and limits agree.
+    /// No such state was found.
     NOT_SETTLED
   }
+
+  /// What currents at a node may be left over by rounding: 0.1 mA, and a millionth of the greatest
+  /// current that flows anywhere.
+  private static final double BALANCED = 1e-4;
+
+  private static final double BALANCED_SHARE = 1e-6;
 
   private final Grid grid;
   private final Present now;
@@ -19,11 +28,12 @@ public final class Solution {
   private final Phasor[] given;
   private final int solves;
   private final double residual;
+  private double greatest;
 
-  private Solution(Grid grid, Present now, Frequency direct, Frequency alternating, Status status) {
+  private Solution(
+      Grid grid, Present now, Frequency direct, Frequency alternating, boolean settled) {
     this.grid = grid;
     this.now = now;
-    this.status = status;
     this.dc = direct.re.clone();
     this.re = alternating.re.clone();
     this.im = alternating.im.clone();
@@ -40,11 +50,17 @@ public final class Solution {
       given[i] = EmfCurrent.of(grid, i, now, own ? alternating : direct);
     }
     this.residual = Math.max(residual(false), residual(true));
+    this.status =
+        settled && residual <= BALANCED + BALANCED_SHARE * greatest
+            ? Status.SOLVED
+            : Status.NOT_SETTLED;
   }
 
+  /// @param settled whether sources, loads and limits agree; it is solved only if the currents at
+  ///   every node add up besides
   static Solution of(
-      Grid grid, Present now, Frequency direct, Frequency alternating, Status status) {
-    return new Solution(grid, now, direct, alternating, status);
+      Grid grid, Present now, Frequency direct, Frequency alternating, boolean settled) {
+    return new Solution(grid, now, direct, alternating, settled);
   }
 
   public Status status() {
@@ -59,6 +75,14 @@ public final class Solution {
   /// The greatest sum of currents left over at a node, A.
   public double residual() {
     return residual;
+  }
+
+  /// The same in words that stay the same while rounding differs: the next power of ten above it.
+  public String balance() {
+    for (var bound : new String[] {"1 µA", "10 µA", "100 µA", "1 mA", "10 mA", "100 mA", "1 A"})
+      if (residual <= Kind.CURRENT.read(bound).orThrow().amperes())
+        return "currents at nodes add up to within " + bound;
+    return "currents at nodes do not add up";
   }
 
   /// Direct voltage between two nodes, V; only of meaning where [#joined] holds.
@@ -223,7 +247,8 @@ public final class Solution {
         (er * t.ohms() + ei * t.reactance()) / size, (ei * t.ohms() - er * t.reactance()) / size);
   }
 
-  private static void add(double[] x, double[] y, int from, int to, Phasor current) {
+  private void add(double[] x, double[] y, int from, int to, Phasor current) {
+    greatest = Math.max(greatest, current.magnitude());
     x[from] += current.re();
     y[from] += current.im();
     x[to] -= current.re();

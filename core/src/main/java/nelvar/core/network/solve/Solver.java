@@ -73,21 +73,33 @@ public final class Solver {
     var conversion = new Conversion(grid, inputs, now, direct, alternating);
     if (begun) conversion.restore();
     begun = true;
-    var status = Solution.Status.NOT_SETTLED;
+    var settled = settle(now, conversion);
+    var solution = Solution.of(grid, now, direct, alternating, settled);
+    // Agreement is not enough: the currents at every node must add up. Once more from here, both
+    // frequencies, then it is what it is.
+    if (settled && solution.status() != Solution.Status.SOLVED) {
+      settled = settle(now, conversion);
+      solution = Solution.of(grid, now, direct, alternating, settled);
+    }
+    return solution;
+  }
+
+  /// Both frequencies in turn until nothing changes. What is switched at one of them (a diode, a
+  /// source that is on or off) is part of the network at the other too: it is solved again then.
+  private boolean settle(Present now, Conversion conversion) {
     var dc = true;
     var ac = true;
     for (var round = 0; round < ROUNDS; round++) {
-      if (dc && !settleDirect(now)) break;
-      if (ac && !alternating.settle(now)) break;
+      var diodes = now.diode.clone();
+      if (dc && !settleDirect(now)) return false;
+      ac |= !java.util.Arrays.equals(diodes, now.diode);
+      if (ac && !alternating.settle(now)) return false;
       var changed = conversion.update();
       dc = changed.direct();
       ac = changed.alternating();
-      if (!dc && !ac) {
-        status = Solution.Status.SOLVED;
-        break;
-      }
+      if (!dc && !ac) return true;
     }
-    return Solution.of(grid, now, direct, alternating, status);
+    return false;
   }
 
   /// Direct current with its limits and diodes.
