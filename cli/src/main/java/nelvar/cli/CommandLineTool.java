@@ -1,6 +1,7 @@
 package nelvar.cli;
 
 import java.io.PrintWriter;
+import java.util.Locale;
 import picocli.CommandLine;
 
 /// The commands that need no window. `run` returns the exit code and never lets a stack trace out.
@@ -30,12 +31,19 @@ public final class CommandLineTool implements Runnable {
   public static final int FOUND = 1;
   public static final int BAD_USE = 2;
 
+  /// Out of memory: never the code that says errors were found.
+  public static final int NO_MEMORY = 3;
+
   @Override
   public void run() {
     java.util.Objects.requireNonNull(spec).commandLine().usage(spec.commandLine().getOut());
   }
 
-  public static int run(String[] arguments, PrintWriter out, PrintWriter err) {
+  public static int run(String[] arguments, PrintWriter terminal, PrintWriter errors) {
+    // The same digits and letters everywhere, whatever the machine's own language.
+    Locale.setDefault(Locale.ROOT);
+    var out = PlainWriter.before(terminal);
+    var err = PlainWriter.before(errors);
     var line = new CommandLine(new CommandLineTool());
     line.setOut(out);
     line.setErr(err);
@@ -55,10 +63,25 @@ public final class CommandLineTool implements Runnable {
       err.println("nelvar: " + explain(problem));
       return BAD_USE;
     });
-    var code = line.execute(arguments);
+    var code = execute(line, arguments, err);
     out.flush();
     err.flush();
+    terminal.flush();
+    errors.flush();
     return code;
+  }
+
+  private static int execute(CommandLine line, String[] arguments, PrintWriter err) {
+    try {
+      return line.execute(arguments);
+    } catch (OutOfMemoryError full) {
+      err.println(
+          "nelvar: out of memory; every file is as it was. Give it more: NELVAR_HEAP=4g ./nelvar ...");
+      return NO_MEMORY;
+    } catch (StackOverflowError deep) {
+      err.println("nelvar: this is nested too deeply to be worked on; every file is as it was");
+      return BAD_USE;
+    }
   }
 
   private static String explain(Exception problem) {
@@ -68,13 +91,21 @@ public final class CommandLineTool implements Runnable {
       case nelvar.core.calc.Calculator.WrongInput wrong -> String.valueOf(wrong.getMessage());
       case java.io.IOException io -> "not written: " + nelvar.core.file.DiskTrouble.words(io);
       case BadUse use -> String.valueOf(use.getMessage());
+      case nelvar.core.units.ImpossibleQuantity impossible ->
+          String.valueOf(impossible.getMessage());
       default ->
           "this failed in the program ("
-              + problem.getClass().getSimpleName()
-              + ": "
-              + problem.getMessage()
-              + "). Nothing was changed.";
+              + unforeseen(problem)
+              + "). Nothing was changed; please tell us what you did.";
     };
+  }
+
+  private static String unforeseen(Exception problem) {
+    var message = problem.getMessage();
+    // Names of the program's own classes mean nothing to whoever reads this.
+    return message == null || message.length() > 200 || message.matches(".*\\b[a-z]+\\.[a-z]+\\..*")
+        ? "an unforeseen case"
+        : message;
   }
 
   /// Something asked for that cannot be done; the message says what can.

@@ -34,7 +34,7 @@ final class ReviewCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws Exception {
-    var review = review(file);
+    var review = Review.findingsOnly(ProjectFile.at(file).open(), CatalogueFile.standard());
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
     if (json) out.println(ReviewJson.of(review));
     else text(review, out);
@@ -71,12 +71,10 @@ final class ReviewCommand implements Callable<Integer> {
           review.study().label(entry.verdict().subject()),
           ((Verdict.NotChecked) entry.verdict()).why(),
           entry.rule().id());
-    var passed =
-        review.entries().stream().filter(entry -> entry.verdict() instanceof Verdict.Pass).count();
     out.printf(
         "%d verdicts: %d passed, %d errors, %d warnings, %d advice, %d accepted, %d not checked%n",
-        review.entries().size(),
-        passed,
+        review.total(),
+        review.passed(),
         review.count(Severity.ERROR),
         review.count(Severity.WARNING),
         review.count(Severity.ADVICE),

@@ -20,7 +20,7 @@ final class ReviewJson {
       List<Open> notChecked) {}
 
   private record Counts(
-      int verdicts,
+      long verdicts,
       long passed,
       long errors,
       long warnings,
@@ -44,12 +44,10 @@ final class ReviewJson {
   private ReviewJson() {}
 
   static String of(Review review) {
-    var passed =
-        review.entries().stream().filter(entry -> entry.verdict() instanceof Verdict.Pass).count();
     var counts =
         new Counts(
-            review.entries().size(),
-            passed,
+            review.total(),
+            review.passed(),
             review.count(Severity.ERROR),
             review.count(Severity.WARNING),
             review.count(Severity.ADVICE),

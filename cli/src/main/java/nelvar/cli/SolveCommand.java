@@ -8,6 +8,8 @@ import java.util.concurrent.Callable;
 import nelvar.core.analysis.Study;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.ProjectFile;
+import nelvar.core.model.OperatingState;
+import nelvar.core.model.Project;
 import nelvar.core.network.Conditions;
 import nelvar.core.network.Live;
 import nelvar.core.network.LoadMode;
@@ -32,6 +34,12 @@ final class SolveCommand implements Callable<Integer> {
       description =
           "S1=pressed, K1=off, A1.Q3=on, F3=open; a device by its id or designation. May be repeated.")
   private List<String> set = new ArrayList<>();
+
+  @CommandLine.Option(
+      names = "--state",
+      paramLabel = "NAME",
+      description = "A state the project names, such as homing; --set comes on top.")
+  private String state = "";
 
   @CommandLine.Option(
       names = "--cut",
@@ -84,9 +92,29 @@ final class SolveCommand implements Callable<Integer> {
     return live.status() == Live.Status.SOLVED ? CommandLineTool.FINE : CommandLineTool.FOUND;
   }
 
+  private OperatingState named(Project project) {
+    return project.states().stream()
+        .filter(known -> known.name().equals(state) || known.id().text().equals(state))
+        .findFirst()
+        .orElseThrow(() ->
+            new CommandLineTool.BadUse(
+                project.states().isEmpty()
+                    ? "the project names no state; keep one in the window (meter, Keep as a state)"
+                    : "there is no state '%s'; there are %s"
+                        .formatted(
+                            state,
+                            project.states().stream()
+                                .map(OperatingState::name)
+                                .collect(java.util.stream.Collectors.joining(", ")))));
+  }
+
   private WhatIf trial(Study study, Conditions conditions) {
     var read = new TrialText(study.project(), study.engine().circuitry(conditions.wires()));
-    var trial = WhatIf.AS_DESIGNED.with(loads);
+    var trial =
+        (state.isEmpty()
+                ? WhatIf.AS_DESIGNED
+                : study.engine().circuitry(conditions.wires()).in(named(study.project())))
+            .with(loads);
     for (var text : set) trial = read.set(trial, text);
     for (var text : cut) trial = trial.togglingCut(read.conductor(text));
     for (var text : welds) trial = trial.togglingWeld(read.contact(text));

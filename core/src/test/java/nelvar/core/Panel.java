@@ -264,6 +264,7 @@ public final class Panel {
         List.of(),
         List.of(),
         own,
+        List.of(),
         List.of());
   }
 

@@ -32,6 +32,7 @@ import nelvar.core.units.Temperature;
 /// at.
 public final class Study {
   private final Project project;
+  private final Catalogue shipped;
   private final Catalogue catalogue;
   private final Network network;
   private final Currents currents;
@@ -39,14 +40,15 @@ public final class Study {
   private final Map<Id, Conductor> conductors = new HashMap<>();
   private final Map<Id, Cable> cables = new HashMap<>();
   private final Map<Id, Bundle> bundles = new HashMap<>();
-  private final Map<Id, Integer> edgeOf = new HashMap<>();
   private final Map<Id, Circuit> circuits;
   private final Map<Id, List<Conductor>> cores = new HashMap<>();
   private final Map<Id, List<Conductor>> inBundle = new HashMap<>();
   private final Map<Id, List<Conductor>> atDevice = new HashMap<>();
   private final Map<Object, Object> remembered = new java.util.concurrent.ConcurrentHashMap<>();
 
-  private Study(Project project, Catalogue catalogue) {
+  private Study(Project project, Catalogue shipped) {
+    var catalogue = shipped.with(project.ownParts());
+    this.shipped = shipped;
     this.project = project;
     this.catalogue = catalogue;
     this.network = Network.of(project, catalogue);
@@ -55,10 +57,6 @@ public final class Study {
     project.conductors().forEach(conductor -> conductors.put(conductor.id(), conductor));
     project.cables().forEach(cable -> cables.put(cable.id(), cable));
     project.bundles().forEach(bundle -> bundles.put(bundle.id(), bundle));
-    for (var edge = 0; edge < network.topology().edgeCount(); edge++) {
-      if (network.topology().edge(edge) instanceof Edge.Wire(var conductor))
-        edgeOf.put(conductor.id(), edge);
-    }
     for (var conductor : project.conductors()) {
       atDevice
           .computeIfAbsent(conductor.from().device(), _ -> new java.util.ArrayList<>())
@@ -82,12 +80,12 @@ public final class Study {
 
   /// @param standard the shipped catalogue; the project's own parts are added here
   public static Study of(Project project, Catalogue standard) {
-    return new Study(project, standard.with(project.ownParts()));
+    return new Study(project, standard);
   }
 
   /// The same catalogue on another project: for trying a repair before offering it.
   public Study tried(Project next) {
-    return Study.of(next, catalogue);
+    return Study.of(next, shipped);
   }
 
   public Project project() {
@@ -96,6 +94,11 @@ public final class Study {
 
   public Catalogue catalogue() {
     return catalogue;
+  }
+
+  /// A shipped part, whether one of the project's own hides it or not.
+  public Optional<Part> shipped(String id) {
+    return shipped.find(id);
   }
 
   public Network network() {
@@ -155,14 +158,14 @@ public final class Study {
   /// `Ib` of a conductor: everything on that can be on together, at least the largest single load.
   /// Zero without load.
   public Current designCurrent(Conductor conductor) {
-    var edge = edgeOf.get(conductor.id());
-    return new Current(edge == null ? 0 : currents.edge(edge).design());
+    var edge = network.topology().edgeOf(conductor.id());
+    return new Current(edge < 0 ? 0 : currents.edge(edge).design());
   }
 
   /// Mean current of a conductor, with duty.
   public Current runningCurrent(Conductor conductor) {
-    var edge = edgeOf.get(conductor.id());
-    return new Current(edge == null ? 0 : currents.edge(edge).running());
+    var edge = network.topology().edgeOf(conductor.id());
+    return new Current(edge < 0 ? 0 : currents.edge(edge).running());
   }
 
   /// What a source must give with everything on that can be on together: its most loaded line; of

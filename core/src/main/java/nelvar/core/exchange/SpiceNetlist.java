@@ -11,6 +11,7 @@ import nelvar.core.network.Edge;
 import nelvar.core.network.Live;
 import nelvar.core.network.solve.Grid;
 import nelvar.core.network.solve.Solution;
+import nelvar.core.units.ImpossibleQuantity;
 
 /// A solved state as a SPICE netlist, so that any general-purpose circuit simulator can check it:
 /// one for direct current, one for mains frequency.
@@ -46,6 +47,9 @@ public final class SpiceNetlist {
   }
 
   private String write(Project project) {
+    if (live.status() == Live.Status.NOT_SETTLED)
+      throw new ImpossibleQuantity(
+          "the machine does not come to rest with everything on: a netlist of that state would say nothing");
     comment(
         project.name()
             + ", revision "
@@ -255,7 +259,9 @@ public final class SpiceNetlist {
   }
 
   private static String number(double value) {
-    return String.format(Locale.ROOT, "%.12g", value);
+    // A simulator knows no infinity: next to nothing, or as good as open.
+    var finite = Double.isNaN(value) ? 0 : Math.clamp(value, -1e30, 1e30);
+    return String.format(Locale.ROOT, "%.12g", finite);
   }
 
   private void comment(String text) {

@@ -5,9 +5,12 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.annotation.Nulls;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import nelvar.core.catalogue.Part;
 import nelvar.core.model.Designation;
@@ -185,9 +188,16 @@ public final class NelvarJson {
                 + " V",
         NelvarJson::voltageRange);
     text(module, Price.class, Price::toString, Price::of);
-    text(module, Id.class, Id::text, Id::new);
+    text(module, Id.class, Id::text, (written, known) -> known.id(written));
     text(module, Designation.class, Designation::text, Designation::new);
-    text(module, TerminalRef.class, TerminalRef::toString, TerminalRef::of);
+    text(
+        module,
+        TerminalRef.class,
+        TerminalRef::toString,
+        (written, known) -> {
+          var ref = TerminalRef.of(written);
+          return new TerminalRef(known.id(ref.device()), known.mark(ref.terminal()));
+        });
     return module;
   }
 
@@ -212,8 +222,45 @@ public final class NelvarJson {
         Kind.VOLTAGE.read(parts[0]).orThrow(), Kind.VOLTAGE.read(parts[1]).orThrow());
   }
 
+  /// What was read before in the same file: a large one names each device and terminal mark many
+  /// times, and keeps each once.
+  private static final class Known {
+    private final Map<String, Id> ids = new HashMap<>();
+    private final Map<String, String> marks = new HashMap<>();
+
+    Id id(String text) {
+      var known = ids.get(text);
+      return known != null ? known : id(new Id(text));
+    }
+
+    Id id(Id id) {
+      var known = ids.putIfAbsent(id.text(), id);
+      return known == null ? id : known;
+    }
+
+    String mark(String mark) {
+      var known = marks.putIfAbsent(mark, mark);
+      return known == null ? mark : known;
+    }
+
+    static Known in(DeserializationContext context) {
+      if (context.getAttribute(Known.class) instanceof Known known) return known;
+      var known = new Known();
+      context.setAttribute(Known.class, known);
+      return known;
+    }
+  }
+
   private static <T> void text(
       SimpleModule module, Class<T> type, Function<T, String> write, Function<String, T> read) {
+    text(module, type, write, (written, _) -> read.apply(written));
+  }
+
+  private static <T> void text(
+      SimpleModule module,
+      Class<T> type,
+      Function<T, String> write,
+      BiFunction<String, Known, T> read) {
     module.addSerializer(
         type,
         new ValueSerializer<T>() {
@@ -233,7 +280,7 @@ public final class NelvarJson {
                   "expected a text in quotes with its unit, found " + describe(in.currentToken()));
             }
             try {
-              return read.apply(in.getString());
+              return read.apply(in.getString(), Known.in(context));
             } catch (ImpossibleQuantity impossible) {
               throw DatabindException.from(in, impossible.getMessage(), impossible);
             }

@@ -110,6 +110,8 @@ final class Problems {
         .lines()
         .findFirst()
         .orElse("")
+        // Names of the program's own parts mean nothing to whoever reads this.
+        .replaceAll("`?(?:[a-z0-9_]+\\.)+[A-Z][A-Za-z0-9_$.]*(?:<[^>]*>)?`?", "this")
         .replaceAll("\\s*\\(.*$", "")
         .replaceFirst("[.:]$", "");
   }

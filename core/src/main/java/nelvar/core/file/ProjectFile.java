@@ -4,7 +4,10 @@ import java.io.IOException;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.util.Arrays;
+import java.util.HexFormat;
 import java.util.Optional;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.model.Project;
@@ -23,8 +26,9 @@ public final class ProjectFile {
   private final Catalogue catalogue;
   private final Disk disk;
 
-  /// What stood in the file when it was last read or written here; empty before that.
-  private Optional<byte[]> known = Optional.empty();
+  /// The fingerprint of what stood in the file when it was last read or written here; empty before
+  /// that.
+  private Optional<String> known = Optional.empty();
 
   public ProjectFile(Path path, Catalogue catalogue, Disk disk) {
     this.path = path;
@@ -43,7 +47,7 @@ public final class ProjectFile {
   public synchronized Project open() throws UnreadableFile {
     var bytes = bytes();
     var project = ProjectFormat.read(name(), bytes, catalogue);
-    known = Optional.of(bytes);
+    known = Optional.of(fingerprint(bytes));
     return project;
   }
 
@@ -79,7 +83,7 @@ public final class ProjectFile {
         disk.rename(previousPart, sibling(target, ".previous"));
       }
       disk.rename(part, target);
-      known = Optional.of(bytes);
+      known = Optional.of(fingerprint(bytes));
       disk.syncFolder(target.resolveSibling("."));
     }
   }
@@ -99,7 +103,7 @@ public final class ProjectFile {
   private void requireUnchanged(Path target) throws IOException {
     if (known.isEmpty()) return;
     var now = disk.read(target);
-    if (Arrays.equals(now, known.get())) return;
+    if (fingerprint(now).equals(known.get())) return;
     throw new ChangedElsewhere(path, theirs(now));
   }
 
@@ -118,13 +122,13 @@ public final class ProjectFile {
   public synchronized Optional<Project> changedElsewhere() throws UnreadableFile {
     if (known.isEmpty() || !Files.isRegularFile(path)) return Optional.empty();
     var now = bytes();
-    if (Arrays.equals(now, known.get())) return Optional.empty();
+    if (fingerprint(now).equals(known.get())) return Optional.empty();
     return Optional.of(ProjectFormat.read(name(), now, catalogue));
   }
 
   /// From now on what stands in the file counts as seen.
   public synchronized void seen() throws UnreadableFile {
-    known = Optional.of(bytes());
+    known = Optional.of(fingerprint(bytes()));
   }
 
   /// Where a free name beside it is for putting a version aside: `NAME.mine.nelvar.json`.
@@ -151,6 +155,15 @@ public final class ProjectFile {
     return Files.isSymbolicLink(path)
         ? path.resolveSibling(Files.readSymbolicLink(path)).normalize()
         : path;
+  }
+
+  /// Of the content, not of its time: SHA-256.
+  private static String fingerprint(byte[] bytes) {
+    try {
+      return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+    } catch (NoSuchAlgorithmException everyJavaHasIt) {
+      throw new IllegalStateException(everyJavaHasIt);
+    }
   }
 
   private String name() {

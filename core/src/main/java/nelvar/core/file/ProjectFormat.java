@@ -13,6 +13,7 @@ import nelvar.core.model.Conductor;
 import nelvar.core.model.Deviation;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
+import nelvar.core.model.OperatingState;
 import nelvar.core.model.Project;
 import nelvar.core.model.Revision;
 import nelvar.core.model.Setting;
@@ -42,7 +43,8 @@ public final class ProjectFormat {
       List<Setting> settings,
       List<Deviation> deviations,
       List<Part> ownParts,
-      List<Id> fixed) {
+      List<Id> fixed,
+      List<OperatingState> states) {
     Project project() {
       return new Project(
           name,
@@ -56,7 +58,8 @@ public final class ProjectFormat {
           settings,
           deviations,
           ownParts,
-          fixed);
+          fixed,
+          states);
     }
   }
 
@@ -162,6 +165,7 @@ public final class ProjectFormat {
     list(text, "deviations", project.deviations());
     list(text, "ownParts", project.ownParts());
     list(text, "fixed", project.fixed());
+    list(text, "states", project.states());
     text.setLength(text.length() - 2);
     text.append("\n}\n");
     out.writeBytes(text.toString().getBytes(StandardCharsets.UTF_8));

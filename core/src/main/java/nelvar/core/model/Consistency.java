@@ -25,6 +25,7 @@ public final class Consistency {
   private final List<Breach> breaches = new ArrayList<>();
   private final Map<Id, String> taken = new HashMap<>();
   private final Map<Id, Set<String>> terminals = new HashMap<>();
+  private final Map<Id, Set<String>> actuators = new HashMap<>();
 
   private Consistency(Project project, Catalogue catalogue) {
     this.project = project;
@@ -66,10 +67,33 @@ public final class Consistency {
             i,
             "the accepted finding is about '" + subject + "', which is not in the project");
     }
+    states();
     for (var i = 0; i < project.fixed().size(); i++) {
       var subject = project.fixed().get(i);
       if (!taken.containsKey(subject))
         breach("fixed", i, "'" + subject + "' is fixed by hand, but is not in the project");
+    }
+  }
+
+  private void states() {
+    for (var i = 0; i < project.states().size(); i++) {
+      var state = project.states().get(i);
+      take("states", i, state.id());
+      for (var held : state.held()) {
+        var names = actuators.get(held.device());
+        if (names == null)
+          breach(
+              "states",
+              i,
+              "the state '%s' holds %s, but there is no such device"
+                  .formatted(state.name(), held.device()));
+        else if (!names.contains(held.actuator()))
+          breach(
+              "states",
+              i,
+              "the state '%s' holds %s of %s, which that device does not have"
+                  .formatted(state.name(), held.actuator(), held.device()));
+      }
     }
   }
 
@@ -100,6 +124,11 @@ public final class Consistency {
         continue;
       }
       terminals.put(device.id(), names(part.get()));
+      if (!project.states().isEmpty()) {
+        var moved = new HashSet<String>();
+        for (var actuator : part.get().actuators()) moved.add(actuator.name());
+        actuators.put(device.id(), moved);
+      }
       for (var spare : device.spare()) {
         if (!names(part.get()).contains(spare))
           breach(

@@ -13,6 +13,8 @@ import nelvar.core.units.Texts;
 ///
 /// @param fixed devices and conductors whose part or section was fixed by hand: choosing leaves
 ///   them
+/// @param states the states of the machine that the builder named; without any, one is judged in
+///   which everything is on that can be on together
 public record Project(
     String name,
     String description,
@@ -25,7 +27,8 @@ public record Project(
     List<Setting> settings,
     List<Deviation> deviations,
     List<Part> ownParts,
-    List<Id> fixed) {
+    List<Id> fixed,
+    List<OperatingState> states) {
 
   public Project {
     name = Texts.storable("a name", name);
@@ -39,6 +42,7 @@ public record Project(
     deviations = List.copyOf(deviations);
     ownParts = List.copyOf(ownParts);
     fixed = List.copyOf(fixed);
+    states = List.copyOf(states);
   }
 
   public Optional<Device> device(Id id) {
@@ -71,7 +75,8 @@ public record Project(
         settings,
         deviations,
         ownParts,
-        fixed);
+        fixed,
+        states);
   }
 
   public Project withName(String next) {
@@ -87,7 +92,8 @@ public record Project(
         settings,
         deviations,
         ownParts,
-        fixed);
+        fixed,
+        states);
   }
 
   public Project withDescription(String next) {
@@ -103,7 +109,8 @@ public record Project(
         settings,
         deviations,
         ownParts,
-        fixed);
+        fixed,
+        states);
   }
 
   public Project withBundles(List<Bundle> next) {
@@ -119,7 +126,8 @@ public record Project(
         settings,
         deviations,
         ownParts,
-        fixed);
+        fixed,
+        states);
   }
 
   public Project withDevices(List<Device> next) {
@@ -135,7 +143,8 @@ public record Project(
         settings,
         deviations,
         ownParts,
-        fixed);
+        fixed,
+        states);
   }
 
   public Project withCables(List<Cable> next) {
@@ -151,7 +160,8 @@ public record Project(
         settings,
         deviations,
         ownParts,
-        fixed);
+        fixed,
+        states);
   }
 
   public Project withConductors(List<Conductor> next) {
@@ -167,7 +177,8 @@ public record Project(
         settings,
         deviations,
         ownParts,
-        fixed);
+        fixed,
+        states);
   }
 
   public Project withDeviations(List<Deviation> next) {
@@ -183,7 +194,8 @@ public record Project(
         settings,
         next,
         ownParts,
-        fixed);
+        fixed,
+        states);
   }
 
   public Project withSettings(List<Setting> next) {
@@ -199,7 +211,8 @@ public record Project(
         next,
         deviations,
         ownParts,
-        fixed);
+        fixed,
+        states);
   }
 
   public Project withRevisions(List<Revision> next) {
@@ -215,7 +228,8 @@ public record Project(
         settings,
         deviations,
         ownParts,
-        fixed);
+        fixed,
+        states);
   }
 
   public Project withOwnParts(List<Part> next) {
@@ -231,7 +245,8 @@ public record Project(
         settings,
         deviations,
         next,
-        fixed);
+        fixed,
+        states);
   }
 
   public Project withFixed(List<Id> next) {
@@ -247,6 +262,24 @@ public record Project(
         settings,
         deviations,
         ownParts,
+        next,
+        states);
+  }
+
+  public Project withStates(List<OperatingState> next) {
+    return new Project(
+        name,
+        description,
+        revisions,
+        brief,
+        devices,
+        bundles,
+        cables,
+        conductors,
+        settings,
+        deviations,
+        ownParts,
+        fixed,
         next);
   }
 

@@ -11,6 +11,7 @@ import nelvar.core.catalogue.Intake;
 import nelvar.core.catalogue.Output;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
+import nelvar.core.model.OperatingState;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.solve.Grid;
 
@@ -42,10 +43,10 @@ public final class Circuitry {
   final List<Served> served;
   final List<Given> given;
   final List<Pole> poles;
-  final Map<Id, Integer> wires;
   final List<Id> assumed;
-  private final Map<Integer, TerminalRef> named;
+  private final int[] firstTerminal;
   private final Map<ActuatorRef, Integer> actuatorIndex = new LinkedHashMap<>();
+  private final Map<PoleRef, Integer> branchOfPole = new HashMap<>();
 
   Circuitry(
       Topology topology,
@@ -68,12 +69,12 @@ public final class Circuitry {
     this.given = List.copyOf(given);
     this.poles = List.copyOf(poles);
     this.assumed = List.copyOf(assumed);
-    this.wires = new HashMap<>();
-    for (var edge = 0; edge < topology.edgeCount(); edge++)
-      if (topology.edge(edge) instanceof Edge.Wire(var conductor)) wires.put(conductor.id(), edge);
-    this.named = new HashMap<>();
-    for (var terminal = 0; terminal < node.length; terminal++)
-      named.putIfAbsent(node[terminal], topology.terminal(terminal));
+    this.firstTerminal = new int[grid.nodes()];
+    java.util.Arrays.fill(firstTerminal, -1);
+    for (var terminal = node.length - 1; terminal >= 0; terminal--)
+      firstTerminal[node[terminal]] = terminal;
+    for (var s : switched) branchOfPole.putIfAbsent(s.pole(), s.branch());
+    for (var p : poles) branchOfPole.putIfAbsent(p.pole(), p.branch());
     for (var i = 0; i < actuators.size(); i++) actuatorIndex.put(actuators.get(i).ref(), i);
   }
 
@@ -101,13 +102,15 @@ public final class Circuitry {
 
   /// The first terminal that is a node; empty for nodes inside a device.
   public Optional<TerminalRef> terminal(int node) {
-    return Optional.ofNullable(named.get(node));
+    return firstTerminal[node] < 0
+        ? Optional.empty()
+        : Optional.of(topology.terminal(firstTerminal[node]));
   }
 
   /// The branch of a conductor; empty where both its ends are one, or it is not in the network.
   public Optional<Integer> branch(Id conductor) {
-    var edge = wires.get(conductor);
-    return edge == null || branch[edge] < 0 ? Optional.empty() : Optional.of(branch[edge]);
+    var edge = topology.edgeOf(conductor);
+    return edge < 0 || branch[edge] < 0 ? Optional.empty() : Optional.of(branch[edge]);
   }
 
   /// The branch of an edge of the topology; empty where both its ends are one.
@@ -135,6 +138,59 @@ public final class Circuitry {
     var all = new ArrayList<PoleRef>();
     for (var s : switched) if (s.pole().a().device().equals(device)) all.add(s.pole());
     return all;
+  }
+
+  /// The branch of a contact, an output or a protective pole; empty for what is always joined.
+  Optional<Integer> branch(PoleRef pole) {
+    return Optional.ofNullable(branchOfPole.get(pole));
+  }
+
+  /// Outputs and sensors: what a program or what is sensed sets.
+  public List<ActuatorRef> programs() {
+    return actuators.stream()
+        .filter(set -> set.actuator() instanceof Actuator.Program)
+        .map(Set::ref)
+        .toList();
+  }
+
+  /// What is tried when the machine stands in a state its builder named: programs that are not
+  /// named are off, hands that are not named stand as while it runs.
+  public WhatIf in(OperatingState state) {
+    var trial = WhatIf.AS_DESIGNED;
+    for (var program : programs()) trial = trial.holding(program, false);
+    for (var held : state.held())
+      trial = trial.holding(new ActuatorRef(held.device(), held.actuator()), held.on());
+    return trial;
+  }
+
+  /// What hands and programs do in a trial, as a state holds it; empty where more is tried than
+  /// hands and programs can do: coils held, wires cut, contacts welded, terminals bridged.
+  public Optional<List<OperatingState.Held>> held(WhatIf trial) {
+    if (!trial.welded().isEmpty()
+        || !trial.opened().isEmpty()
+        || !trial.cut().isEmpty()
+        || !trial.shorts().isEmpty()) return Optional.empty();
+    var all = new ArrayList<OperatingState.Held>();
+    for (var set : actuators) {
+      var on = trial.held().get(set.ref());
+      switch (set.actuator()) {
+        // A program is on while the machine runs, and off in a state that does not name it.
+        case Actuator.Program _ -> {
+          if (on == null || on) all.add(held(set.ref(), true));
+        }
+        case Actuator.Hand(_, var atRest) -> {
+          if (on != null && on != atRest) all.add(held(set.ref(), on));
+        }
+        case Actuator.Magnet _, Actuator.Watch _ -> {
+          if (on != null) return Optional.empty();
+        }
+      }
+    }
+    return Optional.of(all);
+  }
+
+  private static OperatingState.Held held(ActuatorRef ref, boolean on) {
+    return new OperatingState.Held(ref.device(), ref.name(), on);
   }
 
   /// Whether a device has a protective pole that can be pulled.

@@ -398,9 +398,46 @@ public final class Live {
 
   /// Whether a contact or pole conducts.
   public boolean closed(PoleRef pole) {
-    for (var s : circuitry.switched)
-      if (s.pole().equals(pole)) return solution.conducts(s.branch());
-    for (var p : circuitry.poles) if (p.pole().equals(pole)) return solution.conducts(p.branch());
-    return false;
+    return circuitry.branch(pole).filter(solution::conducts).isPresent();
+  }
+
+  /// The terminals joined to one by metal in this state: wires, what is always joined inside
+  /// devices, contacts and protective devices that are closed. Not through loads, diodes or
+  /// windings.
+  public java.util.Set<TerminalRef> metal(TerminalRef from) {
+    var topology = circuitry.topology();
+    var node = topology.node(from);
+    if (node < 0) return java.util.Set.of();
+    var scratch = new int[topology.nodeCount()];
+    java.util.Arrays.fill(scratch, -1);
+    var all = new java.util.LinkedHashSet<TerminalRef>();
+    for (var reached : Walk.from(node, topology, this::passes, scratch).reached())
+      all.add(topology.terminal(reached));
+    return all;
+  }
+
+  private boolean passes(Edge edge) {
+    return switch (edge) {
+      case Edge.Wire(var conductor) -> !trial.cut().contains(conductor.id());
+      case Edge.Through(var device, var link) ->
+          switch (link.kind()) {
+            case JOINED -> true;
+            case DIODE -> false;
+            case CONTACT, GUARDED, OUTPUT -> closed(pole(device, link));
+          };
+    };
+  }
+
+  private static PoleRef pole(Device device, nelvar.core.catalogue.Link link) {
+    return new PoleRef(
+        new TerminalRef(device.id(), link.a()), new TerminalRef(device.id(), link.b()));
+  }
+
+  /// Whether a way through a device conducts in this state.
+  public boolean closed(Edge.Through through) {
+    return switch (through.link().kind()) {
+      case JOINED, DIODE -> true;
+      case CONTACT, GUARDED, OUTPUT -> closed(pole(through.device(), through.link()));
+    };
   }
 }

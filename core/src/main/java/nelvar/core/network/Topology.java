@@ -22,6 +22,7 @@ import nelvar.core.model.TerminalRef;
 /// Contacts and outputs count as closed: it is the machine with everything that can be on, on. A
 /// device whose part is unknown has no terminals here.
 public final class Topology {
+  private final Map<Id, Integer> wires = new HashMap<>();
   private final Project project;
   private final Map<TerminalRef, Integer> nodes = new HashMap<>();
   private final List<TerminalRef> terminals = new ArrayList<>();
@@ -80,6 +81,7 @@ public final class Topology {
       from = Arrays.copyOf(from, 2 * from.length);
       to = Arrays.copyOf(to, 2 * to.length);
     }
+    if (edge instanceof Edge.Wire(var conductor)) wires.put(conductor.id(), edges.size());
     from[edges.size()] = nodeA;
     to[edges.size()] = nodeB;
     edges.add(edge);
@@ -129,6 +131,11 @@ public final class Topology {
 
   public Edge edge(int edge) {
     return edges.get(edge);
+  }
+
+  /// The edge that is a conductor, or -1.
+  public int edgeOf(Id conductor) {
+    return wires.getOrDefault(conductor, -1);
   }
 
   int degree(int node) {

@@ -1,7 +1,9 @@
 package nelvar.core.review;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
@@ -17,9 +19,11 @@ import nelvar.core.model.Project;
 
 /// All verdicts of one snapshot, in the order of the rule book, with the study they rest on.
 ///
+/// Passes are kept with their workings, or, where nobody will read those, only counted.
+///
 /// A rule that fails becomes a [Verdict.NotChecked] on every device naming it: it hides no other
 /// and never looks like a pass.
-public record Review(Study study, List<Entry> entries) {
+public record Review(Study study, List<Entry> entries, long counted) {
 
   /// @param accepted the deviation that accepts this finding, if one does
   public record Entry(Rule rule, Verdict verdict, Optional<Deviation> accepted) {
@@ -37,32 +41,61 @@ public record Review(Study study, List<Entry> entries) {
     return of(project, standard, RuleBook.ALL, () -> false).orElseThrow();
   }
 
+  /// Without the workings of what passes: they are nine tenths of a large review.
+  public static Review findingsOnly(Project project, Catalogue standard) {
+    return of(project, standard, RuleBook.ALL, () -> false, false).orElseThrow();
+  }
+
   /// @param cancelled asked before each rule
   /// @return empty when cancelled
   public static Optional<Review> of(
       Project project, Catalogue standard, List<Rule> rules, BooleanSupplier cancelled) {
+    return of(project, standard, rules, cancelled, true);
+  }
+
+  private static Optional<Review> of(
+      Project project,
+      Catalogue standard,
+      List<Rule> rules,
+      BooleanSupplier cancelled,
+      boolean keepPasses) {
     var study = Study.of(project, standard);
-    var entries = new ArrayList<Entry>();
     // Rules know nothing of one another, so they may run side by side; their order in the book is
     // kept.
-    var verdicts =
+    var judged =
         rules.parallelStream()
-            .map(rule -> cancelled.getAsBoolean() ? List.<Verdict>of() : judged(rule, study))
+            .map(rule ->
+                cancelled.getAsBoolean()
+                    ? new Judged(List.of(), 0)
+                    : judged(rule, study, keepPasses))
             .toList();
     if (cancelled.getAsBoolean()) return Optional.empty();
+    var accepted = new HashMap<String, Deviation>();
+    for (var deviation : project.deviations())
+      accepted.putIfAbsent(deviation.rule() + " " + deviation.subject(), deviation);
+    var entries = new ArrayList<Entry>();
     for (var i = 0; i < rules.size(); i++) {
-      for (var verdict : verdicts.get(i))
-        entries.add(new Entry(rules.get(i), verdict, deviation(project, rules.get(i), verdict)));
+      for (var verdict : judged.get(i).verdicts())
+        entries.add(new Entry(rules.get(i), verdict, deviation(accepted, rules.get(i), verdict)));
     }
-    return Optional.of(new Review(study, List.copyOf(entries)));
+    return Optional.of(
+        new Review(study, List.copyOf(entries), judged.stream().mapToLong(Judged::counted).sum()));
   }
+
+  /// What one rule says, and how many passes were counted only.
+  private record Judged(List<Verdict> verdicts, long counted) {}
 
   /// The second ring: what fails outside of judging one subject, such as in finding the subjects.
   /// What was judged before is kept.
-  private static List<Verdict> judged(Rule rule, Study study) {
+  private static Judged judged(Rule rule, Study study, boolean keepPasses) {
     var verdicts = new ArrayList<Verdict>();
+    var counted = new long[1];
     try {
-      rule.check(study).forEach(verdicts::add);
+      rule.check(study)
+          .forEach(verdict -> {
+            if (keepPasses || !(verdict instanceof Verdict.Pass)) verdicts.add(verdict);
+            else counted[0]++;
+          });
     } catch (RuntimeException broken) {
       var subject =
           study.project().devices().isEmpty()
@@ -70,14 +103,25 @@ public record Review(Study study, List<Entry> entries) {
               : study.project().devices().getFirst().id();
       verdicts.addAll(Contained.failed(rule, subject, broken));
     }
-    return verdicts;
+    return new Judged(verdicts, counted[0]);
   }
 
-  private static Optional<Deviation> deviation(Project project, Rule rule, Verdict verdict) {
-    if (!(verdict instanceof Verdict.Finding)) return Optional.empty();
-    return project.deviations().stream()
-        .filter(d -> d.rule().equals(rule.id()) && d.subject().equals(verdict.subject()))
-        .findFirst();
+  private static Optional<Deviation> deviation(
+      Map<String, Deviation> accepted, Rule rule, Verdict verdict) {
+    return verdict instanceof Verdict.Finding
+        ? Optional.ofNullable(accepted.get(rule.id() + " " + verdict.subject()))
+        : Optional.empty();
+  }
+
+  /// How many verdicts were given.
+  public long total() {
+    return entries.size() + counted;
+  }
+
+  /// How many of them are passes.
+  public long passed() {
+    return counted
+        + entries.stream().filter(entry -> entry.verdict() instanceof Verdict.Pass).count();
   }
 
   public Project project() {

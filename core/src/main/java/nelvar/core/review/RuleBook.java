@@ -20,6 +20,7 @@ import nelvar.core.analysis.parts.CoilKind;
 import nelvar.core.analysis.parts.CoilRange;
 import nelvar.core.analysis.parts.CoilSuppression;
 import nelvar.core.analysis.parts.LoadVolts;
+import nelvar.core.analysis.parts.OwnPartShadows;
 import nelvar.core.analysis.parts.SensorAgainstInput;
 import nelvar.core.analysis.parts.SignalLevel;
 import nelvar.core.analysis.parts.SupplyVoltage;
@@ -43,6 +44,10 @@ import nelvar.core.analysis.sizing.NeutralHarmonics;
 import nelvar.core.analysis.sizing.VoltageDropLimit;
 import nelvar.core.analysis.sizing.WireCarriesLoad;
 import nelvar.core.analysis.sizing.WithstandsFault;
+import nelvar.core.analysis.states.DeviceOpens;
+import nelvar.core.analysis.states.LoadWithoutVolts;
+import nelvar.core.analysis.states.ShortInWork;
+import nelvar.core.analysis.states.SupplyAtLimit;
 import nelvar.core.analysis.supply.AllOutputs;
 import nelvar.core.analysis.supply.BackFeed;
 import nelvar.core.analysis.supply.DeadShort;
@@ -60,6 +65,7 @@ public final class RuleBook {
   public static final List<Rule> ALL =
       List.of(
           new DeadShort(),
+          new ShortInWork(),
           new ProtectiveConnection(),
           new ProtectiveSection(),
           new WorkingCurrentInEarth(),
@@ -102,10 +108,14 @@ public final class RuleBook {
           new CoilSuppression(),
           new SensorAgainstInput(),
           new SignalLevel(),
+          new OwnPartShadows(),
           new DriveAgainstMotor(),
           new DriveInput(),
           new MotorCable(),
           new Chatter(),
+          new SupplyAtLimit(),
+          new DeviceOpens(),
+          new LoadWithoutVolts(),
           new LoadFed(),
           new TerminalConnected(),
           new LengthKnown(),

@@ -62,6 +62,7 @@ public final class GeneratedPanel {
         List.of(),
         List.of(),
         List.of(),
+        List.of(),
         List.of());
   }
 

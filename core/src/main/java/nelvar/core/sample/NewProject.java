@@ -41,6 +41,7 @@ public final class NewProject {
         List.of(),
         List.of(),
         List.of(),
+        List.of(),
         List.of());
   }
 

@@ -452,6 +452,7 @@ class RulesTest {
               List.of(),
               List.of(),
               List.of(),
+              List.of(),
               List.of());
       assertThat(rule.check(Panel.study(empty))).as(rule.id()).isEmpty();
     }

@@ -55,7 +55,7 @@ class PartsCsvTest {
       value = {
         "id,name\\na,b|must name the columns kind, id and name",
         "kind,id,name\\nwidget,a,b|there is no kind of part 'widget'; known are",
-        "kind,id,name,poles,rating,curve,breakingCapacity\\ncircuit-breaker,a,b,1,ten,c,6000 A|line 2: rating: 'ten' is not a current",
+        "kind,id,name,poles,rating,curve,breakingCapacity\\ncircuit-breaker,a,b,1,ten,c,6000 A|line 2: column 5, rating: 'ten' is not a current",
         "kind,id,name,poles,rating,curve\\ncircuit-breaker,a,b,1,6 A,c|the property 'breakingCapacity' is missing",
         "kind,id,name,lines,neutral,colour\\nmains-inlet,a,b,3,true,red|there is no property 'colour' here",
         "kind,id,name\\nheater,a|the row has 2 cells, the headings are 3",

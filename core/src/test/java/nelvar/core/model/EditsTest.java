@@ -7,15 +7,22 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import nelvar.core.Panel;
+import nelvar.core.analysis.parts.OwnPartShadows;
+import nelvar.core.catalogue.Linkage;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.Demo;
+import nelvar.core.file.PartProperties;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.edit.Differences;
 import nelvar.core.model.edit.EditRefused;
 import nelvar.core.model.edit.Edits;
+import nelvar.core.model.edit.Merge;
 import nelvar.core.model.edit.NextName;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Length;
 import nelvar.core.units.Percent;
+import nelvar.core.units.Reading;
 import org.junit.jupiter.api.Test;
 
 class EditsTest {
@@ -108,7 +115,7 @@ class EditsTest {
                     Optional.empty(),
                     Optional.empty(),
                     Optional.empty())),
-            Edits.link(device("M2"), nelvar.core.catalogue.Linkage.DELTA),
+            Edits.link(device("M2"), Linkage.DELTA),
             Edits.suppress(device("Y3"), Suppression.DIODE),
             Edits.leaveSpare(device("A1"), "DI16"),
             Edits.length(wire("W38"), new Length(2)),
@@ -156,7 +163,7 @@ class EditsTest {
   @Test
   void ownPartsAreAddedOnce() {
     var part =
-        nelvar.core.file.PartProperties.copy(
+        PartProperties.copy(
             CatalogueFile.standard().find("pump-24v-3a").orElseThrow(), "our-pump", "our pump");
     var next = Edits.ownParts("Add", List.of(part)).apply(demo);
     assertThat(next.ownParts()).containsExactly(part);
@@ -189,5 +196,89 @@ class EditsTest {
         .isInstanceOf(ImpossibleQuantity.class);
     assertThatThrownBy(() -> TerminalRef.of("F4:")).isInstanceOf(ImpossibleQuantity.class);
     assertThat(Panel.mains().build().revision()).isEqualTo("–");
+  }
+
+  private static Project own(String id) {
+    var valve = CatalogueFile.standard().find("valve-24vdc-4w8").orElseThrow();
+    var panel =
+        Panel.dc()
+            .part(PartProperties.copy(valve, id, "our valve"))
+            .device("Y", id)
+            .wire("T:+", "Y:1", 1, 1)
+            .wire("Y:2", "T:-", 1, 1)
+            .build();
+    assertThat(Consistency.check(panel, CatalogueFile.standard().with(panel.ownParts()))).isEmpty();
+    return panel;
+  }
+
+  /// An own part that changes under the wires on it, or to something that cannot be, is refused
+  /// with the reason; the file stays one that can be opened.
+  @Test
+  void anOwnPartIsNotChangedUnderItsWires() {
+    var contactor = CatalogueFile.standard().find("contactor-3p-9a-24vdc").orElseThrow();
+    var ours = PartProperties.copy(contactor, "ours", "our contactor");
+    var project = Panel.dc().part(ours).device("K", "ours").wire("T:+", "K:5", 1, 1).build();
+    var one = PartProperties.with(ours, "poles", "1").orThrow();
+    assertThatThrownBy(() -> Edits.replacePart(one).on(project, CatalogueFile.standard()))
+        .isInstanceOf(EditRefused.class)
+        .hasMessageContaining("Nothing was changed")
+        .hasMessageContaining("no terminal '5'");
+    assertThat(PartProperties.with(ours, "coil.least", "150 %"))
+        .isInstanceOfSatisfying(
+            Reading.Misread.class,
+            said -> assertThat(said.message()).contains("from a lowest to a highest"));
+  }
+
+  /// A part of one's own under the name of a shipped one is refused; a file that has one says so.
+  @Test
+  void anOwnPartNeverHidesAShippedOneInSilence() {
+    var valve = CatalogueFile.standard().find("valve-24vdc-4w8").orElseThrow();
+    var again = PartProperties.copy(valve, valve.id(), "our valve");
+    assertThatThrownBy(() ->
+            Edits.ownParts("Import", List.of(again))
+                .on(Panel.dc().build(), CatalogueFile.standard()))
+        .isInstanceOf(EditRefused.class)
+        .hasMessageContaining("valve-24vdc-4w8-own");
+    var rule = new OwnPartShadows();
+    assertThat(Panel.judge(rule, "Y", own("valve-24vdc-4w8"))).isInstanceOf(Verdict.Finding.class);
+    assertThat(Panel.judge(rule, "Y", own("valve-ours"))).isInstanceOf(Verdict.Pass.class);
+  }
+
+  /// What differs is named thing by thing; two that grew apart are brought together where they
+  /// touch different things, and refused where one took away what the other hung something on.
+  @Test
+  void twoVersionsAreComparedAndMerged() {
+    var base = Panel.dc().device("M", "pump-24v-3a").build();
+    var pump = base.device(new Id("M")).orElseThrow();
+    var breaker = base.device(new Id("F")).orElseThrow();
+    var mine = Edits.purpose(pump, "mine").apply(base);
+    var theirs = Edits.purpose(breaker, "theirs").apply(base);
+    assertThat(Differences.between(base, mine))
+        .extracting(Object::toString)
+        .containsExactly("-M changed");
+    var merged = Merge.of(base, mine, theirs, CatalogueFile.standard());
+    assertThat(merged.both()).isEmpty();
+    assertThat(merged.project()).isEqualTo(Edits.purpose(pump, "mine").apply(theirs));
+    var gone = Edits.remove(pump).apply(base);
+    assertThat(Merge.of(base, base, gone, CatalogueFile.standard()).project()).isEqualTo(gone);
+    assertThat(Merge.of(base, gone, base, CatalogueFile.standard()).project()).isEqualTo(gone);
+    var wired =
+        Edits.add(
+                "Wire",
+                new Conductor(
+                    new Id("N"),
+                    new Designation("N"),
+                    TerminalRef.of("T:+"),
+                    TerminalRef.of("M:+"),
+                    Conductor.Function.POWER,
+                    Optional.empty(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    Optional.empty()))
+            .apply(base);
+    assertThatThrownBy(() -> Merge.of(base, wired, gone, CatalogueFile.standard()))
+        .isInstanceOf(EditRefused.class)
+        .hasMessageContaining("do not go together");
   }
 }

@@ -110,14 +110,28 @@ public final class Desk {
             session.tell("Select a load first: a device that takes current.");
             return;
           }
+          if (study.network().feeds().stream().allMatch(feed -> feed.source().isEmpty())) {
+            session.tell(
+                "Nothing is fed yet, so there is nothing to choose for. Add a supply and a load, and connect them to the inlet.");
+            return;
+          }
           session.tell("Choosing …");
           workers
               .pages()
               .execute(() -> {
-                var proposal =
-                    selection
-                        ? Choosing.of(selected.orElseThrow(), study, goal)
-                        : Choosing.all(study, goal);
+                nelvar.core.analysis.choice.Proposal proposal;
+                try {
+                  proposal =
+                      selection
+                          ? Choosing.of(selected.orElseThrow(), study, goal)
+                          : Choosing.all(study, goal);
+                } catch (Throwable broken) {
+                  Platform.runLater(() ->
+                      session.tell(
+                          "Choosing failed in the program (%s); nothing was changed."
+                              .formatted(Trouble.of(broken))));
+                  return;
+                }
                 Platform.runLater(() -> {
                   if (session.project().equals(study.project()))
                     window.choice(proposal, goal.words());

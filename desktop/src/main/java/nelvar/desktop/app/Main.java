@@ -2,6 +2,7 @@ package nelvar.desktop.app;
 
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import java.util.Locale;
 import java.util.Set;
 import javafx.application.Application;
 import nelvar.cli.CommandLineTool;
@@ -27,6 +28,8 @@ public final class Main {
   private Main() {}
 
   public static void main(String[] arguments) {
+    // Numbers and papers are the same everywhere, whatever the machine's own language.
+    Locale.setDefault(Locale.ROOT);
     if (arguments.length > 0
         && (COMMANDS.contains(arguments[0])
             || (arguments[0].startsWith("-") && !arguments[0].equals("--shot")))) {

@@ -7,6 +7,7 @@ import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import nelvar.desktop.session.Places;
+import nelvar.desktop.session.Trouble;
 
 /// The application: `demo` opens the demo machine, a file name opens that project, `--shot DIR`
 /// writes pictures and ends.
@@ -25,6 +26,12 @@ public final class NelvarApp extends Application {
             Picker.NATIVE,
             Places.usual(),
             LocalDate.now(java.time.ZoneId.systemDefault()).toString());
+    // Whatever fails unforeseen is said in the window; no trace of the program's inside is shown.
+    Thread.setDefaultUncaughtExceptionHandler((_, broken) ->
+        Platform.runLater(() ->
+            window.tell(
+                "This failed in the program (%s). Nothing you did is lost; save, and tell us what you did."
+                    .formatted(Trouble.of(broken)))));
     var demo = !arguments.isEmpty() && arguments.getFirst().equals("demo");
     // The demo is put up before the window shows, so that the first picture is the one wanted.
     if (demo) window.desk().openDemo();

@@ -45,6 +45,7 @@ public final class MeterBar extends VBox {
   private final Button bridge = new Button("Bridge");
   private final Label reading = new Label();
   private final ChoiceBox<LoadMode> loads = new ChoiceBox<>();
+  private final StateChoice states = new StateChoice();
   private final HBox trialBar = new HBox(10);
   private final Label tried = new Label();
   private Optional<Session> session = Optional.empty();
@@ -95,7 +96,7 @@ public final class MeterBar extends VBox {
     row.setRowValignment(javafx.geometry.VPos.CENTER);
     row.setPrefWrapLength(PREFERRED);
     HBox.setHgrow(row, Priority.ALWAYS);
-    var line = new HBox(10, row, loads);
+    var line = new HBox(10, row, states.choice(), loads);
     loads.setMinWidth(Region.USE_PREF_SIZE);
     line.setAlignment(Pos.CENTER_LEFT);
     getChildren().add(line);
@@ -113,7 +114,7 @@ public final class MeterBar extends VBox {
     back.setId("trial-back");
     back.setMinWidth(Region.USE_PREF_SIZE);
     back.setOnAction(_ -> session.ifPresent(s -> s.bench().back()));
-    trialBar.getChildren().addAll(tried, back);
+    trialBar.getChildren().addAll(tried, states.keeping(), back);
   }
 
   private static Label label(String text) {
@@ -234,6 +235,7 @@ public final class MeterBar extends VBox {
     reading.pseudoClassStateChanged(WARNING, shown.warning());
     reading.pseudoClassStateChanged(QUIET, shown.text().startsWith("put "));
     trialBar(bench);
+    states.show(next);
     showing = false;
   }
 

@@ -2,6 +2,7 @@ package nelvar.desktop.session;
 
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
@@ -37,8 +38,15 @@ public final class Bench {
   private final ReadOnlyObjectProperty<Review> review;
   private final Executor worker;
   private final Executor interfaceThread;
+  private final Consumer<String> trouble;
 
-  Bench(ReadOnlyObjectProperty<Review> review, Executor worker, Executor interfaceThread) {
+  /// @param trouble told what failed
+  Bench(
+      ReadOnlyObjectProperty<Review> review,
+      Executor worker,
+      Executor interfaceThread,
+      Consumer<String> trouble) {
+    this.trouble = trouble;
     this.review = review;
     this.worker = worker;
     this.interfaceThread = interfaceThread;
@@ -51,7 +59,19 @@ public final class Bench {
     var about = review.get();
     var tried = trial.get();
     worker.execute(() -> {
-      var result = solve(about, tried);
+      Solved result;
+      try {
+        result = solve(about, tried);
+      } catch (Throwable broken) {
+        interfaceThread.execute(() -> {
+          if (review.get() != about || !trial.get().equals(tried)) return;
+          trouble.accept(
+              "What is tried could not be solved (%s); the machine is shown as it was before."
+                  .formatted(Trouble.of(broken)));
+          if (!tried.asDesigned()) trial.set(WhatIf.AS_DESIGNED);
+        });
+        return;
+      }
       interfaceThread.execute(() -> {
         if (review.get() == about && trial.get().equals(tried)) solved.set(result);
       });

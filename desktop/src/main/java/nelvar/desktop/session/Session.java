@@ -92,7 +92,7 @@ public final class Session {
     this.onDisk = reviewed.project();
     this.history = new ReadOnlyObjectWrapper<>(History.of(reviewed.project(), onDisk, BOUNDS));
     this.review = new ReadOnlyObjectWrapper<>(reviewed);
-    this.bench = new Bench(review.getReadOnlyProperty(), reviewing, interfaceThread);
+    this.bench = new Bench(review.getReadOnlyProperty(), reviewing, interfaceThread, this::tell);
   }
 
   /// What is tried and measured on the machine; never part of the project.

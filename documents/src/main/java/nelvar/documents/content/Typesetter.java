@@ -23,6 +23,9 @@ public final class Typesetter {
   private static final double SMALL = 2.9;
   private static final double INNER = WIDTH - LEFT - RIGHT;
 
+  /// How many lines of one row or notice stand together; longer ones go on over the next page.
+  private static final int MOST_LINES = 45;
+
   private final List<List<Shape>> pages = new ArrayList<>();
   private List<Shape> page = new ArrayList<>();
   private final List<Paper.Entry> contents = new ArrayList<>();
@@ -74,6 +77,7 @@ public final class Typesetter {
     if (level == 1) contents.add(new Paper.Entry(text, pages.size() - 1));
     y += page.isEmpty() ? size : size * 1.5;
     for (var line : Faces.wrap(text, Face.BOLD, size, INNER)) {
+      room(size);
       page.add(Shape.text(LEFT, y, line, Face.BOLD, size, Ink.TEXT));
       y += size * 1.1;
     }
@@ -91,6 +95,14 @@ public final class Typesetter {
 
   private void notice(Block.Notice notice) {
     var lines = Faces.wrap(notice.text(), Face.TEXT, BODY, INNER - 10);
+    for (var from = 0; from < lines.size(); from += MOST_LINES)
+      notice(
+          notice,
+          from == 0 ? notice.title() : notice.title() + " (goes on)",
+          lines.subList(from, Math.min(lines.size(), from + MOST_LINES)));
+  }
+
+  private void notice(Block.Notice notice, String title, List<String> lines) {
     var height = BODY * 1.4 * (lines.size() + 1) + 4;
     room(height + 2);
     y += 1;
@@ -104,7 +116,7 @@ public final class Typesetter {
             Optional.empty()));
     page.add(Shape.rectangle(LEFT, y, 1.2, height, Optional.of(notice.ink()), Optional.empty()));
     var at = y + BODY + 2;
-    page.add(Shape.text(LEFT + 5, at, notice.title(), Face.BOLD, BODY, Ink.TEXT));
+    page.add(Shape.text(LEFT + 5, at, title, Face.BOLD, BODY, Ink.TEXT));
     for (var line : lines) {
       at += BODY * 1.4;
       page.add(Shape.text(LEFT + 5, at, line, Face.TEXT, BODY, Ink.TEXT));
@@ -129,16 +141,28 @@ public final class Typesetter {
         cells.add(lines);
         deepest = Math.max(deepest, lines.size());
       }
-      var height = deepest * SMALL * 1.3 + 1.4;
-      if (y + height > HEIGHT - BOTTOM) {
-        newPage();
-        tableHead(table, widths);
+      // A row that is taller than a page goes on over as many as it needs.
+      for (var from = 0; from < deepest; ) {
+        var here = Math.min(deepest - from, MOST_LINES);
+        var height = here * SMALL * 1.3 + 1.4;
+        if (y + height > HEIGHT - BOTTOM) {
+          newPage();
+          tableHead(table, widths);
+        }
+        cells(table, widths, part(cells, from, from + here));
+        y += height;
+        from += here;
       }
-      cells(table, widths, cells);
-      y += height;
       page.add(Shape.line(LEFT, y, LEFT + INNER, y, Shape.Pen.of(Ink.LINE, 0.15)));
     }
     y += 3;
+  }
+
+  /// Lines `from` to `to` of each cell.
+  private static List<List<String>> part(List<List<String>> cells, int from, int to) {
+    return cells.stream()
+        .map(lines -> lines.subList(Math.min(from, lines.size()), Math.min(to, lines.size())))
+        .toList();
   }
 
   private static Face face(ListTable table, int column) {
@@ -220,6 +244,7 @@ public final class Typesetter {
     var count = Math.max(left.size(), right.size());
     room(count * SMALL * 1.35);
     for (var i = 0; i < count; i++) {
+      room(SMALL * 1.35);
       y += SMALL * 1.35;
       if (i < left.size())
         page.add(

@@ -90,11 +90,7 @@ public final class Faces {
     var piece = new StringBuilder();
     var current = face;
     for (var c : text.codePoints().toArray()) {
-      var other =
-          face == Face.BOLD || face == Face.SEMIBOLD || face == Face.MONO_BOLD
-              ? Face.MONO_BOLD
-              : Face.MONO;
-      var draws = has(face, c) ? face : has(other, c) ? other : face;
+      var draws = drawing(c, face);
       if (draws != current && !piece.isEmpty()) {
         runs.add(new Run(current, piece.toString()));
         piece.setLength(0);
@@ -106,43 +102,98 @@ public final class Faces {
     return runs;
   }
 
+  /// The face that draws a character in a text of `face`.
+  private static Face drawing(int c, Face face) {
+    if (has(face, c)) return face;
+    var other =
+        face == Face.BOLD || face == Face.SEMIBOLD || face == Face.MONO_BOLD
+            ? Face.MONO_BOLD
+            : Face.MONO;
+    return has(other, c) ? other : face;
+  }
+
   private static boolean has(Face face, int c) {
     return metrics(face).cmap().getGlyphId(c) != 0;
   }
 
-  /// `text` cut so that it fits `width`, with … at the end where something is lost.
-  public static String fit(String text, Face face, double size, double width) {
-    if (width(text, face, size) <= width) return text;
-    var end = text.length();
-    while (end > 0 && width(text.substring(0, end).stripTrailing() + "…", face, size) > width)
-      end--;
-    return end == 0 ? "" : text.substring(0, end).stripTrailing() + "…";
+  /// The width of one character at `size`, in the face that draws it.
+  private static double advance(int c, Face face, double size) {
+    var draws = drawing(c, face);
+    var metrics = metrics(draws);
+    return size
+        * metrics.advance(has(draws, c) ? c : Character.isWhitespace(c) ? ' ' : '¤')
+        / metrics.unitsPerEm();
   }
 
-  /// `text` in lines no wider than `width`, broken at spaces; a longer word is cut.
+  /// `text` cut so that it fits `width`, with … at the end where something is lost. Takes no longer
+  /// for a text that is cut than for what is left of it.
+  public static String fit(String text, Face face, double size, double width) {
+    var ellipsis = advance('…', face, size);
+    var sum = 0.0;
+    var best = 0;
+    // As wide as what is left when spaces at the end go.
+    var stripped = 0.0;
+    for (var i = 0; i < text.length(); ) {
+      var c = text.codePointAt(i);
+      i += Character.charCount(c);
+      sum += advance(c, face, size);
+      if (!Character.isWhitespace(c)) stripped = sum;
+      if (stripped + ellipsis <= width) best = i;
+      else if (sum > width) return best == 0 ? "" : text.substring(0, best).stripTrailing() + "…";
+    }
+    return text;
+  }
+
+  /// `text` in lines no wider than `width`, broken at spaces; a longer word is cut. Each character
+  /// is looked at once.
   public static List<String> wrap(String text, Face face, double size, double width) {
     var lines = new ArrayList<String>();
+    var space = advance(' ', face, size);
     for (var paragraph : UNIT.matcher(text).replaceAll("\u00a0").split("\n", -1)) {
       var line = new StringBuilder();
+      var wide = 0.0;
       for (var word : paragraph.split(" ", -1)) {
-        var candidate = line.isEmpty() ? word : line + " " + word;
-        if (width(candidate, face, size) <= width || line.isEmpty()) {
-          line.setLength(0);
-          line.append(candidate);
+        var own = width(word, face, size);
+        if (line.isEmpty()) {
+          line.append(word);
+          wide = own;
+        } else if (wide + space + own <= width) {
+          line.append(' ').append(word);
+          wide += space + own;
         } else {
           lines.add(line.toString());
           line.setLength(0);
           line.append(word);
+          wide = own;
         }
-        while (width(line.toString(), face, size) > width && line.length() > 1) {
-          var cut = line.length() - 1;
-          while (cut > 1 && width(line.substring(0, cut), face, size) > width) cut--;
-          lines.add(line.substring(0, cut));
-          line.delete(0, cut);
-        }
+        if (wide > width && line.length() > 1) wide = cut(line, face, size, width, lines);
       }
       lines.add(line.toString());
     }
     return lines;
+  }
+
+  /// Cuts a line that is too wide, at least one character a piece; the last piece stays in `line`.
+  ///
+  /// @return how wide it is
+  private static double cut(
+      StringBuilder line, Face face, double size, double width, List<String> lines) {
+    var all = line.toString();
+    var begin = 0;
+    var wide = 0.0;
+    for (var i = 0; i < all.length(); ) {
+      var c = all.codePointAt(i);
+      var advance = advance(c, face, size);
+      if (wide + advance > width && i > begin) {
+        lines.add(all.substring(begin, i));
+        begin = i;
+        wide = 0;
+      }
+      wide += advance;
+      i += Character.charCount(c);
+    }
+    line.setLength(0);
+    line.append(all, begin, all.length());
+    return wide;
   }
 }

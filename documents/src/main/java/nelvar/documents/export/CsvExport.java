@@ -2,11 +2,13 @@ package nelvar.documents.export;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.regex.Pattern;
 import nelvar.documents.content.ListTable;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 
-/// A list as CSV (RFC 4180, UTF-8, comma, CR LF), written so that no cell can run as a formula.
+/// A list as CSV (RFC 4180, UTF-8, comma, CR LF), written so that no cell can run as a formula,
+/// whatever a reader takes for the end of a cell.
 public final class CsvExport {
   private CsvExport() {}
 
@@ -21,13 +23,17 @@ public final class CsvExport {
     return out.toString();
   }
 
-  /// Spreadsheet programs run a cell that begins with = + - @, a tab or a line end; an apostrophe
-  /// before it makes it text.
-  ///
-  /// Designations begin with a minus sign, so most of them get one; importing programs show the
-  /// text without it.
+  /// What makes a spreadsheet program run a cell, at its beginning or behind what another program
+  /// may take for the end of a cell (semicolon, tab, line end): = + - @ and their wide forms,
+  /// spaces and quotes before them notwithstanding.
+  private static final Pattern RUNS = Pattern.compile("(^|[;|\\t\\r\\n])(?=[\\s\"']*[=+\\-@＝＋－＠])");
+
+  /// An apostrophe before what would run makes it text; a number stays a number.
   static String inert(String cell) {
-    if (cell.isEmpty() || "=+-@\t\r\n＝＋－＠".indexOf(cell.charAt(0)) < 0) return cell;
-    return cell.matches("[+-]?[0-9]+([.,][0-9]+)?") ? cell : "'" + cell;
+    var plain = cell.replaceAll("\\p{Cc}(?<![\\t\\r\\n])", " ");
+    if (plain.isEmpty() || plain.matches("[+-]?[0-9]+([.,][0-9]+)?")) return plain;
+    var first = plain.charAt(0);
+    if (first == '\t' || first == '\r' || first == '\n') plain = "'" + plain;
+    return RUNS.matcher(plain).replaceAll("$1'");
   }
 }

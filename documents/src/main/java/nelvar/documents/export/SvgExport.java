@@ -78,8 +78,9 @@ public final class SvgExport {
   }
 
   private static String escape(String text) {
-    return text.codePoints()
-        .filter(c -> c >= 0x20 || c == '\t')
+    return XmlText.allowed(text)
+        .replace('\n', ' ')
+        .codePoints()
         .mapToObj(c ->
             switch (c) {
               case '&' -> "&amp;";

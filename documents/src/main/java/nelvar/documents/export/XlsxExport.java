@@ -17,6 +17,8 @@ import org.dhatim.fastexcel.Workbook;
 /// Lists as sheets of one XLSX workbook. Every cell is written as text or number, never as a
 /// formula.
 public final class XlsxExport {
+  private static final int MOST = 32_767;
+
   private XlsxExport() {}
 
   public static byte[] write(List<ListTable> tables) {
@@ -51,7 +53,13 @@ public final class XlsxExport {
       org.dhatim.fastexcel.Worksheet sheet, int row, int column, String text, boolean number) {
     if (number && text.matches("-?[0-9]+(\\.[0-9]+)?"))
       sheet.value(row, column, Double.parseDouble(text));
-    else sheet.value(row, column, text);
+    else sheet.value(row, column, held(text));
+  }
+
+  /// What a cell of a workbook can hold: 32,767 characters (the limit of the format).
+  private static String held(String text) {
+    var plain = XmlText.allowed(text);
+    return plain.length() <= MOST ? plain : plain.substring(0, MOST - 1) + "…";
   }
 
   /// The library writes the time of day into the file; the same lists must give the same bytes.

@@ -5,6 +5,8 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.states.MachineStates;
+import nelvar.core.catalogue.Actuator;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.ActuatorRef;
@@ -32,49 +34,73 @@ public final class Chatter implements Rule {
 
   @Override
   public Stream<Verdict> check(Study study) {
-    var live = study.asDesigned();
+    var states = MachineStates.of(study);
+    return Stream.concat(
+        states.stream()
+            .flatMap(state -> state.leftOff().stream().map(ref -> leftOff(ref, state.live()))),
+        states.stream()
+            .filter(state -> state.live().status() != Live.Status.SOLVED)
+            .findFirst()
+            .map(state -> judge(state, study))
+            .orElseGet(() -> judge(states.getFirst(), study)));
+  }
+
+  private static Verdict leftOff(ActuatorRef ref, Live live) {
+    return new Verdict.NotChecked(
+        ref.device(),
+        "%s is off where everything else is on, as it and another exclude each other; name a state with it (meter, Keep as a state)"
+            .formatted(live.name(ref)));
+  }
+
+  private static Stream<Verdict> judge(MachineStates.State state, Study study) {
+    var live = state.live();
     var w = Working.of("Contacts following their coils");
     var what = names(live.chatter(), live);
     w.result(
-        "state",
+        "state " + state.name(),
         "solve, move contacts, solve again",
-        live.status() == Live.Status.NOT_SETTLED
-            ? "no steady state"
-            : !live.race().isEmpty()
-                ? "decided by a race: " + names(live.race(), live)
-                : what.isEmpty() ? "at rest" : "round in a circle: " + what);
+        switch (live.status()) {
+          case NOT_SETTLED -> "no steady state";
+          case UNDECIDED -> "decided by a race: " + names(live.race(), live);
+          case CHATTERS -> "round in a circle: " + what;
+          case SOLVED -> "at rest";
+        });
     var trail = w.explain(live).trail();
-    if (live.status() == Live.Status.NOT_SETTLED)
-      return study.project().devices().stream()
-          .limit(1)
-          .map(device ->
-              new Verdict.NotChecked(
-                  device.id(), "the network has no steady state with everything on"));
-    if (!live.race().isEmpty())
-      return live.race().stream()
-          .map(ref ->
-              new Verdict.Finding(
-                  ref.device(),
-                  Severity.ERROR,
-                  "A race decides",
-                  "Whether %s comes in depends on which of %s is quicker, which nobody can say. Interlock them so that one of them is always first."
-                      .formatted(live.label(ref.device()), names(live.race(), live)),
-                  trail,
-                  List.of()));
-    if (live.chatter().isEmpty())
-      return live.circuitry().actuatorRefs().stream()
-          .filter(ref -> ref.name().equals(nelvar.core.catalogue.Actuator.COIL))
-          .map(ref -> new Verdict.Pass(ref.device(), trail));
-    return live.chatter().stream()
-        .map(ref ->
-            new Verdict.Finding(
-                ref.device(),
-                Severity.ERROR,
-                "It chatters",
-                "%s pulls in and drops out without end: %s. A contact it moves takes away its own coil's voltage."
-                    .formatted(live.label(ref.device()), what),
-                trail,
-                List.of()));
+    return switch (live.status()) {
+      case NOT_SETTLED ->
+          study.project().devices().stream()
+              .limit(1)
+              .map(device ->
+                  new Verdict.NotChecked(
+                      device.id(), "the network has no steady state " + state.words()));
+      case SOLVED ->
+          live.circuitry().actuatorRefs().stream()
+              .filter(ref -> ref.name().equals(Actuator.COIL))
+              .map(ref -> new Verdict.Pass(ref.device(), trail));
+      case UNDECIDED ->
+          live.race().stream()
+              .map(ref ->
+                  new Verdict.Finding(
+                      ref.device(),
+                      Severity.ERROR,
+                      "A race decides",
+                      "Whether %s comes in %s depends on which of %s is quicker, which nobody can say. Interlock them so that one of them is always first."
+                          .formatted(
+                              live.label(ref.device()), state.words(), names(live.race(), live)),
+                      trail,
+                      List.of()));
+      case CHATTERS ->
+          live.chatter().stream()
+              .map(ref ->
+                  new Verdict.Finding(
+                      ref.device(),
+                      Severity.ERROR,
+                      "It chatters",
+                      "%s pulls in and drops out without end %s: %s. A contact it moves takes away its own coil's voltage."
+                          .formatted(live.label(ref.device()), state.words(), what),
+                      trail,
+                      List.of()));
+    };
   }
 
   private static String names(List<ActuatorRef> all, Live live) {

@@ -7,6 +7,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.states.MachineStates;
 import nelvar.core.catalogue.DcSupply;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -51,7 +52,7 @@ public final class BackFeed implements Rule {
           verdicts.add(
               other
                   .filter(o -> !(shares(source, study) && shares(o, study)))
-                  .<Verdict>map(o -> finding(source, o, trail))
+                  .<Verdict>map(o -> finding(source, o, together(source, o, study), trail))
                   .orElseGet(() -> new Verdict.Pass(source.device().id(), trail)));
         });
     return verdicts.stream();
@@ -76,18 +77,56 @@ public final class BackFeed implements Rule {
     return Optional.empty();
   }
 
-  private static Verdict finding(Source source, Source other, nelvar.core.trail.Trail trail) {
+  /// Whether metal joins a line of each in a state of the machine; without that, contacts lie
+  /// between that no state closes together.
+  private static boolean together(Source source, Source other, Study study) {
+    var lines = source.terminals().subList(0, source.output().lines().size());
+    var others = other.terminals().subList(0, other.output().lines().size());
+    return MachineStates.of(study).stream()
+        .anyMatch(state ->
+            lines.stream()
+                .anyMatch(line -> {
+                  var reached = state.live().metal(line);
+                  return others.stream().anyMatch(reached::contains);
+                }));
+  }
+
+  private static Verdict finding(
+      Source source, Source other, boolean together, nelvar.core.trail.Trail trail) {
+    var direct = !source.output().alternating() && !other.output().alternating();
     var same =
-        Math.abs(source.output().voltage().volts() - other.output().voltage().volts()) < 0.5
-            && source.output().alternating() == other.output().alternating();
+        direct
+            && Math.abs(source.output().voltage().volts() - other.output().voltage().volts()) < 0.5;
+    if (same)
+      return new Verdict.Finding(
+          source.device().id(),
+          Severity.WARNING,
+          "Supplies joined without diodes",
+          "The outputs of %s and %s are joined: the higher one gives all, the other rests, and a failed one pulls both down. Part them with a diode module, or take supplies that are made for parallel use."
+              .formatted(source.device().designation(), other.device().designation()),
+          trail,
+          List.of());
+    if (!together)
+      return new Verdict.Finding(
+          source.device().id(),
+          Severity.WARNING,
+          "Two sources on two sides of contacts",
+          "Contacts that no state of the machine closes together part %s and %s. Closed together, by a weld or by hand, one feeds the other backwards and destroys it: interlock them mechanically and by their auxiliary contacts."
+              .formatted(source.device().designation(), other.device().designation()),
+          trail,
+          List.of());
     return new Verdict.Finding(
         source.device().id(),
-        same ? Severity.WARNING : Severity.ERROR,
-        same ? "Supplies joined without diodes" : "Sources of different voltage joined",
-        same
-            ? "The outputs of %s and %s are joined: the higher one gives all, the other rests, and a failed one pulls both down. Part them with a diode module, or take supplies that are made for parallel use."
-                .formatted(source.device().designation(), other.device().designation())
-            : "%s (%s) and %s (%s) meet: the higher feeds the lower backwards and destroys it."
+        Severity.ERROR,
+        direct ? "Sources of different voltage joined" : "Fed from outside at its output",
+        direct
+            ? "%s (%s) and %s (%s) meet: the higher feeds the lower backwards and destroys it."
+                .formatted(
+                    source.device().designation(),
+                    source.output().voltage(),
+                    other.device().designation(),
+                    other.output().voltage())
+            : "%s (%s) and %s (%s) meet. Two alternating sources, or an alternating and a direct one, never run together: a drive or supply is destroyed as soon as the mains stands on its output. Take the wire away that joins them."
                 .formatted(
                     source.device().designation(),
                     source.output().voltage(),

@@ -158,6 +158,12 @@ public final class Differences {
                 part -> "part " + part.name(),
                 Project::withOwnParts),
             new Lists<>(
+                "states",
+                Project::states,
+                state -> state.id().text(),
+                state -> "state " + state.name(),
+                Project::withStates),
+            new Lists<>(
                 "fixed",
                 Project::fixed,
                 id -> id.text(),

@@ -16,6 +16,7 @@ import nelvar.core.model.Designation;
 import nelvar.core.model.Deviation;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
+import nelvar.core.model.OperatingState;
 import nelvar.core.model.Project;
 import nelvar.core.model.Setting;
 import nelvar.core.model.Suppression;
@@ -220,6 +221,18 @@ public final class Edits {
                         .filter(s -> !s.device().equals(device.id()))
                         .toList())
                 .withDeviations(withoutLost(project, device))
+                .withStates(
+                    changed(
+                        project.states(),
+                        state ->
+                            state.held().stream().anyMatch(h -> h.device().equals(device.id())),
+                        state ->
+                            new OperatingState(
+                                state.id(),
+                                state.name(),
+                                state.held().stream()
+                                    .filter(h -> !h.device().equals(device.id()))
+                                    .toList())))
                 .withFixed(
                     project.fixed().stream()
                         .filter(id ->
@@ -229,6 +242,26 @@ public final class Edits {
                                     .filter(c -> c.touches(device.id()))
                                     .isEmpty())
                         .toList()));
+  }
+
+  /// Names a state of the machine, in the place of one of the same id.
+  public static Edit keep(OperatingState state) {
+    return new Edit(
+        "Keep the state '" + state.name() + "'",
+        project -> {
+          var all = new ArrayList<>(project.states());
+          all.removeIf(s -> s.id().equals(state.id()));
+          all.add(state);
+          return project.withStates(all);
+        });
+  }
+
+  public static Edit remove(OperatingState state) {
+    return new Edit(
+        "Forget the state '" + state.name() + "'",
+        project ->
+            project.withStates(
+                project.states().stream().filter(s -> !s.id().equals(state.id())).toList()));
   }
 
   /// Fixes a device's part or a conductor's section by hand, or lets it go: choosing leaves what is

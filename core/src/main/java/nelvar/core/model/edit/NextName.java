@@ -25,8 +25,12 @@ public final class NextName {
     project.bundles().forEach(b -> taken.add(b.id()));
     project.cables().forEach(c -> taken.add(c.id()));
     project.conductors().forEach(c -> taken.add(c.id()));
+    project.states().forEach(state -> taken.add(state.id()));
     var base = wish.replaceAll("[^\\p{L}\\p{N}._]", "");
+    // An id begins with a letter or digit and has room for a number behind.
+    base = base.replaceFirst("^[._]+", "");
     if (base.isEmpty()) base = "x";
+    if (base.length() > 32) base = base.substring(0, 32);
     if (!taken.contains(new Id(base))) return new Id(base);
     for (var n = 2; ; n++)
       if (!taken.contains(new Id(base + "." + n))) return new Id(base + "." + n);

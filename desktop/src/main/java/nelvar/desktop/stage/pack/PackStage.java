@@ -18,6 +18,7 @@ import javafx.scene.layout.StackPane;
 import nelvar.core.review.Review;
 import nelvar.desktop.control.DrawingPane;
 import nelvar.desktop.session.Session;
+import nelvar.desktop.session.Trouble;
 import nelvar.desktop.stage.Stage;
 import nelvar.desktop.style.Theme;
 import nelvar.documents.content.Pack;
@@ -125,7 +126,22 @@ public final class PackStage implements Stage {
     busy.setVisible(true);
     worker.execute(() -> {
       if (wanted.filter(r -> r == review).isEmpty()) return;
-      var paper = Pack.paper(review);
+      Paper paper;
+      try {
+        paper = Pack.paper(review);
+      } catch (Throwable broken) {
+        // Seen and said; the next look at the stage tries again, and nothing old passes for new.
+        Platform.runLater(() -> {
+          if (wanted.filter(r -> r == review).isEmpty()) return;
+          wanted = Optional.empty();
+          set = Optional.empty();
+          busy.setVisible(false);
+          pages.getItems().clear();
+          contents.getItems().clear();
+          count.setText("The pages could not be set: " + Trouble.of(broken));
+        });
+        return;
+      }
       Platform.runLater(() -> {
         if (wanted.filter(r -> r == review).isEmpty()) return;
         set = wanted;

@@ -168,6 +168,8 @@ public final class PowerStage implements Stage {
             || id.startsWith("protection.")
             || id.startsWith("load.")
             || id.startsWith("parts.")
+            || id.startsWith("states.")
+            || id.equals("completeness.chatter")
             || id.equals("completeness.load-fed"));
   }
 }

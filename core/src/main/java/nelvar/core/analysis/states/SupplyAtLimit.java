@@ -1,0 +1,70 @@
+package nelvar.core.analysis.states;
+
+import java.util.List;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Device;
+import nelvar.core.trail.Working;
+
+/// No supply stands at its current limit, trips or starves in a state of the machine.
+///
+/// Demand: common practice.
+public final class SupplyAtLimit implements Rule {
+  @Override
+  public String id() {
+    return "states.supply-limit";
+  }
+
+  @Override
+  public String asks() {
+    return "No supply stands at its limit in a state of the machine.";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    return study.project().devices().stream()
+        .filter(device ->
+            study.network().sources(device).stream()
+                .anyMatch(
+                    source -> study.part(device).orElseThrow().limit(source.output()).isPresent()))
+        .flatMap(Contained.one(this, device -> device.id(), device -> judge(device, study)));
+  }
+
+  private static Verdict judge(Device device, Study study) {
+    var w = Working.of("What " + device.designation() + " gives");
+    var judged = false;
+    for (var state : MachineStates.of(study)) {
+      if (!state.settled()) continue;
+      judged = true;
+      for (var output : state.outputs(device.id())) {
+        w.result("I " + state.name(), "network solved", output.output().name(), output.current());
+        if (!output.limited() && !output.tripped() && !output.starved()) continue;
+        return new Verdict.Finding(
+            device.id(),
+            Severity.ERROR,
+            output.starved() ? "Its input collapses" : "At its limit",
+            "%s %s %s: %s Measure nothing by it; find what takes the current (the path strip shows where it goes), or take a larger one."
+                .formatted(
+                    device.designation(),
+                    output.starved()
+                        ? "starves"
+                        : output.tripped()
+                            ? "switches itself off"
+                            : "gives all it can, " + output.current() + ",",
+                    state.words(),
+                    output.limited()
+                        ? "its voltage falls and what hangs on it works by chance."
+                        : "what hangs on it has no voltage."),
+            w.explain(output.current()).trail(),
+            List.of());
+      }
+    }
+    return judged
+        ? new Verdict.Pass(device.id(), w.explain(device).trail())
+        : new Verdict.NotChecked(device.id(), "no state of the machine comes to rest");
+  }
+}
