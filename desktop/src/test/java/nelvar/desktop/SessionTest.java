@@ -258,10 +258,10 @@ class SessionTest {
     var session = changedElsewhere(rename(project, "-A"), other());
     assertThat(session.conflict().get().orElseThrow().here())
         .extracting(Object::toString)
-        .containsExactly("-X0 changed");
+        .containsExactly("-X0 changed, designation: -X0 → -A");
     assertThat(session.conflict().get().orElseThrow().there())
         .extracting(Object::toString)
-        .containsExactly("-X10 changed");
+        .containsExactly("-X10 changed, purpose: PE bar → theirs");
     assertThat(session.mergeBoth()).contains(List.of());
     runAll(writing);
     var both = ProjectFile.at(machine()).open();

@@ -231,7 +231,7 @@ class StatesTest {
     var kept = Edits.keep(state).on(project, CatalogueFile.standard());
     assertThat(kept.states()).containsExactly(state);
     assertThat(MachineStates.of(Panel.study(kept)))
-        .singleElement()
+        .first()
         .satisfies(s -> assertThat(s.words()).isEqualTo("in the state 'idle'"));
     assertThat(Edits.remove(state).on(kept, CatalogueFile.standard())).isEqualTo(project);
   }
@@ -257,5 +257,21 @@ class StatesTest {
                     List.of(new OperatingState.Held(new Id("S"), "pressed", true)))));
     assertThat(error(Panel.judge(new Chatter(), "K", pressed)).text())
         .contains("in the state 'pressed'");
+  }
+
+  /// Naming one state hides no other: until each output is on in a named one, everything on is
+  /// judged besides.
+  @Test
+  void oneNamedStateDoesNotHideTheRest() {
+    var project = reversing(true).build();
+    var idle = new OperatingState(new Id("idle"), "idle", List.of());
+    assertThat(MachineStates.of(Panel.study(project.withStates(List.of(idle))))).hasSize(2);
+    var all = new java.util.ArrayList<OperatingState.Held>();
+    for (var program : Panel.study(project).asDesigned().circuitry().programs())
+      all.add(new OperatingState.Held(program.device(), program.name(), true));
+    var on = new OperatingState(new Id("on"), "all on", all);
+    assertThat(MachineStates.of(Panel.study(project.withStates(List.of(idle, on)))))
+        .extracting(MachineStates.State::name)
+        .containsExactly("idle", "all on");
   }
 }

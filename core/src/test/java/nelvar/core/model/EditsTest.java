@@ -255,7 +255,7 @@ class EditsTest {
     var theirs = Edits.purpose(breaker, "theirs").apply(base);
     assertThat(Differences.between(base, mine))
         .extracting(Object::toString)
-        .containsExactly("-M changed");
+        .containsExactly("-M changed, purpose: nothing → mine");
     var merged = Merge.of(base, mine, theirs, CatalogueFile.standard());
     assertThat(merged.both()).isEmpty();
     assertThat(merged.project()).isEqualTo(Edits.purpose(pump, "mine").apply(theirs));

@@ -87,7 +87,8 @@ final class ConflictSheet extends StackPane {
     card.setTop(head);
     card.setBottom(foot);
     card.getStyleClass().add("card");
-    card.setMaxSize(860, 480);
+    card.setMaxWidth(900);
+    card.setMaxHeight(Region.USE_PREF_SIZE);
     setMargin(card, new Insets(40));
     getChildren().add(card);
   }
@@ -139,12 +140,16 @@ final class ConflictSheet extends StackPane {
           @Override
           protected void updateItem(Differences.Change change, boolean empty) {
             super.updateItem(change, empty);
+            setWrapText(true);
+            setPrefWidth(0);
             setText(
                 empty || change == null
                     ? null
-                    : change + (both.contains(change.name()) ? "   (both)" : ""));
+                    : change + (both.contains(change.name()) ? " (both changed it)" : ""));
           }
         });
+    // As long as what differs, up to a third of the window.
+    list.setPrefHeight(Math.clamp(44L * changes.size() + 10, 60, 300));
     var box = new VBox(6, title, list);
     VBox.setVgrow(list, Priority.ALWAYS);
     HBox.setHgrow(box, Priority.ALWAYS);

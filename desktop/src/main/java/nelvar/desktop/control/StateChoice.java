@@ -1,6 +1,7 @@
 package nelvar.desktop.control;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -129,8 +130,9 @@ final class StateChoice {
   private static Optional<OperatingState> chosen(Session session) {
     var trial = session.bench().trial().get();
     if (trial.asDesigned()) return Optional.empty();
+    var held = session.bench().solved().get().live().circuitry().held(trial).map(HashSet::new);
     return session.project().states().stream()
-        .filter(state -> trial(session, Optional.of(state)).equals(trial))
+        .filter(state -> held.filter(new HashSet<>(state.held())::equals).isPresent())
         .findFirst();
   }
 

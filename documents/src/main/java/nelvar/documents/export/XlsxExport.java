@@ -76,7 +76,8 @@ public final class XlsxExport {
                   .getBytes(StandardCharsets.UTF_8);
         }
         var plain = new ZipEntry(entry.getName());
-        plain.setTimeLocal(LocalDateTime.of(1980, 1, 1, 0, 0));
+        // Not the very first day an archive knows: for that the time zone would be written too.
+        plain.setTimeLocal(LocalDateTime.of(1980, 2, 1, 0, 0));
         to.putNextEntry(plain);
         to.write(bytes);
         to.closeEntry();

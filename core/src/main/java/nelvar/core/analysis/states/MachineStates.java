@@ -1,6 +1,7 @@
 package nelvar.core.analysis.states;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -13,7 +14,8 @@ import nelvar.core.network.WhatIf;
 
 /// The states in which a machine is judged, each solved once.
 ///
-/// Without states of the builder's own it is one: everything on that can be on together. Where not
+/// Until every output is on in one of the builder's own states, there is besides them, or alone,
+/// one with everything on that can be on together: naming one state hides no other. Where not
 /// everything can (two directions of one motor), outputs are left off that clash only together with
 /// others, in the order of the devices; they are named, not judged.
 public final class MachineStates {
@@ -69,17 +71,21 @@ public final class MachineStates {
   }
 
   private static List<State> solve(Study study) {
-    var own = study.project().states();
-    if (own.isEmpty()) return List.of(everything(study));
     var circuitry = study.engine().circuitry(conditions(study).wires());
-    return own.stream()
-        .map(state ->
-            State.of(
-                state.name(),
-                true,
-                study.engine().solve(circuitry.in(state), conditions(study)),
-                List.of()))
-        .toList();
+    var all = new ArrayList<State>();
+    var on = new HashSet<ActuatorRef>();
+    for (var state : study.project().states()) {
+      for (var held : state.held())
+        if (held.on()) on.add(new ActuatorRef(held.device(), held.actuator()));
+      all.add(
+          State.of(
+              state.name(),
+              true,
+              study.engine().solve(circuitry.in(state), conditions(study)),
+              List.of()));
+    }
+    if (all.isEmpty() || !on.containsAll(circuitry.programs())) all.add(everything(study));
+    return List.copyOf(all);
   }
 
   private static Conditions conditions(Study study) {

@@ -1,12 +1,16 @@
 package nelvar.core.model.edit;
 
+import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import nelvar.core.model.Project;
@@ -34,10 +38,12 @@ public final class Differences {
   ///
   /// @param list where it stands: `devices`, `conductors`, `brief` …
   /// @param name as a builder calls it
-  public record Change(String list, String key, String name, How how) {
+  /// @param what of a changed thing: `purpose: press → press, left`; empty where it is added or
+  ///   removed
+  public record Change(String list, String key, String name, How how, String what) {
     @Override
     public String toString() {
-      return name + " " + how.words();
+      return name + " " + how.words() + (what.isEmpty() ? "" : ", " + what);
     }
   }
 
@@ -58,10 +64,10 @@ public final class Differences {
     for (var thing : all) {
       var was = before.get(thing);
       var is = after.get(thing);
-      if (was == null && is != null) changes.add(change(thing, is, How.ADDED));
-      else if (is == null && was != null) changes.add(change(thing, was, How.REMOVED));
+      if (was == null && is != null) changes.add(change(thing, is, How.ADDED, ""));
+      else if (is == null && was != null) changes.add(change(thing, was, How.REMOVED, ""));
       else if (was != null && is != null && !was.value().equals(is.value()))
-        changes.add(change(thing, was, How.CHANGED));
+        changes.add(change(thing, was, How.CHANGED, what(was.value(), is.value())));
     }
     return changes;
   }
@@ -80,8 +86,47 @@ public final class Differences {
             .filter(thing -> !had.contains(thing)));
   }
 
-  private static Change change(Thing thing, Named named, How how) {
-    return new Change(thing.list(), thing.key(), named.name(), how);
+  private static Change change(Thing thing, Named named, How how, String what) {
+    return new Change(thing.list(), thing.key(), named.name(), how, what);
+  }
+
+  /// Which properties differ, and from what to what.
+  private static String what(Object was, Object is) {
+    if (!(was instanceof Record before) || was.getClass() != is.getClass())
+      return shown(was) + " → " + shown(is);
+    var all = new ArrayList<String>();
+    for (var component : before.getClass().getRecordComponents()) {
+      var from = of(before, component);
+      var to = of(is, component);
+      if (from.equals(to)) continue;
+      var name =
+          component.getName().replaceAll("(?<=[a-z])(?=[A-Z])", " ").toLowerCase(Locale.ROOT);
+      all.add(name + ": " + shown(from) + " → " + shown(to));
+    }
+    return String.join("; ", all);
+  }
+
+  private static Object of(Object whole, RecordComponent component) {
+    try {
+      component.getAccessor().setAccessible(true);
+      return component.getAccessor().invoke(whole);
+    } catch (ReflectiveOperationException e) {
+      throw new IllegalStateException(component.getName(), e);
+    }
+  }
+
+  /// One value in a few words.
+  private static String shown(Object value) {
+    var text =
+        switch (value) {
+          case Optional<?> maybe -> maybe.<String>map(Differences::shown).orElse("nothing");
+          case Collection<?> all -> all.size() + (all.size() == 1 ? " entry" : " entries");
+          case Enum<?> word -> word.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+          case String words -> words.isEmpty() ? "nothing" : words;
+          case Record record when record.toString().contains("[") -> "other values";
+          default -> String.valueOf(value);
+        };
+    return text.length() > 40 ? text.substring(0, 39) + "…" : text;
   }
 
   /// Everything in a project by its lasting name.
