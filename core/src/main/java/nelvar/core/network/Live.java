@@ -220,7 +220,8 @@ public final class Live {
     var least = Double.MAX_VALUE;
     for (var pair : pairs(device, intake))
       least = Math.min(least, voltage(pair.a(), pair.b()).map(Both::rms).orElse(0.0));
-    return new Voltage(least == Double.MAX_VALUE || !Double.isFinite(least) ? 0 : least);
+    return new Voltage(
+        least == Double.MAX_VALUE || !Double.isFinite(least) || least < 1e-6 ? 0 : least);
   }
 
   private static List<PoleRef> pairs(Device device, Intake intake) {

@@ -100,6 +100,35 @@ class FaultRulesTest {
         .isInstanceOf(Verdict.Finding.class);
   }
 
+  /// The protective conductor ends on a bar that nothing joins to the inlet: nothing ever opens,
+  /// and that is an error, whatever else on the panel cannot be computed.
+  @Test
+  void aProtectiveConductorThatLeadsNowhereIsAnError() {
+    var loose =
+        Panel.mains()
+            .device("F", "breaker-1p-c6")
+            .device("E", "heater-100w-230v")
+            .device("B", "block-protective-8")
+            .wire("X0:L1", "F:1", 2.5, 1)
+            .wire("F:2", "E:L", 2.5, 5)
+            .wire("E:N", "X0:N", 2.5, 5)
+            .protective("E:PE", "B:1", 2.5);
+    assertThat(judge(site(loose, 0.36, 0)))
+        .isInstanceOfSatisfying(
+            Verdict.Finding.class,
+            found -> {
+              assertThat(found.title()).isEqualTo("A fault to its body opens nothing");
+              assertThat(found.text()).contains("may be killed");
+            });
+    // A second heater without its neutral: the first is judged all the same.
+    var open =
+        site(loose, 0.36, 0)
+            .device("E2", "heater-100w-230v")
+            .wire("F:2", "E2:L", 2.5, 5)
+            .protective("E2:PE", "X0:PE", 2.5);
+    assertThat(judge(open)).isInstanceOf(Verdict.Finding.class);
+  }
+
   @Test
   void whatIsNotKnownIsNotJudged() {
     assertThat(judge(site(heater("breaker-1p-c16", 10), 0, 0)))

@@ -3,11 +3,16 @@ package nelvar.core.analysis;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import nelvar.core.Panel;
 import nelvar.core.analysis.parts.CoilKind;
 import nelvar.core.analysis.parts.CoilSuppression;
 import nelvar.core.analysis.protection.OwnDevice;
 import nelvar.core.analysis.sizing.NeutralHarmonics;
+import nelvar.core.analysis.states.DeviceOpens;
+import nelvar.core.analysis.states.LoadWithoutVolts;
+import nelvar.core.analysis.states.ShortInWork;
+import nelvar.core.analysis.states.SupplyAtLimit;
 import nelvar.core.analysis.supply.AllOutputs;
 import nelvar.core.analysis.supply.BackFeed;
 import nelvar.core.analysis.supply.LinearSupply;
@@ -497,5 +502,29 @@ class SupplyRulesTest {
   void aStopThatTakesLongerThanItsCycleIsRefused() {
     org.assertj.core.api.Assertions.assertThatThrownBy(() -> axis("supply-48v-10a", 1, 6, 5))
         .hasMessageContaining("is over before the next");
+  }
+
+  /// Machines of other kinds in their one state: two supplies on a bus, joined or through diodes,
+  /// several rails, a linear supply. Nothing of it opens, stands at a limit or without volts; one
+  /// more pump than two supplies can feed does.
+  @Test
+  void soundMachinesOfOtherKindsPassInWork() {
+    for (var panel :
+        List.of(
+            direct("supply-24v-10a-parallel", 4),
+            diodes("supply-24v-10a", 4),
+            several(2, 1),
+            linear("transformer-250va-230-24", "rectifier-24vac-10a-22mf", "pump-24v-3a", 1),
+            coils("transformer-160va-230-24", "contactor-3p-9a-24vac", 1))) {
+      var study = panel.study();
+      for (var rule :
+          List.of(
+              new SupplyAtLimit(), new DeviceOpens(), new LoadWithoutVolts(), new ShortInWork()))
+        assertThat(rule.check(study))
+            .as(rule.id() + " of " + panel.build().devices())
+            .noneMatch(Verdict.Finding.class::isInstance);
+    }
+    assertThat(new SupplyAtLimit().check(direct("supply-24v-10a-parallel", 8).study()))
+        .anyMatch(Verdict.Finding.class::isInstance);
   }
 }

@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.stream.Stream;
 import nelvar.core.Panel;
+import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.file.CatalogueFile;
@@ -16,6 +17,8 @@ import nelvar.core.model.Deviation;
 import nelvar.core.model.Id;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.sample.GeneratedPanel;
+import nelvar.core.trail.Working;
+import nelvar.core.units.Current;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -219,5 +222,64 @@ class ReviewTest {
             review(Demo.planted()).entries().stream()
                 .map(entry -> entry.rule().id() + entry.verdict().subject())
                 .toList());
+  }
+
+  /// A rule of shock that cannot compute one subject.
+  private record Shock(String failing) implements Rule {
+    @Override
+    public String id() {
+      return "earthing.test";
+    }
+
+    @Override
+    public String asks() {
+      return "Nobody is hurt.";
+    }
+
+    @Override
+    public Stream<Verdict> check(Study study) {
+      return study.project().devices().stream()
+          .flatMap(
+              Contained.one(
+                  this,
+                  device -> device.id(),
+                  device -> {
+                    var amperes = device.id().text().equals(failing) ? Double.NaN : 1;
+                    var w = Working.of("test");
+                    w.given("I", new Current(amperes), "test");
+                    return new Verdict.Pass(device.id(), w.explain(device).trail());
+                  }));
+    }
+  }
+
+  /// One subject that cannot be judged hides no other; where people can be hurt it is an error, so
+  /// that the command line ends with 1.
+  @Test
+  void oneBrokenSubjectHidesNoOther() {
+    var project = Demo.settled();
+    var failing = project.devices().get(3).id();
+    var review =
+        Review.of(
+                project, CatalogueFile.standard(), List.of(new Shock(failing.text())), () -> false)
+            .orElseThrow();
+    assertThat(review.passed()).isEqualTo(project.devices().size() - 1);
+    assertThat(review.notChecked())
+        .singleElement()
+        .satisfies(entry -> assertThat(entry.verdict().subject()).isEqualTo(failing));
+    assertThat(review.count(Severity.ERROR)).isEqualTo(1);
+    assertThat(review.open().getFirst().finding().orElseThrow().text())
+        .contains("take it for unsafe")
+        .doesNotContain("Exception");
+  }
+
+  /// Passes may be counted instead of kept; nothing else differs.
+  @Test
+  void passesAreKeptOrCounted() {
+    var kept = Review.of(Demo.planted(), CatalogueFile.standard());
+    var counted = Review.findingsOnly(Demo.planted(), CatalogueFile.standard());
+    assertThat(counted.total()).isEqualTo(kept.total());
+    assertThat(counted.passed()).isEqualTo(kept.passed());
+    assertThat(counted.open()).hasSameSizeAs(kept.open());
+    assertThat(counted.entries()).hasSizeLessThan(kept.entries().size() / 10);
   }
 }

@@ -10,7 +10,7 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
 import nelvar.core.trail.Working;
 
-/// No supply stands at its current limit, trips or starves in a state of the machine.
+/// No supply stands alone at its current limit, trips or starves in a state of the machine.
 ///
 /// Demand: common practice.
 public final class SupplyAtLimit implements Rule {
@@ -34,6 +34,16 @@ public final class SupplyAtLimit implements Rule {
         .flatMap(Contained.one(this, device -> device.id(), device -> judge(device, study)));
   }
 
+  /// Whether another supply of the same bus holds its voltage: then this one gives all it can,
+  /// which the rules on banks judge, and nothing falls.
+  private static boolean held(Device device, MachineStates.State state, Study study) {
+    return study.network().sources(device).stream()
+        .flatMap(source -> study.network().together(source).stream())
+        .filter(member -> !member.device().id().equals(device.id()))
+        .flatMap(member -> state.outputs(member.device().id()).stream())
+        .anyMatch(other -> other.on() && !other.limited() && !other.starved() && !other.backFed());
+  }
+
   private static Verdict judge(Device device, Study study) {
     var w = Working.of("What " + device.designation() + " gives");
     var judged = false;
@@ -43,6 +53,7 @@ public final class SupplyAtLimit implements Rule {
       for (var output : state.outputs(device.id())) {
         w.result("I " + state.name(), "network solved", output.output().name(), output.current());
         if (!output.limited() && !output.tripped() && !output.starved()) continue;
+        if (output.limited() && held(device, state, study)) continue;
         return new Verdict.Finding(
             device.id(),
             Severity.ERROR,
