@@ -7,9 +7,12 @@ import java.nio.charset.StandardCharsets;
 import java.util.HashSet;
 import java.util.List;
 import javax.xml.parsers.DocumentBuilderFactory;
+import nelvar.core.file.CatalogueFile;
 import nelvar.core.model.Deviation;
 import nelvar.core.model.Id;
+import nelvar.core.model.OperatingState;
 import nelvar.core.model.edit.Edits;
+import nelvar.core.review.Review;
 import nelvar.documents.content.Lists;
 import nelvar.documents.content.Pack;
 import nelvar.documents.drawing.Drawing;
@@ -57,6 +60,17 @@ class PackTest {
         .contains("8.4 A of 10 A")
         .contains("IEC 60204-1:2016, Table 6 (unchecked)")
         .contains("Total, EUR");
+  }
+
+  /// Named states stand on the cover, as what was judged depends on them.
+  @Test
+  void theCoverNamesTheStatesJudged() throws Exception {
+    var project =
+        Machines.planted(false)
+            .project()
+            .withStates(List.of(new OperatingState(new Id("idle"), "idle", List.of())));
+    assertThat(text(PackFiles.pdf(Review.of(project, CatalogueFile.standard()))))
+        .contains("judged in these states of the machine: idle, everything on.");
   }
 
   @Test

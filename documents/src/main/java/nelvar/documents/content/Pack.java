@@ -8,6 +8,7 @@ import nelvar.core.analysis.protection.Guards;
 import nelvar.core.analysis.protection.ProtectionChain;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.VoltageDrop;
+import nelvar.core.analysis.states.MachineStates;
 import nelvar.core.analysis.supply.SupplyLoad;
 import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Severity;
@@ -159,19 +160,25 @@ public final class Pack {
                     .collect(Collectors.joining("; "))
                 + "."));
     blocks.add(new Block.Heading("State", 2));
-    var passed =
-        review.entries().stream().filter(entry -> entry.verdict() instanceof Verdict.Pass).count();
     blocks.add(
         new Block.Paragraph(
             "%d verdicts: %d passed, %d errors, %d warnings and %d pieces of advice open, %d accepted with a reason, %d not checked."
                 .formatted(
-                    review.entries().size(),
-                    passed,
+                    review.total(),
+                    review.passed(),
                     review.count(Severity.ERROR),
                     review.count(Severity.WARNING),
                     review.count(Severity.ADVICE),
                     review.accepted().size(),
                     review.notChecked().size())));
+    if (!project.states().isEmpty())
+      blocks.add(
+          new Block.Paragraph(
+              "Shorts, limits, opening devices and loads without volts were judged in these states of the machine: %s."
+                  .formatted(
+                      MachineStates.of(review.study()).stream()
+                          .map(MachineStates.State::name)
+                          .collect(Collectors.joining(", ")))));
     blocks.add(new Block.Heading("What was checked", 2));
     blocks.add(
         new Block.Paragraph(
