@@ -17,6 +17,7 @@ import nelvar.core.file.UnreadableFile;
 import nelvar.core.units.Texts;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
+import org.apache.commons.csv.DuplicateHeaderMode;
 import tools.jackson.core.JacksonException;
 
 /// A user's own parts from CSV: one row a part, the first column `kind`, then `id`, `name` and the
@@ -43,6 +44,7 @@ public final class PartsCsv {
             .setDelimiter(separator)
             .setHeader()
             .setSkipHeaderRecord(true)
+            .setDuplicateHeaderMode(DuplicateHeaderMode.DISALLOW)
             .setIgnoreEmptyLines(true)
             .setTrim(true)
             .get();

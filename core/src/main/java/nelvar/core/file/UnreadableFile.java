@@ -1,6 +1,7 @@
 package nelvar.core.file;
 
 import java.util.Optional;
+import nelvar.core.units.Texts;
 
 /// Why a file cannot be opened: what, where, and what to do. The file itself is never touched.
 public final class UnreadableFile extends Exception {
@@ -20,9 +21,10 @@ public final class UnreadableFile extends Exception {
   }
 
   public UnreadableFile(String file, Optional<Place> place, String problem, String remedy) {
-    super(file + place.map(p -> ", " + p).orElse("") + ": " + problem + ". " + remedy);
+    // What somebody wrote is quoted on one line, without what could move a cursor.
+    super(Texts.plain(file + place.map(p -> ", " + p).orElse("") + ": " + problem + ". " + remedy));
     this.place = place;
-    this.problem = problem;
+    this.problem = Texts.plain(problem);
     this.remedy = remedy;
   }
 

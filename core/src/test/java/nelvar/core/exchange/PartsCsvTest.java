@@ -69,4 +69,22 @@ class PartsCsvTest {
         .hasMessageContaining(message == null ? "p.csv" : message)
         .hasMessageContaining("nothing was added");
   }
+
+  /// What is quoted from the file stands on one line and moves no cursor; odd headings are named by
+  /// their column.
+  @Test
+  void messagesQuoteWhatIsWrittenOnOneLine() {
+    assertThatThrownBy(() -> PartsCsv.read("p.csv", "kind,id,name,power\nheater,a,b,\"6\n5 W\"\n"))
+        .isInstanceOf(UnreadableFile.class)
+        .hasMessageContaining("column 4, power: '6 5 W'")
+        .hasMessageNotContaining("\n");
+    assertThatThrownBy(() -> PartsCsv.read("p.csv", "kind,id,name,coil,coil.voltage\na,b,c,d,e\n"))
+        .hasMessageContaining("line 1: column 4: 'coil' cannot stand beside 'coil.voltage'");
+    assertThatThrownBy(() -> PartsCsv.read("p.csv", "kind,id,name,coil..voltage\na,b,c,d\n"))
+        .hasMessageContaining("line 1: column 4: 'coil..voltage' is no heading");
+    assertThatThrownBy(() -> PartsCsv.read("p.csv", "kind,id,name,,x\na,b,c,d,e\n"))
+        .hasMessageContaining("column 4 has no heading");
+    assertThatThrownBy(() -> PartsCsv.read("p.csv", "kind,id,name,x,x\na,b,c,d,e\n"))
+        .hasMessageContaining("columns 4 and 5 have the same heading 'x'");
+  }
 }

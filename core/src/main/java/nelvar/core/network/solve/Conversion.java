@@ -8,6 +8,9 @@ final class Conversion {
 
   private static final double SETTLED = 1e-9;
 
+  /// Volts that move no current worth counting through any source.
+  private static final double NEXT_TO_NOTHING = 1e-9;
+
   /// An output whose input collapses as often as it comes back counts as off.
   private static final int MANY = 3;
 
@@ -61,10 +64,23 @@ final class Conversion {
     if (now.on[converter.group()] == alive) return false;
     now.on[converter.group()] = alive;
     if (!alive) now.deaths[converter.group()]++;
-    // On, it is its own impedance at the other frequency too; off, it is open there as well.
-    mark(true);
-    mark(false);
+    var own = grid.groups().get(converter.group()).alternating();
+    mark(own);
+    // On, it is its own impedance at the other frequency too; off, it is open there as well. That
+    // changes something only where volts of that frequency stand across it.
+    if (stands(converter.group(), !own)) mark(!own);
     return true;
+  }
+
+  private boolean stands(int group, boolean ofAlternating) {
+    var frequency = ofAlternating ? alternating : direct;
+    for (var emf : grid.emfs())
+      if (emf.group() == group
+          && Math.hypot(
+                  frequency.re[emf.plus()] - frequency.re[emf.minus()],
+                  frequency.im[emf.plus()] - frequency.im[emf.minus()])
+              > NEXT_TO_NOTHING) return true;
+    return false;
   }
 
   private double volts(Grid.Load load) {
