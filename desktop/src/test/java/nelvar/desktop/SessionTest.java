@@ -175,6 +175,20 @@ class SessionTest {
     assertThat(Files.list(folder)).as("only the file").hasSize(1);
   }
 
+  /// Undone to what is on disk and done again before anything was written: the edit is kept.
+  @Test
+  void whatIsDoneAgainIsKeptWhateverWaits() throws Exception {
+    var session = session(Optional.of(ProjectFile.at(machine())));
+    assertThat(saved(session)).isTrue();
+    session.edit(rename(project, "-A"));
+    session.undo();
+    session.redo();
+    runAll(writing);
+    session.close(_ -> {});
+    runAll(writing);
+    assertThat(left()).containsExactly(session.project());
+  }
+
   /// A disk so slow that edits are made while a save is under way: the save is of the state it was
   /// asked for, the newer edit is neither marked as saved nor taken from the journal.
   @Test

@@ -67,7 +67,9 @@ public final class Session {
   private long kept;
 
   /// A state with its number: later states have higher ones.
-  private record Numbered(long number, Project project) {}
+  ///
+  /// @param unsaved whether it differs from what is on disk; if not, nothing of it need be kept
+  private record Numbered(long number, Project project, boolean unsaved) {}
 
   /// @param reviewed the project with its first review
   /// @param file where it is saved; empty for one that never was
@@ -211,9 +213,8 @@ public final class Session {
     wanted.set(snapshot);
     stale.set(true);
     reviewing.execute(() -> review(snapshot, 1));
-    toKeep.set(Optional.of(new Numbered(++number, snapshot)));
-    var unsaved = history.get().unsaved();
-    writing.execute(() -> keep(unsaved));
+    toKeep.set(Optional.of(new Numbered(++number, snapshot, history.get().unsaved())));
+    writing.execute(this::keep);
   }
 
   private static boolean known(Project project, Id id) {
@@ -257,12 +258,12 @@ public final class Session {
     return trouble.getReadOnlyProperty();
   }
 
-  private void keep(boolean unsaved) {
+  private void keep() {
     var next = toKeep.getAndSet(Optional.empty());
     if (next.isEmpty()) return;
     try {
       // Back at what is on disk, nothing is at stake.
-      if (unsaved) journal.keep(next.get().project());
+      if (next.get().unsaved()) journal.keep(next.get().project());
       else journal.forget();
       kept = next.get().number();
     } catch (IOException e) {
@@ -326,14 +327,14 @@ public final class Session {
     onDisk = snapshot;
     conflict.set(Optional.empty());
     history.set(history.get().savedAs(snapshot));
-    if (history.get().unsaved()) toKeep.set(Optional.of(new Numbered(number, project())));
+    if (history.get().unsaved()) toKeep.set(Optional.of(new Numbered(number, project(), true)));
     if (moved) {
       // From now on unsaved edits lie beside the new place.
       var before = journal;
       var next = Journal.of(target.path());
       writing.execute(() -> {
         journal = next;
-        keep(true);
+        keep();
         closed(before, true);
       });
     }
@@ -417,8 +418,8 @@ public final class Session {
     edit(new Edit(label, _ -> next));
     if (project().equals(theirs)) {
       history.set(history.get().savedAs(project()));
-      toKeep.set(Optional.of(new Numbered(number, project())));
-      writing.execute(() -> keep(false));
+      toKeep.set(Optional.of(new Numbered(number, project(), false)));
+      writing.execute(this::keep);
     }
   }
 
@@ -434,6 +435,7 @@ public final class Session {
   /// @param then told what the disk refused; empty when all is safe
   public void close(Consumer<Optional<String>> then) {
     var unsaved = history.get().unsaved();
+    var current = project();
     writing.execute(() -> {
       var refused = Optional.<String>empty();
       try {
@@ -446,8 +448,7 @@ public final class Session {
         journal.close();
       } catch (IOException e) {
         refused = Optional.of(DiskTrouble.words(e));
-        toKeep.compareAndSet(
-            Optional.empty(), Optional.of(new Numbered(kept + 1, history.get().current())));
+        toKeep.compareAndSet(Optional.empty(), Optional.of(new Numbered(kept + 1, current, true)));
       } catch (Throwable broken) {
         refused = Optional.of(Trouble.of(broken));
       }
@@ -475,8 +476,8 @@ public final class Session {
 
   /// Puts the state in the journal although nothing was edited: it came from a journal.
   public void keepNow() {
-    toKeep.set(Optional.of(new Numbered(++number, project())));
-    writing.execute(() -> keep(true));
+    toKeep.set(Optional.of(new Numbered(++number, project(), true)));
+    writing.execute(this::keep);
   }
 
   /// Runs when everything asked of the writing thread so far is done and safe.
