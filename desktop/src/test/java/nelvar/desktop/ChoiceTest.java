@@ -87,4 +87,18 @@ class ChoiceTest {
     driver.click(driver.find("#power-curves"));
     assertThat(driver.has("#river")).isTrue();
   }
+
+  @Test
+  void choosingWithNothingFedSaysSo() {
+    driver.run(() ->
+        driver.window.commands().stream()
+            .filter(command -> command.name().equals("Begin a new project"))
+            .findFirst()
+            .orElseThrow()
+            .run()
+            .run());
+    driver.press(KeyCode.CONTROL, KeyCode.J);
+    assertThat(driver.words("#message")).startsWith("Nothing is fed yet");
+    assertThat(driver.has("#choice")).isFalse();
+  }
 }
