@@ -5,12 +5,16 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
+import nelvar.core.trail.Trail;
 import nelvar.core.trail.Working;
 
 /// No supply stands alone at its current limit, trips or starves in a state of the machine.
+///
+/// A drive or transformer for which no working point is found is warned of.
 ///
 /// Demand: common practice.
 public final class SupplyAtLimit implements Rule {
@@ -27,11 +31,22 @@ public final class SupplyAtLimit implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     return study.project().devices().stream()
-        .filter(device ->
-            study.network().sources(device).stream()
-                .anyMatch(
-                    source -> study.part(device).orElseThrow().limit(source.output()).isPresent()))
+        .filter(device -> !study.network().sources(device).isEmpty())
+        .filter(device -> !(study.part(device).orElse(null) instanceof MainsInlet))
         .flatMap(Contained.one(this, device -> device.id(), device -> judge(device, study)));
+  }
+
+  /// A drive or transformer for which no state was found with its load on: it may starve, or the
+  /// solution is not to be trusted there. Said, so that what hangs on it passes nowhere in silence.
+  private static Verdict noWorkingPoint(Device device, MachineStates.State state, Trail trail) {
+    return new Verdict.Finding(
+        device.id(),
+        Severity.WARNING,
+        "No working point is found for it",
+        "Computed %s, the input of %s falls away as often as it takes up its load, so that it and what hangs on it count as off: they are not judged there. Either what feeds it is too weak, or the computation does not reach its working point; measure before you rely on it."
+            .formatted(state.words(), device.designation()),
+        trail,
+        List.of());
   }
 
   /// Whether another supply of the same bus holds its voltage: then this one gives all it can,
@@ -54,6 +69,8 @@ public final class SupplyAtLimit implements Rule {
         w.result("I " + state.name(), "network solved", output.output().name(), output.current());
         if (!output.limited() && !output.tripped() && !output.starved()) continue;
         if (output.limited() && held(device, state, study)) continue;
+        if (output.starved() && output.limit().isEmpty())
+          return noWorkingPoint(device, state, w.explain(output.current()).trail());
         return new Verdict.Finding(
             device.id(),
             Severity.ERROR,
