@@ -47,6 +47,7 @@ public final class Circuitry {
   private final int[] firstTerminal;
   private final Map<ActuatorRef, Integer> actuatorIndex = new LinkedHashMap<>();
   private final Map<PoleRef, Integer> branchOfPole = new HashMap<>();
+  private final Map<Id, List<Served>> servedOf = new HashMap<>();
 
   Circuitry(
       Topology topology,
@@ -75,6 +76,7 @@ public final class Circuitry {
       firstTerminal[node[terminal]] = terminal;
     for (var s : switched) branchOfPole.putIfAbsent(s.pole(), s.branch());
     for (var p : poles) branchOfPole.putIfAbsent(p.pole(), p.branch());
+    for (var s : served) servedOf.computeIfAbsent(s.device().id(), _ -> new ArrayList<>()).add(s);
     for (var i = 0; i < actuators.size(); i++) actuatorIndex.put(actuators.get(i).ref(), i);
   }
 
@@ -157,7 +159,7 @@ public final class Circuitry {
   /// named are off, hands that are not named stand as while it runs.
   public WhatIf in(OperatingState state) {
     var trial = WhatIf.AS_DESIGNED;
-    for (var program : programs()) trial = trial.holding(program, false);
+    trial = trial.holding(programs(), false);
     for (var held : state.held())
       trial = trial.holding(new ActuatorRef(held.device(), held.actuator()), held.on());
     return trial;
@@ -166,13 +168,10 @@ public final class Circuitry {
   /// What hands and programs do in a trial, as a state holds it; empty where more is tried than
   /// hands and programs can do: coils held, wires cut, contacts welded, terminals bridged.
   public Optional<List<OperatingState.Held>> held(WhatIf trial) {
-    if (!trial.welded().isEmpty()
-        || !trial.opened().isEmpty()
-        || !trial.cut().isEmpty()
-        || !trial.shorts().isEmpty()) return Optional.empty();
+    if (!trial.onlyHolds()) return Optional.empty();
     var all = new ArrayList<OperatingState.Held>();
     for (var set : actuators) {
-      var on = trial.held().get(set.ref());
+      var on = trial.held(set.ref()).orElse(null);
       switch (set.actuator()) {
         // A program is on while the machine runs, and off in a state that does not name it.
         case Actuator.Program _ -> {
@@ -193,9 +192,19 @@ public final class Circuitry {
     return new OperatingState.Held(ref.device(), ref.name(), on);
   }
 
+  /// The protective poles of a device.
+  public List<PoleRef> guardedPoles(Id device) {
+    return poles.stream().map(Pole::pole).filter(pole -> pole.a().device().equals(device)).toList();
+  }
+
   /// Whether a device has a protective pole that can be pulled.
   public boolean guards(Id device) {
     return poles.stream().anyMatch(pole -> pole.device().id().equals(device));
+  }
+
+  /// The intakes of a device.
+  public List<Served> served(Id device) {
+    return servedOf.getOrDefault(device, List.of());
   }
 
   /// What moves the contacts of a device.

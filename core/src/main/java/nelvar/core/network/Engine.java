@@ -72,8 +72,10 @@ public final class Engine {
   }
 
   private Built use(WhatIf trial, Conditions conditions) {
-    if (trial.shorts().isEmpty()) return built(conditions.wires());
-    var circuitry = NetworkBuilder.build(topology, conditions.wires(), trial.shorts());
+    var rebuilt = trial.rebuilt();
+    if (rebuilt.isEmpty() && trial.bridges().isEmpty()) return built(conditions.wires());
+    var other = rebuilt.isEmpty() ? topology : topology.of(Rebuilt.of(topology.project(), rebuilt));
+    var circuitry = NetworkBuilder.build(other, conditions.wires(), trial.bridges());
     return new Built(circuitry, new Solver(circuitry.grid()));
   }
 }

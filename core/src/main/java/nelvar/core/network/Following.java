@@ -40,9 +40,8 @@ final class Following {
     var circuitry = live.circuitry();
     var all = new java.util.LinkedHashSet<ActuatorRef>();
     for (var set : circuitry.actuators) {
-      if (live.trial().held().containsKey(set.ref())) continue;
       var on = live.on(set.ref());
-      if (Wish.of(set, on, circuitry, live.solution()) != on) all.add(set.ref());
+      if (Wish.of(set, on, live.trial(), circuitry, live.solution()) != on) all.add(set.ref());
     }
     return all;
   }
@@ -151,8 +150,9 @@ final class Following {
     var on = new boolean[circuitry.actuators.size()];
     for (var i = 0; i < on.length; i++) {
       var set = circuitry.actuators.get(i);
-      var held = trial.held().get(set.ref());
-      on[i] = held != null ? held : from.on(set);
+      on[i] = trial.held(set.ref()).orElse(from.on(set));
+      if (trial.dead(set.device().id())) on[i] = false;
+      on[i] = trial.frozen(set.ref()).orElse(on[i]);
     }
     return on;
   }
@@ -161,28 +161,54 @@ final class Following {
     var inputs = new Inputs(circuitry.grid);
     inputs.mains(conditions.mains());
     for (var s : circuitry.switched)
-      inputs.close(
-          s.branch(), on[s.actuator()] != s.closedAtRest() || trial.welded().contains(s.pole()));
+      inputs.close(s.branch(), on[s.actuator()] != s.closedAtRest() || trial.welded(s.pole()));
     for (var pole : circuitry.poles)
-      if (trial.opened().contains(pole.device().id())) inputs.close(pole.branch(), false);
-    for (var conductor : trial.cut())
-      circuitry.branch(conductor).ifPresent(branch -> inputs.close(branch, false));
+      if (trial.opened(pole.pole())) inputs.close(pole.branch(), false);
     for (var given : circuitry.given)
       if (!given.needs().isEmpty())
         inputs.allow(given.group(), given.needs().stream().allMatch(needed -> on[needed]));
     for (var served : circuitry.served)
-      for (var load : served.loads())
-        inputs.share(load, trial.loads().share(served.device().work()));
+      share(served, trial.loads().share(served.device().work()), inputs);
+    for (var disturbance : trial.disturbances()) disturb(disturbance, inputs);
     return inputs;
+  }
+
+  private static void share(Circuitry.Served served, double share, Inputs inputs) {
+    for (var load : served.loads()) inputs.share(load, share);
+  }
+
+  /// What a disturbance does besides moving contacts.
+  private void disturb(Disturbance disturbance, Inputs inputs) {
+    switch (disturbance) {
+      case Disturbance.Cut(var conductor) ->
+          circuitry.branch(conductor).ifPresent(branch -> inputs.close(branch, false));
+      case Disturbance.Loose(var conductor, var more) ->
+          circuitry.branch(conductor).ifPresent(branch -> inputs.loosen(branch, more.ohms()));
+      case Disturbance.LoadAt(var device, var share) -> {
+        for (var served : circuitry.served)
+          if (served.device().id().equals(device)) share(served, share.fraction(), inputs);
+      }
+      case Disturbance.Dead(var device) -> {
+        for (var served : circuitry.served)
+          if (served.device().id().equals(device)) share(served, 0, inputs);
+        for (var given : circuitry.given)
+          if (given.device().id().equals(device)) inputs.allow(given.group(), false);
+      }
+      case Disturbance.Hold _,
+          Disturbance.Frozen _,
+          Disturbance.Weld _,
+          Disturbance.Open _,
+          Disturbance.Bridge _,
+          Disturbance.Swap _,
+          Disturbance.WrongPart _,
+          Disturbance.WrongSetting _ -> {}
+    }
   }
 
   private boolean[] wants(boolean[] on, Solution solution) {
     var wanted = on.clone();
-    for (var i = 0; i < wanted.length; i++) {
-      var set = circuitry.actuators.get(i);
-      if (!trial.held().containsKey(set.ref()))
-        wanted[i] = Wish.of(set, on[i], circuitry, solution);
-    }
+    for (var i = 0; i < wanted.length; i++)
+      wanted[i] = Wish.of(circuitry.actuators.get(i), on[i], trial, circuitry, solution);
     return wanted;
   }
 }

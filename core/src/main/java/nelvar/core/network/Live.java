@@ -64,7 +64,15 @@ public final class Live {
 
   /// One protective pole with what flows in it.
   public record Loaded(
-      Device device, Guard guard, PoleRef pole, Current current, boolean alternating) {}
+      Device device, Guard guard, PoleRef pole, Current current, boolean alternating) {
+    /// Whether it opens by itself, without the other poles of its device.
+    public boolean alone() {
+      return switch (guard) {
+        case Guard.Fuse _, Guard.Electronic _ -> true;
+        case Guard.Breaker _, Guard.MotorSwitch _ -> false;
+      };
+    }
+  }
 
   private final Circuitry circuitry;
   private final Solution solution;
@@ -363,33 +371,7 @@ public final class Live {
 
   /// What is tried in this state, in words.
   public java.util.List<String> tried() {
-    var all = new ArrayList<String>();
-    for (var ref : circuitry.actuatorRefs()) {
-      var held = trial.held().get(ref);
-      if (held != null)
-        all.add(name(ref) + (ref.name().equals("pressed") && held ? "" : held ? " on" : " off"));
-    }
-    for (var device : circuitry.topology().project().devices())
-      if (trial.opened().contains(device.id())) all.add(device.designation() + " pulled");
-    for (var s : circuitry.switched)
-      if (trial.welded().contains(s.pole()))
-        all.add(
-            label(s.pole().a().device())
-                + " "
-                + s.pole().a().terminal()
-                + "–"
-                + s.pole().b().terminal()
-                + " welded");
-    for (var conductor : circuitry.topology().project().conductors())
-      if (trial.cut().contains(conductor.id())) all.add(conductor.label() + " cut");
-    for (var s : trial.shorts()) all.add(at(s.a()) + " to " + at(s.b()) + " bridged");
-    switch (trial.loads()) {
-      case TOGETHER -> {}
-      case MEAN -> all.add("loads at duty");
-      case ALL_ON -> all.add("every load on");
-      case IDLE -> all.add("loads at rest");
-    }
-    return all;
+    return new DisturbanceText(circuitry.topology().project()).of(trial);
   }
 
   /// `-T1:+`.
@@ -419,7 +401,7 @@ public final class Live {
 
   private boolean passes(Edge edge) {
     return switch (edge) {
-      case Edge.Wire(var conductor) -> !trial.cut().contains(conductor.id());
+      case Edge.Wire(var conductor) -> !trial.cut(conductor.id());
       case Edge.Through(var device, var link) ->
           switch (link.kind()) {
             case JOINED -> true;

@@ -74,7 +74,7 @@ final class NetworkBuilder {
   /// @param wireTemperature of all conductors
   /// @param shorts terminals bridged on top of what the project says
   static Circuitry build(
-      Topology topology, Temperature wireTemperature, List<WhatIf.Bridged> shorts) {
+      Topology topology, Temperature wireTemperature, List<Disturbance.Bridge> shorts) {
     var builder = new NetworkBuilder(topology, wireTemperature);
     for (var device : builder.project.devices())
       topology.part(device.id()).ifPresent(part -> builder.actuators(device, part));

@@ -32,13 +32,14 @@ public record Positions(Map<ActuatorRef, Boolean> on) {
     };
   }
 
-  /// All coils out, all programs off: a machine before its first start.
-  static Positions resting(Circuitry circuitry) {
+  /// From cold: all coils out, hands off, programs as they are commanded.
+  public static Positions cold(Circuitry circuitry) {
     var all = new HashMap<ActuatorRef, Boolean>();
     for (var set : circuitry.actuators) {
       switch (set.actuator()) {
         case Actuator.Hand(_, var onAtRest) -> all.put(set.ref(), onAtRest);
-        case Actuator.Program _, Actuator.Magnet _, Actuator.Watch _ -> all.put(set.ref(), false);
+        case Actuator.Program _ -> {}
+        case Actuator.Magnet _, Actuator.Watch _ -> all.put(set.ref(), false);
       }
     }
     return new Positions(all);

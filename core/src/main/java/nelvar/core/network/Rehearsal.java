@@ -198,10 +198,7 @@ public final class Rehearsal {
       what.add(moments.getLast().live().name(ref) + (on ? " on" : " off"));
     }
     for (var pole : due(trips)) {
-      trial =
-          trial.opened().contains(pole.a().device())
-              ? trial
-              : trial.togglingGuard(pole.a().device());
+      if (!trial.opened(pole)) trial = opening(pole);
       what.add(moments.getLast().live().label(pole.a().device()) + " opens");
     }
     what.addAll(due(charges));
@@ -213,6 +210,15 @@ public final class Rehearsal {
           what.add(given.device().designation() + (up ? " is up again" : " goes down"));
     }
     return String.join(", ", what.stream().distinct().toList());
+  }
+
+  /// A breaker opens all its poles together, a fuse-link or an electronic channel only its own.
+  private WhatIf opening(PoleRef pole) {
+    return moments.getLast().live().poles().stream()
+            .filter(loaded -> loaded.pole().equals(pole))
+            .anyMatch(Live.Loaded::alone)
+        ? trial.togglingPole(pole)
+        : trial.togglingGuard(pole.a().device());
   }
 
   private <K> List<K> due(Map<K, Double> times) {

@@ -34,12 +34,15 @@ public final class Topology {
   private int[] first = {};
   private int[] incident = {};
 
-  private Topology(Project project) {
+  private final Catalogue catalogue;
+
+  private Topology(Project project, Catalogue catalogue) {
+    this.catalogue = catalogue;
     this.project = project;
   }
 
   public static Topology of(Project project, Catalogue catalogue) {
-    var topology = new Topology(project);
+    var topology = new Topology(project, catalogue);
     for (var device : project.devices())
       catalogue.find(device.part()).ifPresent(part -> topology.add(device, part));
     for (var conductor : project.conductors()) topology.add(conductor);
@@ -101,6 +104,11 @@ public final class Topology {
       incident[next[from[edge]]++] = edge;
       incident[next[to[edge]]++] = edge;
     }
+  }
+
+  /// The same of another project, with the same catalogue.
+  Topology of(Project other) {
+    return of(other, catalogue);
   }
 
   public Project project() {

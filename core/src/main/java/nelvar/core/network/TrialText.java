@@ -10,12 +10,16 @@ import nelvar.core.model.Id;
 import nelvar.core.model.Project;
 import nelvar.core.model.TerminalRef;
 
-/// Reads what to try as people write it: `S1=pressed`, `K1=off`, `A1.Q3=on`, `F3=open`. A device
-/// goes by its id or its designation.
+/// Reads what to try as people write it: `S1=pressed`, `K1=off`, `A1.Q3=on`, `F3=open`, `F3.1=open`
+/// (the pole that begins at terminal 1), `A1=dead`, `A1.Q3=frozen-on`. A device goes by its id or
+/// its designation.
 public final class TrialText {
   private static final Set<String> ON = Set.of("on", "pressed", "closed", "in", "set");
   private static final Set<String> OFF =
       Set.of("off", "released", "open", "out", "let-go", "pulled", "tripped");
+
+  private static final String DEAD = "dead";
+  private static final String FROZEN = "frozen-";
 
   private final Project project;
   private final Circuitry circuitry;
@@ -39,9 +43,14 @@ public final class TrialText {
     if (parts.length != 2)
       throw new Unreadable("'" + text + "' sets nothing: write DEVICE=STATE, such as S1=pressed");
     var state = parts[1].strip().toLowerCase(Locale.ROOT);
+    if (state.equals(DEAD)) return trial.with(new Disturbance.Dead(device(parts[0].strip()).id()));
+    var frozen = state.startsWith(FROZEN);
+    if (frozen) state = state.substring(FROZEN.length());
     if (!ON.contains(state) && !OFF.contains(state))
       throw new Unreadable(
-          "'" + parts[1] + "' is not a state: write on, off, pressed, released, open or closed");
+          "'"
+              + parts[1]
+              + "' is not a state: write on, off, pressed, released, open, closed, dead, frozen-on or frozen-off");
     var name = parts[0].strip();
     var device =
         device(
@@ -50,8 +59,14 @@ public final class TrialText {
                 : name);
     var actuators =
         circuitry.actuatorRefs().stream().filter(ref -> ref.device().equals(device.id())).toList();
-    if (actuators.isEmpty()) return guard(trial, device, OFF.contains(state));
-    return trial.holding(actuator(device, name, actuators), ON.contains(state));
+    if (actuators.isEmpty())
+      return find(name).isPresent()
+          ? guard(trial, device, OFF.contains(state))
+          : pole(trial, device, name.substring(name.lastIndexOf('.') + 1), OFF.contains(state));
+    var actuator = actuator(device, name, actuators);
+    return frozen
+        ? trial.with(new Disturbance.Frozen(actuator, ON.contains(state)))
+        : trial.holding(actuator, ON.contains(state));
   }
 
   private ActuatorRef actuator(Device device, String name, List<ActuatorRef> actuators) {
@@ -72,10 +87,32 @@ public final class TrialText {
     return actuators.stream().map(ActuatorRef::toString).collect(Collectors.joining(", "));
   }
 
+  private WhatIf pole(WhatIf trial, Device device, String mark, boolean open) {
+    var poles =
+        circuitry.poles.stream()
+            .map(Circuitry.Pole::pole)
+            .filter(pole -> pole.a().device().equals(device.id()))
+            .toList();
+    var pole =
+        poles.stream()
+            .filter(p -> p.a().terminal().equals(mark) || p.b().terminal().equals(mark))
+            .findFirst()
+            .orElseThrow(() ->
+                new Unreadable(
+                    device.designation()
+                        + " has no pole at '"
+                        + mark
+                        + "'; there is "
+                        + poles.stream()
+                            .map(p -> p.a().terminal() + "–" + p.b().terminal())
+                            .collect(Collectors.joining(", "))));
+    return trial.opened(pole) == open ? trial : trial.togglingPole(pole);
+  }
+
   private WhatIf guard(WhatIf trial, Device device, boolean open) {
     if (circuitry.poles.stream().noneMatch(pole -> pole.device().id().equals(device.id())))
       throw new Unreadable(device.designation() + " has nothing that opens or closes");
-    return trial.opened().contains(device.id()) == open ? trial : trial.togglingGuard(device.id());
+    return trial.opened(device.id()) == open ? trial : trial.togglingGuard(device.id());
   }
 
   private Optional<Device> find(String name) {

@@ -8,7 +8,41 @@ import nelvar.core.network.solve.Solution;
 final class Wish {
   private Wish() {}
 
-  static boolean of(Circuitry.Set set, boolean on, Circuitry circuitry, Solution solution) {
+  /// Below this share of its least voltage electronics are dead; common practice.
+  private static final double DEAD = 0.5;
+
+  /// @param on where it is now
+  static boolean of(
+      Circuitry.Set set, boolean on, WhatIf trial, Circuitry circuitry, Solution solution) {
+    var frozen = trial.frozen(set.ref());
+    if (frozen.isPresent()) return frozen.get();
+    if (trial.dead(set.device().id())) return false;
+    var held = trial.held(set.ref());
+    return switch (set.actuator()) {
+      case Actuator.Hand _ -> held.orElse(on);
+      // A program, or what is sensed, moves its output only while its device is alive.
+      case Actuator.Program _ -> held.orElse(true) && alive(set, circuitry, solution);
+      case Actuator.Magnet _, Actuator.Watch _ ->
+          held.isPresent() ? held.get() : follows(set, on, circuitry, solution);
+    };
+  }
+
+  /// Whether the device has volts to live on; one that takes no power of its own is.
+  private static boolean alive(Circuitry.Set set, Circuitry circuitry, Solution solution) {
+    for (var served : circuitry.served(set.device().id())) {
+      for (var index : served.loads()) {
+        var load = circuitry.grid.loads().get(index);
+        if (!solution.joined(load.a(), load.b())) return false;
+        if (load.alternating()
+            ? solution.alternating(load.a(), load.b()).magnitude() < DEAD * load.least()
+            : solution.direct(load.a(), load.b()) < DEAD * load.least()) return false;
+      }
+    }
+    return true;
+  }
+
+  private static boolean follows(
+      Circuitry.Set set, boolean on, Circuitry circuitry, Solution solution) {
     return switch (set.actuator()) {
       case Actuator.Hand _, Actuator.Program _ -> on;
       case Actuator.Magnet magnet -> {

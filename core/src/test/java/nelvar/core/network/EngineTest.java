@@ -162,7 +162,7 @@ class EngineTest {
             .wire("K:14", "K:A1", 0.75, 1);
     var engine = engine(panel.build());
     assertThat(engine.solve(WhatIf.AS_DESIGNED, COLD).on(actuator("K", "coil"))).isTrue();
-    var rest = Positions.resting(engine.circuitry(COLD.wires()));
+    var rest = Positions.cold(engine.circuitry(COLD.wires()));
     assertThat(engine.solve(WhatIf.AS_DESIGNED, COLD, rest).on(actuator("K", "coil"))).isFalse();
     var started =
         engine.solve(WhatIf.AS_DESIGNED.holding(actuator("S", "pressed"), true), COLD, rest);
@@ -248,7 +248,7 @@ class EngineTest {
       var live = engine.solve(what, COLD);
       if (live.status() == Live.Status.NOT_SETTLED) continue;
       solved++;
-      assertThat(leftOver(live)).as(what.shorts() + ", cut " + what.cut()).isLessThan(0.02);
+      assertThat(leftOver(live)).as(what.toString()).isLessThan(0.02);
     }
     assertThat(solved).as("of 200 trials").isGreaterThan(190);
   }
@@ -297,7 +297,7 @@ class EngineTest {
             .wire("K:A2", "T:-", 0.5, 400);
     var engine = engine(panel.build());
     assertThat(engine.solve(WhatIf.AS_DESIGNED, COLD).on(actuator("K", "coil"))).isTrue();
-    var rest = Positions.resting(engine.circuitry(COLD.wires()));
+    var rest = Positions.cold(engine.circuitry(COLD.wires()));
     var out = engine.solve(WhatIf.AS_DESIGNED, COLD, rest);
     assertThat(out.on(actuator("K", "coil"))).isFalse();
     assertThat(direct(out, "K:A1", "K:A2")).isBetween(2.4, 20.4);

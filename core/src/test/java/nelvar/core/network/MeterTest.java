@@ -251,7 +251,11 @@ class MeterTest {
                     new Duration(1), "short", w -> w.togglingShort(at("E1:L"), at("E1:N")))),
             new Duration(10));
     assertThat(timeline.endless()).isFalse();
-    assertThat(timeline.last().trial().opened()).containsExactly(new Id("F6"));
+    assertThat(timeline.last().tried())
+        .filteredOn(t -> t.endsWith("pulled"))
+        .singleElement()
+        .asString()
+        .contains("F6");
     assertThat(timeline.moments().getLast().at().seconds()).isLessThan(1.2);
     assertThat(timeline.last().live(at("F2:2"))).isTrue();
   }

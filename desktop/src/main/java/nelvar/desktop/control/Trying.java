@@ -18,6 +18,7 @@ import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.ActuatorRef;
+import nelvar.core.network.Disturbance;
 import nelvar.core.network.Live;
 import nelvar.core.network.WhatIf;
 import nelvar.desktop.session.Bench;
@@ -39,7 +40,11 @@ final class Trying {
     var rows = new ArrayList<Node>();
     for (var ref : trying.live.circuitry().actuators(device.id())) rows.add(trying.actuator(ref));
     if (trying.live.circuitry().guards(device.id())) rows.add(trying.guard(device));
+    trying.poles(device).ifPresent(rows::add);
     trying.welds(device).ifPresent(rows::add);
+    if (!device.intakes(part).isEmpty()
+        && (!part.outputs().isEmpty() || !part.actuators().isEmpty()))
+      rows.add(trying.dead(device));
     for (var terminal : part.terminals()) {
       var ref = new TerminalRef(device.id(), terminal.name());
       if (trying.live.circuitry().topology().wired(ref)) rows.add(trying.terminal(ref));
@@ -50,7 +55,7 @@ final class Trying {
   static List<Node> of(Conductor conductor, Session session) {
     var trying = new Trying(session);
     var live = trying.live;
-    var cut = trying.bench.trial().get().cut().contains(conductor.id());
+    var cut = trying.bench.trial().get().cut(conductor.id());
     var flows = row("Carries now", MeterWords.amperes(live.current(conductor.id())));
     var lost =
         row(
@@ -90,12 +95,12 @@ final class Trying {
   }
 
   private HBox actuator(ActuatorRef ref) {
-    var held = bench.trial().get().held().get(ref);
+    var held = bench.trial().get().held(ref);
     var row = row(ref.name(), live.on(ref) ? "on" : "off");
     for (var state : new boolean[] {true, false}) {
       var button = new ToggleButton(state ? "hold on" : "hold off");
       button.setId("hold-" + (state ? "on-" : "off-") + ref.name());
-      button.setSelected(held != null && held == state);
+      button.setSelected(held.isPresent() && held.get() == state);
       button.setMinWidth(Region.USE_PREF_SIZE);
       button.setAccessibleText("Hold " + live.name(ref) + (state ? " on" : " off") + ", to try it");
       button.setOnAction(
@@ -106,12 +111,47 @@ final class Trying {
   }
 
   private HBox guard(Device device) {
-    var opened = bench.trial().get().opened().contains(device.id());
+    var opened = bench.trial().get().opened(device.id());
     var row = row("protective device", opened ? "pulled" : "in");
     var button = new ToggleButton("pull");
     button.setId("pull");
     button.setSelected(opened);
     button.setOnAction(_ -> change(w -> w.togglingGuard(device.id())));
+    row.getChildren().add(button);
+    return row;
+  }
+
+  /// Channels and fuse-links that open alone, to pull one by one.
+  private Optional<Node> poles(Device device) {
+    var alone =
+        live.poles().stream()
+            .filter(pole -> pole.device().id().equals(device.id()) && pole.alone())
+            .map(Live.Loaded::pole)
+            .toList();
+    if (alone.size() < 2) return Optional.empty();
+    var flow = new FlowPane(6, 4);
+    flow.setAlignment(Pos.CENTER_LEFT);
+    flow.getChildren().add(new Label("pull one"));
+    for (var pole : alone) {
+      var button = new ToggleButton(pole.b().terminal());
+      button.setId("pull-" + pole.b().terminal());
+      button.setSelected(bench.trial().get().opened(pole));
+      button.setAccessibleText("Open " + pole + " alone, to try it");
+      button.setOnAction(_ -> change(w -> w.togglingPole(pole)));
+      flow.getChildren().add(button);
+    }
+    flow.getStyleClass().add("fact");
+    return Optional.of(flow);
+  }
+
+  /// A device that does nothing any more.
+  private HBox dead(Device device) {
+    var disturbance = new Disturbance.Dead(device.id());
+    var row = row("device", bench.trial().get().dead(device.id()) ? "dead" : "alive");
+    var button = new ToggleButton("let it die");
+    button.setId("dead");
+    button.setSelected(bench.trial().get().dead(device.id()));
+    button.setOnAction(_ -> change(w -> w.toggling(disturbance)));
     row.getChildren().add(button);
     return row;
   }
@@ -129,7 +169,7 @@ final class Trying {
     flow.getChildren().add(new Label("weld"));
     for (var pole : contacts) {
       var button = new ToggleButton(pole.a().terminal() + "–" + pole.b().terminal());
-      button.setSelected(bench.trial().get().welded().contains(pole));
+      button.setSelected(bench.trial().get().welded(pole));
       button.setAccessibleText("Weld contact " + pole + " closed, to try it");
       button.setOnAction(_ -> change(w -> w.togglingWeld(pole)));
       flow.getChildren().add(button);

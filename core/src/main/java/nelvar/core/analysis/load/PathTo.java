@@ -248,7 +248,7 @@ public record PathTo(String title, List<Hop> out, List<Hop> back) {
     var size =
         conductor.section().map(Object::toString).orElse("no section")
             + study.length(conductor).map(length -> ", " + length).orElse(", no length");
-    var cut = live.trial().cut().contains(conductor.id());
+    var cut = live.trial().cut(conductor.id());
     var current = live.current(conductor.id()).rms();
     var flows =
         cut

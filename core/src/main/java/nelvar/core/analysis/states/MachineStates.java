@@ -97,7 +97,7 @@ public final class MachineStates {
     if (!clashes(all)) return state(all, List.of());
     var programs = all.circuitry().programs();
     var none = WhatIf.AS_DESIGNED;
-    for (var program : programs) none = none.holding(program, false);
+    none = none.holding(programs, false);
     if (programs.isEmpty() || clashes(solved(none, study))) return state(all, List.of());
     var off = new ArrayList<ActuatorRef>();
     var now = none;

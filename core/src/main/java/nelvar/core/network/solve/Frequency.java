@@ -112,7 +112,7 @@ final class Frequency {
   private void passive(Present now) {
     for (var i = 0; i < grid.branches().size(); i++) {
       var branch = grid.branches().get(i);
-      if (now.conducts(i)) stamp(branch.a(), branch.b(), branch.ohms(), branch.reactance());
+      if (now.conducts(i)) stamp(branch.a(), branch.b(), now.ohms(i), branch.reactance());
       else if (now.closed[i]) matrix.branch(branch.a(), branch.b(), LEAK, 0);
     }
     for (var t : grid.transformers()) stamp(t);
@@ -188,7 +188,7 @@ final class Frequency {
     for (var i = 0; i < grid.branches().size(); i++) {
       var branch = grid.branches().get(i);
       if (!alternating && branch.diode() && now.conducts(i))
-        inject(branch.a(), branch.b(), -branch.forward() / branch.ohms(), 0);
+        inject(branch.a(), branch.b(), -branch.forward() / now.ohms(i), 0);
     }
     for (var i = 0; corrected && i < grid.loads().size(); i++) {
       var load = grid.loads().get(i);

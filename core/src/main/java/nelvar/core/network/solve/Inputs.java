@@ -10,6 +10,7 @@ public final class Inputs {
   private final boolean[] allowed;
   private final boolean[] kept;
   private final double[] share;
+  private final double[] loose;
   private double mains = 1;
 
   public Inputs(Grid grid) {
@@ -17,6 +18,7 @@ public final class Inputs {
     allowed = new boolean[grid.groups().size()];
     kept = new boolean[grid.groups().size()];
     share = new double[grid.loads().size()];
+    loose = new double[grid.branches().size()];
     Arrays.fill(closed, true);
     Arrays.fill(allowed, true);
     Arrays.fill(share, 1);
@@ -24,6 +26,15 @@ public final class Inputs {
 
   public void close(int branch, boolean conducts) {
     closed[branch] = conducts;
+  }
+
+  /// @param ohms more than the branch has by itself
+  public void loosen(int branch, double ohms) {
+    loose[branch] += ohms;
+  }
+
+  double[] looseNow() {
+    return loose.clone();
   }
 
   public void allow(int group, boolean gives) {

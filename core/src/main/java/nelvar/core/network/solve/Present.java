@@ -27,6 +27,7 @@ final class Present {
 
   final double[] amount;
   final double[] volts;
+  private final double[] loose;
   final double mains;
   private final Grid grid;
   Islands islands;
@@ -34,6 +35,7 @@ final class Present {
   Present(Grid grid, Inputs inputs) {
     this.grid = grid;
     this.closed = inputs.closedNow();
+    this.loose = inputs.looseNow();
     this.diode = new boolean[grid.branches().size()];
     Arrays.fill(diode, true);
     this.on = inputs.allowedNow();
@@ -51,6 +53,11 @@ final class Present {
 
   boolean conducts(int branch) {
     return closed[branch] && (!grid.branches().get(branch).diode() || diode[branch]);
+  }
+
+  /// Of a branch, with what a bad contact adds.
+  double ohms(int branch) {
+    return grid.branches().get(branch).ohms() + loose[branch];
   }
 
   /// Factor on the voltage of an emf.

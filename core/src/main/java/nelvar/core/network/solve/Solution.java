@@ -116,19 +116,19 @@ public final class Solution {
     if (!now.closed[index]) return 0;
     if (!now.conducts(index)) return (dc[branch.a()] - dc[branch.b()]) * Frequency.LEAK;
     var forward = branch.diode() ? branch.forward() : 0;
-    return (dc[branch.a()] - dc[branch.b()] - forward) / branch.ohms();
+    return (dc[branch.a()] - dc[branch.b()] - forward) / now.ohms(index);
   }
 
   public Phasor branchAlternating(int index) {
     var branch = grid.branches().get(index);
     if (!now.closed[index]) return Phasor.ZERO;
     if (!now.conducts(index)) return alternating(branch.a(), branch.b()).times(Frequency.LEAK);
-    var size = branch.ohms() * branch.ohms() + branch.reactance() * branch.reactance();
+    var ohms = now.ohms(index);
+    var size = ohms * ohms + branch.reactance() * branch.reactance();
     var vr = re[branch.a()] - re[branch.b()];
     var vi = im[branch.a()] - im[branch.b()];
     return new Phasor(
-        (vr * branch.ohms() + vi * branch.reactance()) / size,
-        (vi * branch.ohms() - vr * branch.reactance()) / size);
+        (vr * ohms + vi * branch.reactance()) / size, (vi * ohms - vr * branch.reactance()) / size);
   }
 
   /// Whether a branch is closed, be it a diode that blocks.

@@ -1,0 +1,54 @@
+package nelvar.core.network;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.Project;
+import nelvar.core.model.TerminalRef;
+
+/// The machine that disturbances of parts, settings and wiring make of a project.
+final class Rebuilt {
+  private Rebuilt() {}
+
+  static Project of(Project project, List<Disturbance> disturbances) {
+    var next = project;
+    for (var disturbance : disturbances) {
+      next =
+          switch (disturbance) {
+            case Disturbance.WrongPart(var device, var part) ->
+                change(next, device, d -> d.withPart(part));
+            case Disturbance.WrongSetting(var device, var trip) ->
+                change(next, device, d -> d.withTrip(Optional.of(trip)));
+            case Disturbance.Swap(var a, var b) ->
+                next.withConductors(next.conductors().stream().map(c -> swapped(c, a, b)).toList());
+            case Disturbance.Hold _,
+                Disturbance.Frozen _,
+                Disturbance.Weld _,
+                Disturbance.Open _,
+                Disturbance.Cut _,
+                Disturbance.Loose _,
+                Disturbance.Bridge _,
+                Disturbance.LoadAt _,
+                Disturbance.Dead _ ->
+                next;
+          };
+    }
+    return next;
+  }
+
+  private static Project change(Project project, Id device, UnaryOperator<Device> how) {
+    return project.withDevices(
+        project.devices().stream().map(d -> d.id().equals(device) ? how.apply(d) : d).toList());
+  }
+
+  private static Conductor swapped(Conductor conductor, TerminalRef a, TerminalRef b) {
+    return conductor.withEnds(other(conductor.from(), a, b), other(conductor.to(), a, b));
+  }
+
+  private static TerminalRef other(TerminalRef end, TerminalRef a, TerminalRef b) {
+    return end.equals(a) ? b : end.equals(b) ? a : end;
+  }
+}
