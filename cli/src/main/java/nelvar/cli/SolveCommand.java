@@ -15,7 +15,10 @@ import nelvar.core.network.Live;
 import nelvar.core.network.LoadMode;
 import nelvar.core.network.TrialText;
 import nelvar.core.network.WhatIf;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Kind;
 import nelvar.core.units.Percent;
+import nelvar.core.units.Reading;
 import nelvar.core.units.Significant;
 import picocli.CommandLine;
 
@@ -73,6 +76,13 @@ final class SolveCommand implements Callable<Integer> {
   private double mains = 100;
 
   @CommandLine.Option(
+      names = "--after",
+      paramLabel = "TIME",
+      description =
+          "How long after it was disturbed, such as 5 s: what capacitors still hold. 0 s, just after, where not said; 'rest' for when no charge is left.")
+  private String after = "0 s";
+
+  @CommandLine.Option(
       names = "--json",
       description = "Machine-readable, version 1; see docs/guide/command-line.md.")
   private boolean json;
@@ -85,11 +95,31 @@ final class SolveCommand implements Callable<Integer> {
       throw new CommandLineTool.BadUse("--mains is from 50 to 130 %, not " + mains);
     var study = Study.of(ProjectFile.at(file).open(), CatalogueFile.standard());
     var conditions = new Conditions(study.project().brief().surroundings().inside(), mains / 100);
-    var live = study.engine().solve(trial(study, conditions), conditions);
+    var live = solve(study, conditions);
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
     if (json) out.println(SolveJson.of(study.project(), live));
     else text(study, live, out);
     return live.status() == Live.Status.SOLVED ? CommandLineTool.FINE : CommandLineTool.FOUND;
+  }
+
+  private Live solve(Study study, Conditions conditions) {
+    var trial = trial(study, conditions);
+    if (after.strip().equals("rest")) return study.engine().solve(trial, conditions);
+    var time =
+        switch (Kind.DURATION.read(after)) {
+          case Reading.Value<Duration>(var value) -> value;
+          case Reading.Misread<Duration>(var message) ->
+              throw new CommandLineTool.BadUse("--after: " + message + "; or rest");
+        };
+    return study.engine().after(before(study, conditions), trial, conditions, time);
+  }
+
+  /// What it was running as.
+  private WhatIf before(Study study, Conditions conditions) {
+    return (state.isEmpty()
+            ? WhatIf.AS_DESIGNED
+            : study.engine().circuitry(conditions.wires()).in(named(study.project())))
+        .with(loads);
   }
 
   private OperatingState named(Project project) {
@@ -110,11 +140,7 @@ final class SolveCommand implements Callable<Integer> {
 
   private WhatIf trial(Study study, Conditions conditions) {
     var read = new TrialText(study.project(), study.engine().circuitry(conditions.wires()));
-    var trial =
-        (state.isEmpty()
-                ? WhatIf.AS_DESIGNED
-                : study.engine().circuitry(conditions.wires()).in(named(study.project())))
-            .with(loads);
+    var trial = before(study, conditions);
     for (var text : set) trial = read.set(trial, text);
     for (var text : cut) trial = trial.togglingCut(read.conductor(text));
     for (var text : welds) trial = trial.togglingWeld(read.contact(text));
@@ -152,6 +178,10 @@ final class SolveCommand implements Callable<Integer> {
           served.device().purpose().isEmpty() ? "" : "  " + served.device().purpose());
     for (var ref : live.circuitry().actuatorRefs())
       out.printf("state  %-20s %s%n", live.name(ref), live.on(ref) ? "on" : "off");
+    for (var charge : live.charged())
+      out.printf(
+          "charge %s; %s now%n",
+          charge.words(), charge.after(live.after().orElse(new Duration(0))));
     for (var pole : live.poles())
       live.tripTime(pole)
           .ifPresent(time ->

@@ -8,7 +8,10 @@ import nelvar.core.file.NelvarJson;
 import nelvar.core.model.Project;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Live;
+import nelvar.core.network.StoredCharge;
 import nelvar.core.network.solve.Phasor;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Voltage;
 
 /// A solved state as JSON, version 1. Volts, amperes, watts, seconds; angles in degrees.
 final class SolveJson {
@@ -26,7 +29,18 @@ final class SolveJson {
       List<Source> sources,
       List<Load> loads,
       List<Opening> opens,
+      List<Charge> charged,
       List<String> assumed) {}
+
+  /// Volts before, volts now, and the seconds until it is below 60, 25 and 5 V; absent where
+  /// nothing is stated that discharges it.
+  private record Charge(
+      String device,
+      double from,
+      double now,
+      Optional<Double> below60,
+      Optional<Double> below25,
+      Optional<Double> below5) {}
 
   /// Volts against the protective conductor; absent where nothing joins the two.
   private record Node(boolean live, Optional<Both> toEarth) {}
@@ -85,6 +99,7 @@ final class SolveJson {
                         rounded(live.taken(served.device(), served.intake()).watts())))
                 .toList(),
             live.poles().stream().flatMap(pole -> opening(live, pole).stream()).toList(),
+            live.charged().stream().map(charge -> charge(charge, live)).toList(),
             live.circuitry().assumed().stream().map(id -> id.text()).toList());
     return NelvarJson.mapper()
         .writerWithDefaultPrettyPrinter()
@@ -107,6 +122,20 @@ final class SolveJson {
                         new Node(live.live(ref), live.toEarth(ref).map(SolveJson::both)));
                   }));
     return all;
+  }
+
+  private static Charge charge(StoredCharge charge, Live live) {
+    return new Charge(
+        charge.device().id().text(),
+        rounded(charge.from().volts()),
+        rounded(charge.after(live.after().orElse(new Duration(0))).volts()),
+        until(charge, 60),
+        until(charge, 25),
+        until(charge, 5));
+  }
+
+  private static Optional<Double> until(StoredCharge charge, double volts) {
+    return charge.until(new Voltage(volts)).map(time -> rounded(time.seconds()));
   }
 
   private static Source source(Live.Output output) {

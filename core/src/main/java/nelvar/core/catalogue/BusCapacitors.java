@@ -1,5 +1,6 @@
 package nelvar.core.catalogue;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
@@ -42,6 +43,9 @@ public record BusCapacitors(
 
   @Override
   public List<Element> elements() {
-    return List.of(new Element.Store(capacitance, voltage, bleeder));
+    var all = new ArrayList<Element>();
+    all.add(new Element.Store(Element.Across.BUS, capacitance, voltage, bleeder));
+    bleeder.ifPresent(ohms -> all.add(new Element.Resistor("+", "-", ohms)));
+    return all;
   }
 }

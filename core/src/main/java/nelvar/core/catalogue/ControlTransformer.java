@@ -27,6 +27,10 @@ public record ControlTransformer(
     Percent efficiency,
     Optional<Percent> shortCircuitVoltage)
     implements Part {
+  private static final Percent USUAL = new Percent(8);
+  private static final double RESISTIVE = 0.95;
+  private static final double REACTIVE = 0.3;
+
   @Override
   public List<Terminal> terminals() {
     return List.of(
@@ -63,10 +67,21 @@ public record ControlTransformer(
             new Current(rating.watts() / secondary.volts())));
   }
 
+  public Percent assumedShortCircuitVoltage() {
+    return shortCircuitVoltage.orElse(USUAL);
+  }
+
+  /// How many times its rated voltage the secondary gives without load: the nameplate holds at
+  /// rated load.
+  public double rise() {
+    var uk = assumedShortCircuitVoltage().fraction();
+    return Math.hypot(1 + RESISTIVE * uk, REACTIVE * uk);
+  }
+
   /// Small transformers lose nearly all of it in the resistance of their windings.
   @Override
   public List<Element> elements() {
-    var uk = shortCircuitVoltage.orElse(new Percent(8)).fraction();
+    var uk = assumedShortCircuitVoltage().fraction();
     var ohms = uk * secondary.volts() * secondary.volts() / rating.watts();
     return List.of(
         new Element.Windings(
@@ -75,8 +90,8 @@ public record ControlTransformer(
             "3",
             "4",
             primary,
-            secondary,
-            new Resistance(0.95 * ohms),
-            new Resistance(0.3 * ohms)));
+            secondary.times(rise()),
+            new Resistance(RESISTIVE * ohms),
+            new Resistance(REACTIVE * ohms)));
   }
 }

@@ -31,14 +31,32 @@ public sealed interface Element {
 
   /// Bridge and capacitor between an intake and an output: gives the peak less what is lost in its
   /// diodes and to ripple.
+  ///
+  /// @param forward lost in the two diodes that conduct, at rated current
   record Bridge(String intake, String output, Capacitance capacitance, Voltage forward)
+      implements Element {
+    /// What two diodes lose with next to no current, 0.7 V each (common practice).
+    private static final double IDLE = 1.4;
+
+    public Voltage idle() {
+      return new Voltage(Math.min(IDLE, forward.volts()));
+    }
+  }
+
+  /// Charge that stays when the part is cut off.
+  ///
+  /// @param across the terminals it stands between; empty where it is behind none: its time
+  ///   constant says how long
+  /// @param voltage it is charged to at the most
+  /// @param bleeder empty where nothing is stated that discharges it
+  record Store(
+      Optional<Across> across,
+      Capacitance capacitance,
+      Voltage voltage,
+      Optional<Resistance> bleeder)
       implements Element {}
 
-  /// Charge that stays when the part is cut off, behind no terminal: its time constant says how
-  /// long.
-  ///
-  /// @param voltage it is charged to in normal running
-  /// @param bleeder empty where nothing is stated that discharges it
-  record Store(Capacitance capacitance, Voltage voltage, Optional<Resistance> bleeder)
-      implements Element {}
+  record Across(String plus, String minus) {
+    static final Optional<Across> BUS = Optional.of(new Across("+", "-"));
+  }
 }

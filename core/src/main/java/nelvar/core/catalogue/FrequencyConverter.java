@@ -115,6 +115,17 @@ public record FrequencyConverter(
   public record InputDevice(Current greatest, Optional<FuseClass> fuse) {}
 
   @Override
+  public boolean drives() {
+    return true;
+  }
+
+  /// It cannot give more volts than its mains has.
+  @Override
+  public double gain(Output of) {
+    return 1;
+  }
+
+  @Override
   public List<Output> outputs() {
     return List.of(
         new Output("motor", List.of("U", "V", "W"), Optional.empty(), true, output, rating));
@@ -128,7 +139,8 @@ public record FrequencyConverter(
     if (hasRunInput())
       all.add(new Element.PullUp("COM", "RUN", new Voltage(24), new Resistance(4700)));
     var peak = new Voltage(Math.sqrt(2) * input.greatest().volts());
-    busCapacitance.ifPresent(bus -> all.add(new Element.Store(bus, peak, bleeder)));
+    busCapacitance.ifPresent(
+        bus -> all.add(new Element.Store(Optional.empty(), bus, peak, bleeder)));
     return all;
   }
 

@@ -76,6 +76,21 @@ public sealed interface Part
     return Optional.empty();
   }
 
+  /// Whether its outputs move a motor, watch their current and switch themselves off.
+  default boolean drives() {
+    return false;
+  }
+
+  /// The most volts an output can reach for each volt at its input; 0 where it makes its own.
+  default double gain(Output output) {
+    return 0;
+  }
+
+  /// Share of its least volts below which it is dead; common practice.
+  default double deadBelow() {
+    return 0.5;
+  }
+
   /// Whether it is an electronic direct-current supply.
   default boolean electronicSupply() {
     return outputs().stream().anyMatch(output -> limit(output).isPresent());

@@ -1,5 +1,6 @@
 package nelvar.core.catalogue;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
@@ -31,9 +32,9 @@ public record RectifierBank(
     Optional<Resistance> bleeder,
     Optional<Voltage> capacitorVoltage)
     implements Part {
-  /// True power factor of a bridge with capacitors: current 1.6 to 1.8 times the direct one
-  /// (textbook figure, no published source).
-  private static final double POWER_FACTOR = 0.62;
+  /// For sums of rated loads: makes the current of the winding 1.7 times the direct one (textbook
+  /// figure 1.6 to 1.8, no published source). The engine computes it from winding and capacitor.
+  private static final double POWER_FACTOR = 0.83;
 
   @Override
   public List<Terminal> terminals() {
@@ -58,15 +59,25 @@ public record RectifierBank(
 
   @Override
   public List<Output> outputs() {
-    var peak = new Voltage(Math.sqrt(2) * input.greatest().volts() - forward.volts());
-    return List.of(new Output("output", List.of("+"), Optional.of("-"), false, peak, rating));
+    return List.of(
+        new Output("output", List.of("+"), Optional.of("-"), false, peak(middle()), rating));
+  }
+
+  private Voltage middle() {
+    return input.least().plus(input.greatest()).times(0.5);
+  }
+
+  private Voltage peak(Voltage of) {
+    return new Voltage(Math.sqrt(2) * of.volts() - forward.volts());
   }
 
   @Override
   public List<Element> elements() {
-    var charged = outputs().getFirst().voltage();
-    return List.of(
-        new Element.Bridge("bridge", "output", capacitance, forward),
-        new Element.Store(capacitance, charged, bleeder));
+    var charged = peak(input.greatest());
+    var all = new ArrayList<Element>();
+    all.add(new Element.Bridge("bridge", "output", capacitance, forward));
+    all.add(new Element.Store(Element.Across.BUS, capacitance, charged, bleeder));
+    bleeder.ifPresent(ohms -> all.add(new Element.Resistor("+", "-", ohms)));
+    return all;
   }
 }

@@ -82,6 +82,17 @@ public record ServoDrive(
   }
 
   @Override
+  public boolean drives() {
+    return true;
+  }
+
+  /// Sinusoidal between lines, the bus over √2 (derivation).
+  @Override
+  public double gain(Output of) {
+    return 1 / Math.sqrt(2);
+  }
+
+  @Override
   public List<Output> outputs() {
     return List.of(
         new Output("motor", List.of("U", "V", "W"), Optional.empty(), true, output, rating));

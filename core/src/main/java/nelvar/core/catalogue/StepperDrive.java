@@ -27,6 +27,9 @@ public record StepperDrive(
     List<String> controls,
     Optional<Capacitance> busCapacitance)
     implements Part {
+  /// What of its input reaches the windings; common practice.
+  private static final double LOSSES = 0.97;
+
   public StepperDrive {
     controls = List.copyOf(controls);
   }
@@ -66,6 +69,18 @@ public record StepperDrive(
   public List<Intake> intakes(Linkage linkage) {
     return List.of(
         Intake.twoWire("bus", "+", "-", input, new Demand.Chops("A", chopping), Optional.empty()));
+  }
+
+  @Override
+  public boolean drives() {
+    return true;
+  }
+
+  /// What copper, iron and work of a winding need, at the common share of the phase current that
+  /// the bus gives: the bus gives `chopping · I` at its volts for two windings, each takes `I`.
+  @Override
+  public double gain(Output of) {
+    return LOSSES * chopping.fraction() / outputs().size();
   }
 
   @Override

@@ -7,6 +7,7 @@ import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
 import nelvar.core.units.Power;
 import nelvar.core.units.Price;
+import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
 
 /// Two-phase stepper motor, coils A and B as connected.
@@ -25,12 +26,17 @@ public record StepperMotor(
     return Stream.of("A+", "A-", "B+", "B-").map(end -> Terminal.required(end, Role.LINE)).toList();
   }
 
+  /// A chopper gives a winding what its current needs, far below the bus.
+  private VoltageRange winding() {
+    return new VoltageRange(new Voltage(1), bus.greatest());
+  }
+
   @Override
   public List<Intake> intakes(Linkage linkage) {
     return List.of(
         Intake.twoWire(
-            "A", "A+", "A-", bus, new Demand.FixedCurrent(phaseCurrent), Optional.empty()),
+            "A", "A+", "A-", winding(), new Demand.FixedCurrent(phaseCurrent), Optional.empty()),
         Intake.twoWire(
-            "B", "B+", "B-", bus, new Demand.FixedCurrent(phaseCurrent), Optional.empty()));
+            "B", "B+", "B-", winding(), new Demand.FixedCurrent(phaseCurrent), Optional.empty()));
   }
 }

@@ -31,6 +31,9 @@ public final class Circuitry {
   public record Given(
       Device device, Optional<Output> output, int group, List<Integer> emfs, List<Integer> needs) {}
 
+  /// A capacitor: its source in the grid, which gives only where it is charged.
+  record Stored(Device device, int group, nelvar.core.catalogue.Element.Across across) {}
+
   /// A protective pole.
   record Pole(int branch, Device device, nelvar.core.catalogue.Guard guard, PoleRef pole) {}
 
@@ -42,8 +45,10 @@ public final class Circuitry {
   final List<Set> actuators;
   final List<Served> served;
   final List<Given> given;
+  final List<Stored> stores;
   final List<Pole> poles;
   final List<Id> assumed;
+  final StrayOutputs stray;
   private final int[] firstTerminal;
   private final Map<ActuatorRef, Integer> actuatorIndex = new LinkedHashMap<>();
   private final Map<PoleRef, Integer> branchOfPole = new HashMap<>();
@@ -58,6 +63,7 @@ public final class Circuitry {
       List<Set> actuators,
       List<Served> served,
       List<Given> given,
+      List<Stored> stores,
       List<Pole> poles,
       List<Id> assumed) {
     this.topology = topology;
@@ -68,8 +74,10 @@ public final class Circuitry {
     this.actuators = List.copyOf(actuators);
     this.served = List.copyOf(served);
     this.given = List.copyOf(given);
+    this.stores = List.copyOf(stores);
     this.poles = List.copyOf(poles);
     this.assumed = List.copyOf(assumed);
+    this.stray = new StrayOutputs(grid);
     this.firstTerminal = new int[grid.nodes()];
     java.util.Arrays.fill(firstTerminal, -1);
     for (var terminal = node.length - 1; terminal >= 0; terminal--)

@@ -25,6 +25,15 @@ final class DeviceBuilder {
   /// A drive's output is held by its control; what is left is small.
   private static final double DRIVE_OUTPUT = 0.02;
 
+  /// A bridge conducts from this share of its least volts: as good as always.
+  private static final double NEXT_TO_NOTHING = 0.02;
+
+  /// What a capacitor has in its way, Ω; common practice.
+  private static final double CAPACITOR = 0.01;
+
+  /// A drive trips at this many times its rated current; common practice.
+  private static final double TRIPS = 1.5;
+
   private final NetworkBuilder to;
   private final Device device;
   private final Part part;
@@ -77,8 +86,9 @@ final class DeviceBuilder {
     var a = node(line);
     var b = node(back);
     var alternating = alternating(intake);
-    var least = intake.accepts().least().volts();
-    var nominal = (least + intake.accepts().greatest().volts()) / 2;
+    var accepts = intake.accepts().least().volts();
+    var nominal = (accepts + intake.accepts().greatest().volts()) / 2;
+    var least = least(intake);
     to.loads.add(
         switch (intake.demand()) {
           case Demand.FixedPower(var power, var factor) ->
@@ -96,7 +106,7 @@ final class DeviceBuilder {
                   power.watts() / madeFor.volts() / madeFor.volts(),
                   1,
                   madeFor.volts(),
-                  least);
+                  accepts);
           case Demand.Converts(_, _, var factor, _) ->
               new Grid.Load(a, b, alternating, Grid.Law.POWER, 0, factor, nominal, least);
           case Demand.Chops _ ->
@@ -104,14 +114,39 @@ final class DeviceBuilder {
         });
   }
 
+  /// Below it a load counts as a resistance. What converts takes its power as long as it lives, a
+  /// bridge down to next to nothing.
+  private double least(Intake intake) {
+    var least = intake.accepts().least().volts();
+    return switch (intake.demand()) {
+      case Demand.FixedPower _, Demand.FixedCurrent _, Demand.Ohmic _ -> least;
+      case Demand.Converts _, Demand.Chops _ ->
+          least * (bridge(intake).isPresent() ? NEXT_TO_NOTHING : part.deadBelow());
+    };
+  }
+
+  private Optional<Element.Bridge> bridge(Intake intake) {
+    return part.elements().stream()
+        .filter(Element.Bridge.class::isInstance)
+        .map(Element.Bridge.class::cast)
+        .filter(bridge -> bridge.intake().equals(intake.name()))
+        .findFirst();
+  }
+
   private void output(Output output) {
     var group = to.groups.size();
     var volts = output.voltage().volts();
     var own = part.limit(output);
-    var limit = own.map(l -> limit(l.behaviour())).orElse(Grid.Limit.NONE);
-    var greatest = own.map(l -> l.at().amperes()).orElse(Double.POSITIVE_INFINITY);
+    var limit =
+        part.drives()
+            ? Grid.Limit.TRIP
+            : own.map(l -> limit(l.behaviour())).orElse(Grid.Limit.NONE);
+    var greatest =
+        part.drives()
+            ? TRIPS * output.rating().amperes()
+            : own.map(l -> l.at().amperes()).orElse(Double.POSITIVE_INFINITY);
     var fed = feeding(output).isPresent();
-    to.groups.add(new Grid.Group(output.alternating(), limit, greatest, fed));
+    to.groups.add(new Grid.Group(output.alternating(), limit, greatest, fed, false));
     groupOf.put(output.name(), group);
     var ohms =
         output.alternating()
@@ -130,6 +165,14 @@ final class DeviceBuilder {
     var needed = part.outputNeeds().stream().map(name -> to.actuator(device, name)).toList();
     to.given.add(
         new Circuitry.Given(device, Optional.of(output), group, List.copyOf(emfs), needed));
+  }
+
+  /// A capacitor gives nothing in a steady state, and what it holds where it is said to be charged.
+  private void store(Element.Across across) {
+    var group = to.groups.size();
+    to.groups.add(new Grid.Group(false, Grid.Limit.NONE, Double.POSITIVE_INFINITY, false, true));
+    to.emfs.add(new Grid.Emf(group, node(across.minus()), node(across.plus()), 1, 0, CAPACITOR, 0));
+    to.stores.add(new Circuitry.Stored(device, group, across));
   }
 
   private static Grid.Limit limit(CurrentLimit.Behaviour behaviour) {
@@ -155,51 +198,48 @@ final class DeviceBuilder {
   private void convert(Intake intake) {
     var loads = loadsOf.getOrDefault(intake.name(), List.of());
     switch (intake.demand()) {
-      case Demand.Converts(var name, var efficiency, _, var own) ->
-          converter(loads, name, efficiency.fraction(), own.watts());
-      case Demand.Chops(var name, var factor) -> {
+      case Demand.Converts(var name, var efficiency, _, var own) -> {
+        var output =
+            part.outputs().stream().filter(o -> o.name().equals(name)).findFirst().orElseThrow();
+        to.converters.add(
+            bridge(intake)
+                .<Grid.Converter>map(bridge -> rectifier(bridge, loads, output))
+                .orElseGet(() ->
+                    new Grid.Converter.Efficient(
+                        loads, group(name), efficiency.fraction(), own.watts(), gain(output))));
+      }
+      case Demand.Chops(_, var factor) -> {
         for (var output : part.outputs())
           to.converters.add(
-              new Grid.Converter(
+              new Grid.Converter.Chopper(
                   loads,
                   group(output.name()),
-                  Grid.Conversion.CHOPPER,
-                  output.name().equals(name) ? factor.fraction() : 0,
-                  0,
-                  0,
-                  0,
-                  0));
+                  factor.fraction() / part.outputs().size(),
+                  gain(output)));
       }
       case Demand.FixedPower _, Demand.FixedCurrent _, Demand.Ohmic _ -> {}
     }
+  }
+
+  private Grid.Converter rectifier(Element.Bridge bridge, List<Integer> loads, Output output) {
+    return new Grid.Converter.Rectifier(
+        loads.getFirst(),
+        group(output.name()),
+        bridge.capacitance().farads(),
+        bridge.forward().volts(),
+        bridge.idle().volts(),
+        output.rating().amperes(),
+        to.project.brief().supply().frequency().hertz());
+  }
+
+  private double gain(Output output) {
+    return part.gain(output) / output.voltage().volts();
   }
 
   private int group(String output) {
     var group = groupOf.get(output);
     if (group == null) throw new IllegalStateException(part.id() + " has no output " + output);
     return group;
-  }
-
-  private void converter(List<Integer> loads, String output, double efficiency, double own) {
-    for (var element : part.elements()) {
-      if (element instanceof Element.Bridge(_, var to2, var capacitance, var forward)
-          && to2.equals(output)) {
-        to.converters.add(
-            new Grid.Converter(
-                loads,
-                group(output),
-                Grid.Conversion.RECTIFIER,
-                1,
-                0,
-                capacitance.farads(),
-                forward.volts(),
-                to.project.brief().supply().frequency().hertz()));
-        return;
-      }
-    }
-    to.converters.add(
-        new Grid.Converter(
-            loads, group(output), Grid.Conversion.EFFICIENCY, efficiency, own, 0, 0, 0));
   }
 
   private void element(Element element) {
@@ -211,7 +251,8 @@ final class DeviceBuilder {
               new Grid.Branch(node(from), node(into), resistance.ohms(), 0, forward.volts()));
       case Element.PullUp(var minus, var plus, var voltage, var resistance) -> {
         var group = to.groups.size();
-        to.groups.add(new Grid.Group(false, Grid.Limit.NONE, Double.POSITIVE_INFINITY, true));
+        to.groups.add(
+            new Grid.Group(false, Grid.Limit.NONE, Double.POSITIVE_INFINITY, true, false));
         to.emfs.add(
             new Grid.Emf(group, node(minus), node(plus), voltage.volts(), 0, resistance.ohms(), 0));
         to.given.add(
@@ -219,15 +260,8 @@ final class DeviceBuilder {
                 device, Optional.empty(), group, List.of(to.emfs.size() - 1), List.of()));
         // It lives on the power of its part and takes next to nothing.
         to.converters.add(
-            new Grid.Converter(
-                loadsOf.values().stream().flatMap(List::stream).toList(),
-                group,
-                Grid.Conversion.CHOPPER,
-                0,
-                0,
-                0,
-                0,
-                0));
+            new Grid.Converter.Chopper(
+                loadsOf.values().stream().flatMap(List::stream).toList(), group, 0, 0));
       }
       case Element.Windings w -> {
         var ratio = w.secondary().volts() / w.primary().volts();
@@ -241,7 +275,8 @@ final class DeviceBuilder {
                 w.resistance().ohms(),
                 w.reactance().ohms()));
       }
-      case Element.Bridge _, Element.Store _ -> {}
+      case Element.Bridge _ -> {}
+      case Element.Store store -> store.across().ifPresent(this::store);
     }
   }
 }

@@ -3,7 +3,9 @@ package nelvar.core.network;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.concurrent.locks.ReentrantLock;
+import nelvar.core.model.TerminalRef;
 import nelvar.core.network.solve.Solver;
+import nelvar.core.units.Duration;
 import nelvar.core.units.Temperature;
 
 /// The one engine behind volts and amperes: solves a project under any conditions and trials.
@@ -13,6 +15,9 @@ public final class Engine {
   private final Topology topology;
   private final Map<Temperature, Built> built = new HashMap<>();
   private final ReentrantLock lock = new ReentrantLock();
+
+  /// A capacitor below this counts as empty, V.
+  private static final double EMPTY = 0.05;
 
   private record Built(Circuitry circuitry, Solver solver) {}
 
@@ -66,6 +71,39 @@ public final class Engine {
     try {
       var use = use(trial, conditions);
       return new Following(use.circuitry(), use.solver(), trial, conditions).frozen(at, supplies);
+    } finally {
+      lock.unlock();
+    }
+  }
+
+  /// The machine so long after it was disturbed: capacitors that lost what fed them still hold what
+  /// is left of their charge, and contacts have followed.
+  ///
+  /// @param before what it was running as
+  public Live after(WhatIf before, WhatIf trial, Conditions conditions, Duration time) {
+    lock.lock();
+    try {
+      var was = solve(before, conditions);
+      var steady = solve(trial, conditions, was.positions());
+      var charges = Charges.of(was, steady);
+      if (charges.isEmpty()) return steady;
+      var use = use(trial, conditions);
+      var volts = new HashMap<Integer, Double>();
+      for (var store : use.circuitry().stores) {
+        var plus = new TerminalRef(store.device().id(), store.across().plus());
+        for (var charge : charges) {
+          if (charge.across().isEmpty() || !steady.metal(charge.across().getFirst()).contains(plus))
+            continue;
+          var left = charge.after(time).volts();
+          if (left >= EMPTY) volts.put(store.group(), left);
+        }
+      }
+      var live =
+          volts.isEmpty()
+              ? steady
+              : new Following(use.circuitry(), use.solver(), trial, conditions, volts)
+                  .settle(was.positions());
+      return live.holding(charges, time);
     } finally {
       lock.unlock();
     }

@@ -11,7 +11,7 @@ import nelvar.core.units.Temperature;
 public final class Fault {
   /// Voltage factors for the greatest and least short-circuit current (IEC 60909-0, low voltage,
   /// unchecked; 0.95 with cold wires turned hot).
-  private static final double GREATEST = 1.05;
+  static final double GREATEST = 1.05;
 
   private static final double LEAST = 0.95;
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import nelvar.core.network.solve.Inputs;
 import nelvar.core.network.solve.Solution;
 import nelvar.core.network.solve.Solver;
@@ -16,7 +17,20 @@ final class Following {
   private final WhatIf trial;
   private final Conditions conditions;
 
+  /// By group: capacitors that stand at so many volts.
+  private final Map<Integer, Double> charged;
+
   Following(Circuitry circuitry, Solver solver, WhatIf trial, Conditions conditions) {
+    this(circuitry, solver, trial, conditions, Map.of());
+  }
+
+  Following(
+      Circuitry circuitry,
+      Solver solver,
+      WhatIf trial,
+      Conditions conditions,
+      Map<Integer, Double> charged) {
+    this.charged = charged;
     this.circuitry = circuitry;
     this.solver = solver;
     this.trial = trial;
@@ -24,7 +38,7 @@ final class Following {
   }
 
   /// @param supplies by group: an output kept up without input, or kept down with it
-  Live frozen(Positions at, java.util.Map<Integer, Boolean> supplies) {
+  Live frozen(Positions at, Map<Integer, Boolean> supplies) {
     solver.begin();
     var on = positions(at);
     var inputs = inputs(on);
@@ -169,7 +183,9 @@ final class Following {
         inputs.allow(given.group(), given.needs().stream().allMatch(needed -> on[needed]));
     for (var served : circuitry.served)
       share(served, trial.loads().share(served.device().work()), inputs);
+    charged.forEach(inputs::charge);
     for (var disturbance : trial.disturbances()) disturb(disturbance, inputs);
+    circuitry.stray.trip(inputs);
     return inputs;
   }
 

@@ -83,6 +83,8 @@ public final class Live {
   private final List<ActuatorRef> race;
   private final Solver solver;
   private final Inputs inputs;
+  private List<StoredCharge> charged = List.of();
+  private Optional<Duration> after = Optional.empty();
 
   Live(
       Circuitry circuitry,
@@ -103,6 +105,25 @@ public final class Live {
     this.positions = positions;
     this.chatter = List.copyOf(chatter);
     this.race = List.copyOf(race);
+  }
+
+  /// The same with what capacitors still hold, so long after they lost what fed them.
+  Live holding(List<StoredCharge> charges, Duration time) {
+    var live =
+        new Live(circuitry, solution, trial, conditions, positions, chatter, race, solver, inputs);
+    live.charged = List.copyOf(charges);
+    live.after = Optional.of(time);
+    return live;
+  }
+
+  /// What was charged while it was fed and is fed no longer.
+  public List<StoredCharge> charged() {
+    return charged;
+  }
+
+  /// How long after it was disturbed; empty for a steady state in which nothing is left of charges.
+  public Optional<Duration> after() {
+    return after;
   }
 
   public Status status() {

@@ -30,15 +30,10 @@ final class MainsSource {
   static int of(Device device, MainsInlet inlet, Brief brief, NetworkBuilder to) {
     var supply = brief.supply();
     var phase = supply.voltage().toNeutral().volts();
-    var line =
-        supply
-            .prospectiveShortCircuitCurrent()
-            .map(current -> phase / current.amperes())
-            .or(() -> supply.loopImpedance().map(loop -> loop.ohms() / 2))
-            .orElse(USUAL_LINE);
+    var line = line(supply, inlet.lines());
     var star = to.inner();
     var group = to.groups.size();
-    to.groups.add(new Grid.Group(true, Grid.Limit.NONE, Double.POSITIVE_INFINITY, false));
+    to.groups.add(new Grid.Group(true, Grid.Limit.NONE, Double.POSITIVE_INFINITY, false, false));
     var emfs = new ArrayList<Integer>();
     var names = new ArrayList<String>();
     for (var i = 0; i < inlet.lines(); i++) {
@@ -64,6 +59,20 @@ final class MainsSource {
     to.given.add(
         new Circuitry.Given(device, Optional.of(output), group, List.copyOf(emfs), List.of()));
     return earth;
+  }
+
+  /// Of one line, Ω. A stated short-circuit current is met at the terminals of the inlet: between
+  /// line and neutral where there is one line, between two or three lines else. Its impedance
+  /// counts with the voltage factor that the greatest current is computed with (IEC 60909-0, 6.2,
+  /// unchecked).
+  private static double line(Brief.Supply supply, int lines) {
+    var phase = supply.voltage().toNeutral().volts();
+    var conductors = lines == 1 ? 2 : 1;
+    return supply
+        .prospectiveShortCircuitCurrent()
+        .map(current -> Fault.GREATEST * phase / current.amperes() / conductors)
+        .or(() -> supply.loopImpedance().map(loop -> loop.ohms() / 2))
+        .orElse(USUAL_LINE);
   }
 
   private static double toEarth(Brief.Supply supply, double line) {

@@ -50,6 +50,7 @@ final class NetworkBuilder {
   private final List<Circuitry.Set> actuators = new ArrayList<>();
   final List<Circuitry.Served> served = new ArrayList<>();
   final List<Circuitry.Given> given = new ArrayList<>();
+  final List<Circuitry.Stored> stores = new ArrayList<>();
   private final List<Circuitry.Pole> poles = new ArrayList<>();
   private final List<Id> assumed = new ArrayList<>();
   private final Map<Id, Map<String, Integer>> actuatorsOf = new HashMap<>();
@@ -93,7 +94,7 @@ final class NetworkBuilder {
   private Circuitry done() {
     var grid = new Grid(nodes, earth, branches, transformers, groups, emfs, loads, converters);
     return new Circuitry(
-        topology, grid, node, branchOf, switched, actuators, served, given, poles, assumed);
+        topology, grid, node, branchOf, switched, actuators, served, given, stores, poles, assumed);
   }
 
   int node(Device device, String terminal) {

@@ -219,14 +219,14 @@ class SupplyRulesTest {
     return panel;
   }
 
-  /// Reference collection, section 11, with 8 % regulation: √2 · 24 V · 1.08 · 1.1 − 1.4 V = 38.9
-  /// V. Capacitors for 63 V see at most 50.4 V; a pump for 21.6 to 26.4 V is destroyed while the
-  /// machine rests.
+  /// Reference collection, section 11. A winding of 8 % (7.6 % resistance, 2.4 % reactance) gives
+  /// 7.6 % more without load: √2 · 24 V · 1.076 · 1.1 − 1.4 V = 38.8 V. Capacitors for 63 V see at
+  /// most 50.4 V; a pump for 21.6 to 26.4 V is destroyed while the machine rests.
   @Test
   void aLinearSupplyStandsHighWhileTheMachineRests() {
     var panel = linear("transformer-250va-230-24", "rectifier-24vac-10a-22mf", "pump-24v-3a", 1);
     var found = (Verdict.Finding) panel.judge(new LinearSupply(), "M1");
-    assertThat(found.text()).contains("stands at 38.9 V");
+    assertThat(found.text()).contains("stands at 38.8 V");
     assertThat(panel.judge(new LinearSupply(), "B")).isInstanceOf(Verdict.Pass.class);
     assertThat(found.trail().text()).contains("√2 · Usec · (1 + reg) · 1.1");
   }
@@ -248,7 +248,7 @@ class SupplyRulesTest {
             : java.util.Optional.empty());
   }
 
-  /// 38.9 V against 80 % of the rating: 50 V (40 V) holds, 40 V (32 V) is too little margin, 35 V
+  /// 38.8 V against 80 % of the rating: 50 V (40 V) holds, 40 V (32 V) is too little margin, 35 V
   /// fails outright. Nothing known: not checked.
   @ParameterizedTest
   @CsvSource({"50,", "40,WARNING", "35,ERROR", "0,NOT"})
@@ -262,26 +262,26 @@ class SupplyRulesTest {
     else assertThat(((Verdict.Finding) verdict).severity()).isEqualTo(Severity.valueOf(severity));
   }
 
-  /// C(µF) = 80 000 · I/U (common practice): 3 A at √2 · 27 − 2 = 36.2 V need 6.6 mF; 6 mF do not
+  /// C(µF) = 80 000 · I/U (common practice): 3 A at √2 · 24 − 2 = 31.9 V need 7.5 mF; 7 mF do not
   /// suffice. 3 pumps, 9 A · 1.5 = 13.5 A, are too much for a bridge of 10 A.
   @Test
   void rippleAndBridgeFollowTheLoad() {
     var little =
         (Verdict.Finding)
             linear("transformer-250va-230-24", "bank", "pump-24v-3a", 1)
-                .part(bank(0.006, 63))
+                .part(bank(0.007, 63))
                 .judge(new LinearSupply(), "B");
     assertThat(little.title()).contains("ripple");
     assertThat(little.trail().text()).contains("0.08 s · I/U");
     assertThat(
             linear("transformer-250va-230-24", "bank", "pump-24v-3a", 1)
-                .part(bank(0.007, 63))
+                .part(bank(0.008, 63))
                 .judge(new LinearSupply(), "B"))
         .isInstanceOf(Verdict.Pass.class);
     var bridge =
         (Verdict.Finding)
             linear("transformer-400va-230-24", "bank", "pump-24v-3a", 3)
-                .part(bank(0.022, 63))
+                .part(bank(0.030, 63))
                 .judge(new LinearSupply(), "B");
     assertThat(bridge.title()).contains("Bridge");
   }

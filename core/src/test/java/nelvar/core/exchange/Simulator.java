@@ -44,6 +44,25 @@ final class Simulator {
     return voltages(raw);
   }
 
+  /// What the `.meas` lines of a transient netlist found.
+  static Map<String, Double> measure(String netlist, Path folder) throws Exception {
+    var file = folder.resolve("transient.cir");
+    Files.writeString(file, netlist);
+    var process =
+        new ProcessBuilder("ngspice", "-b", file.toString()).redirectErrorStream(true).start();
+    var log = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+    if (!process.waitFor(60, TimeUnit.SECONDS)) throw new AssertionError("no result:\n" + log);
+    var all = new HashMap<String, Double>();
+    for (var line : log.lines().toList()) {
+      var found =
+          java.util.regex.Pattern.compile("^(\\w+)\\s*=\\s*([-+.0-9e]+)\\s+(from|at)")
+              .matcher(line);
+      if (found.find()) all.put(found.group(1), Double.parseDouble(found.group(2)));
+    }
+    if (all.isEmpty()) throw new AssertionError("nothing was measured:\n" + log);
+    return all;
+  }
+
   private static Map<String, Phasor> voltages(Path raw) throws IOException {
     var lines = Files.readAllLines(raw, StandardCharsets.ISO_8859_1);
     var variables = lines.indexOf("Variables:");

@@ -522,8 +522,10 @@ class EngineTest {
         .isCloseTo(230, within(0.4));
   }
 
-  /// Transformer 400 VA 230/24 V, bridge and capacitors, a pump: near the peak of 24 V less two
-  /// diodes and half the ripple; the mains gives what the pump takes and what is lost.
+  /// Transformer 400 VA 230/24 V of 8 %, bridge and capacitors, a pump of 3 A. By hand, capacitor
+  /// without ripple: E = 24 · 1.076 = 25.8 V, R = 0.08 · 24²/400 = 0.115 Ω and 0.015 Ω of wires and
+  /// mains; sin θ − θ·cos θ = π·R·I/(2√2·E) = 0.0168, θ = 0.371, U = √2·E·cos θ − 1.4 V − 0.18 V =
+  /// 32.4 V. The mains gives what the pump takes and what is lost.
   @Test
   void aLinearSupplyServesItsLoad() {
     var panel =
@@ -539,10 +541,7 @@ class EngineTest {
             .wire("M:-", "V:-", 2.5, 1);
     var live = solve(panel);
     assertThat(live.status()).isEqualTo(Live.Status.SOLVED);
-    var secondary = live.voltage(at("V:~1"), at("V:~2")).orElseThrow().rms();
-    // 3 A and 22 mF at 50 Hz: ripple at most 3/(2·50·0.022) = 1.36 V, refined about 1.2 V.
-    assertThat(direct(live, "V:+", "V:-"))
-        .isBetween(Math.sqrt(2) * secondary - 2 - 0.68, Math.sqrt(2) * secondary - 2 - 0.5);
+    assertThat(direct(live, "V:+", "V:-")).isCloseTo(32.4, within(0.3));
     assertThat(live.current(new Id("W1")).rms()).isPositive();
   }
 

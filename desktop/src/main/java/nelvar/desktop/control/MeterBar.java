@@ -3,6 +3,7 @@ package nelvar.desktop.control;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -21,6 +22,7 @@ import nelvar.core.model.TerminalRef;
 import nelvar.core.network.LoadMode;
 import nelvar.core.network.Meter;
 import nelvar.core.network.TrialText;
+import nelvar.core.units.Duration;
 import nelvar.desktop.session.Bench;
 import nelvar.desktop.session.Session;
 
@@ -44,6 +46,12 @@ public final class MeterBar extends VBox {
   private final HBox probes = new HBox(6);
   private final Button bridge = new Button("Bridge");
   private final Label reading = new Label();
+
+  /// What one waits: nothing, a moment at a plug, the time of the standards, what labels say.
+  private static final List<Duration> TIMES =
+      Stream.of(0, 1, 5, 30, 60, 300).map(Duration::new).toList();
+
+  private final ChoiceBox<Duration> after = new ChoiceBox<>();
   private final ChoiceBox<LoadMode> loads = new ChoiceBox<>();
   private final StateChoice states = new StateChoice();
   private final HBox trialBar = new HBox(10);
@@ -114,7 +122,29 @@ public final class MeterBar extends VBox {
     back.setId("trial-back");
     back.setMinWidth(Region.USE_PREF_SIZE);
     back.setOnAction(_ -> session.ifPresent(s -> s.bench().back()));
-    trialBar.getChildren().addAll(tried, states.keeping(), back);
+    after.setId("meter-after");
+    after.setAccessibleText("How long after what is tried was done");
+    after.setMinWidth(Region.USE_PREF_SIZE);
+    after.managedProperty().bind(after.visibleProperty());
+    after.getItems().addAll(TIMES);
+    after.setConverter(
+        new StringConverter<>() {
+          @Override
+          public String toString(@org.jspecify.annotations.Nullable Duration time) {
+            return time == null ? "" : time.seconds() == 0 ? "just after" : time + " after";
+          }
+
+          @Override
+          public Duration fromString(String text) {
+            return Bench.JUST;
+          }
+        });
+    after
+        .valueProperty()
+        .addListener((_, _, next) -> {
+          if (!showing && next != null) session.ifPresent(s -> s.bench().after().set(next));
+        });
+    trialBar.getChildren().addAll(tried, after, states.keeping(), back);
   }
 
   private static Label label(String text) {
@@ -269,7 +299,10 @@ public final class MeterBar extends VBox {
     if (!active) return;
     var solved = bench.solved().get();
     var live = solved.live();
+    after.setVisible(!live.charged().isEmpty());
+    after.setValue(bench.after().get());
     var words = new StringBuilder("Tried: " + String.join(", ", live.tried()) + ". ");
+    for (var charge : live.charged()) words.append(charge.words()).append(". ");
     switch (live.status()) {
       case CHATTERS -> words.append("Contacts chatter. ");
       case UNDECIDED ->

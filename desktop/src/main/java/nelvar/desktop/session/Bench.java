@@ -12,10 +12,14 @@ import nelvar.core.network.Live;
 import nelvar.core.network.Rehearsal;
 import nelvar.core.network.WhatIf;
 import nelvar.core.review.Review;
+import nelvar.core.units.Duration;
 
 /// What is tried on the open machine and measured on it: switches moved, wires cut, probes put. The
 /// project is never changed by it, and one call puts everything back as designed.
 public final class Bench {
+  /// Just after what is tried was done: contacts have moved, capacitors still hold their charge.
+  public static final Duration JUST = new Duration(0);
+
   /// What the meter measures.
   public enum Mode {
     VOLTS,
@@ -29,6 +33,7 @@ public final class Bench {
   public record Solved(Live live, Optional<Live.Loaded> firstToOpen) {}
 
   private final SimpleObjectProperty<WhatIf> trial = new SimpleObjectProperty<>(WhatIf.AS_DESIGNED);
+  private final SimpleObjectProperty<Duration> after = new SimpleObjectProperty<>(JUST);
   private final SimpleObjectProperty<Mode> mode = new SimpleObjectProperty<>(Mode.VOLTS);
   private final SimpleObjectProperty<Optional<TerminalRef>> plus =
       new SimpleObjectProperty<>(Optional.empty());
@@ -50,18 +55,20 @@ public final class Bench {
     this.review = review;
     this.worker = worker;
     this.interfaceThread = interfaceThread;
-    this.solved = new ReadOnlyObjectWrapper<>(solve(review.get(), WhatIf.AS_DESIGNED));
+    this.solved = new ReadOnlyObjectWrapper<>(solve(review.get(), WhatIf.AS_DESIGNED, JUST));
     review.addListener(_ -> changed());
     trial.addListener(_ -> changed());
+    after.addListener(_ -> changed());
   }
 
   private void changed() {
     var about = review.get();
     var tried = trial.get();
+    var time = after.get();
     worker.execute(() -> {
       Solved result;
       try {
-        result = solve(about, tried);
+        result = solve(about, tried, time);
       } catch (Throwable broken) {
         interfaceThread.execute(() -> {
           if (review.get() != about || !trial.get().equals(tried)) return;
@@ -73,19 +80,24 @@ public final class Bench {
         return;
       }
       interfaceThread.execute(() -> {
-        if (review.get() == about && trial.get().equals(tried)) solved.set(result);
+        if (review.get() == about && trial.get().equals(tried) && after.get().equals(time))
+          solved.set(result);
       });
     });
   }
 
-  private static Solved solve(Review about, WhatIf tried) {
+  private static Solved solve(Review about, WhatIf tried, Duration time) {
     var study = about.study();
     var live =
         tried.asDesigned()
             ? study.asDesigned()
             : study
                 .engine()
-                .solve(tried, Conditions.usual(study.project().brief().surroundings().inside()));
+                .after(
+                    WhatIf.AS_DESIGNED.with(tried.loads()),
+                    tried,
+                    Conditions.usual(study.project().brief().surroundings().inside()),
+                    time);
     return new Solved(live, Rehearsal.firstToOpen(live));
   }
 
@@ -93,9 +105,15 @@ public final class Bench {
     return trial;
   }
 
+  /// How long after what is tried was done: capacitors empty meanwhile.
+  public SimpleObjectProperty<Duration> after() {
+    return after;
+  }
+
   /// Everything back as designed.
   public void back() {
     trial.set(WhatIf.AS_DESIGNED);
+    after.set(JUST);
   }
 
   /// The newest solved state; for a moment that of the trial before.

@@ -74,10 +74,12 @@ public final class LinearSupply implements Rule {
     var volts = w.given("Usec", feed.voltage(), feed.source().orElseThrow().toString());
     var rise = new Percent(0);
     if (study.part(feed.source().get().device()).orElse(null) instanceof ControlTransformer t) {
+      var uk = t.assumedShortCircuitVoltage();
+      if (t.shortCircuitVoltage().isPresent()) w.given("uk", uk, "its part");
+      else w.assumed("uk", uk, "common for small transformers");
       rise =
-          t.shortCircuitVoltage().isPresent()
-              ? w.given("reg", t.shortCircuitVoltage().get(), "rise without load")
-              : w.assumed("reg", new Percent(8), "common for small transformers");
+          w.result(
+              "reg", "what the winding loses at rated load", new Percent(100 * (t.rise() - 1)));
     }
     var open = Math.sqrt(2) * volts.volts() * (1 + rise.fraction()) * HIGH_MAINS;
     return w.result(

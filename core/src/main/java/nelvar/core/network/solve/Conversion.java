@@ -3,13 +3,19 @@ package nelvar.core.network.solve;
 /// Hands power from the outputs of converters to their inputs, and life from their inputs to their
 /// outputs.
 final class Conversion {
-  /// Share of the least input voltage below which an output goes off; common practice.
-  private static final double DEAD = 0.5;
-
   private static final double SETTLED = 1e-9;
 
   /// Volts that move no current worth counting through any source.
   private static final double NEXT_TO_NOTHING = 1e-9;
+
+  /// Loads of converters take their power down to where they die, which is what `least` says of
+  /// them. Once dead they come back at so many times those volts; common practice.
+  private static final double AGAIN = 2;
+
+  /// A small current that tells how a bridge begins to sag, A, and the softest it counts as, Ω.
+  private static final double SMALL_LOAD = 0.01;
+
+  private static final double SOFTEST = 1e3;
 
   /// An output whose input collapses as often as it comes back counts as off.
   private static final int MANY = 3;
@@ -23,6 +29,14 @@ final class Conversion {
   /// Which frequency has something new to settle.
   record Changed(boolean direct, boolean alternating) {}
 
+  /// After so many steps since an output last went on or off, inputs and outputs move only half of
+  /// the way, against two that chase each other.
+  private static final int QUICK = 10;
+
+  private static final int SLOW = 60;
+
+  private int step;
+  private double part = 1;
   private boolean dc;
   private boolean ac;
 
@@ -39,17 +53,21 @@ final class Conversion {
     take();
   }
 
+  /// What outputs ask of inputs first; only when that stands still is it asked which of them live,
+  /// so that no output dies of volts that were only on the way.
   Changed update() {
+    part = step < QUICK ? 1 : step < SLOW ? 0.5 : 0.1;
+    step++;
     dc = false;
     ac = false;
-    var lives = false;
-    for (var converter : grid.converters()) {
-      lives |= life(converter);
-    }
     take();
-    for (var converter : grid.converters())
-      if (converter.conversion() == Grid.Conversion.RECTIFIER) rectify(converter);
-    if (lives) now.islands = Islands.of(grid, now.closed, now.on);
+    for (var converter : grid.converters()) follow(converter);
+    if (!dc && !ac) {
+      var lives = false;
+      for (var converter : grid.converters()) lives |= life(converter);
+      if (lives) step = 0;
+      if (lives) now.islands = Islands.of(grid, now.closed, now.on);
+    }
     return new Changed(dc, ac);
   }
 
@@ -58,7 +76,7 @@ final class Conversion {
     var alive = inputs.allowed(converter.group());
     for (var index : converter.loads()) {
       var load = grid.loads().get(index);
-      alive &= volts(load) >= DEAD * load.least() && now.islands.live(load.a());
+      alive &= enough(converter, load) && now.islands.live(load.a());
     }
     alive &= now.deaths[converter.group()] < MANY;
     if (now.on[converter.group()] == alive) return false;
@@ -70,6 +88,16 @@ final class Conversion {
     // changes something only where volts of that frequency stand across it.
     if (stands(converter.group(), !own)) mark(!own);
     return true;
+  }
+
+  /// A bridge needs no more than the drop of its diodes; electronics need volts to live on, and
+  /// once dead they want all of their least again.
+  private boolean enough(Grid.Converter converter, Grid.Load load) {
+    var volts = volts(load);
+    if (converter instanceof Grid.Converter.Rectifier bridge)
+      return Math.sqrt(2) * volts > bridge.idleDrop();
+    var again = now.deaths[converter.group()] > 0 && !now.on[converter.group()];
+    return volts >= (again ? AGAIN : 1) * load.least();
   }
 
   private boolean stands(int group, boolean ofAlternating) {
@@ -102,7 +130,8 @@ final class Conversion {
       var share = now.on[converter.group()] ? asked(converter) / converter.loads().size() : 0;
       for (var index : converter.loads()) asked.merge(index, share, Double::sum);
     }
-    asked.forEach((index, amount) -> {
+    asked.forEach((index, wanted) -> {
+      var amount = now.amount[index] + part * (wanted - now.amount[index]);
       if (Math.abs(now.amount[index] - amount) <= SETTLED * (1 + Math.abs(amount))) return;
       now.amount[index] = amount;
       mark(grid.loads().get(index).alternating());
@@ -111,26 +140,73 @@ final class Conversion {
 
   private double asked(Grid.Converter converter) {
     var given = given(converter.group());
-    return switch (converter.conversion()) {
-      case EFFICIENCY -> converter.own() + Math.max(0, given.watts()) / converter.factor();
-      case CHOPPER -> converter.factor() * given.amperes();
-      case RECTIFIER ->
-          Math.max(0, given.watts()) + converter.drop() * Math.max(0, given.amperes());
+    return switch (converter) {
+      case Grid.Converter.Efficient(_, _, var efficiency, var own, _) ->
+          own + Math.max(0, given.watts()) / efficiency;
+      case Grid.Converter.Chopper(_, _, var share, _) -> share * given.amperes();
+      case Grid.Converter.Rectifier bridge -> {
+        var amperes = Math.max(0, given.amperes());
+        yield Math.max(0, given.watts()) + bridge.drop(amperes) * amperes;
+      }
     };
   }
 
-  private void rectify(Grid.Converter converter) {
-    var load = grid.loads().get(converter.loads().getFirst());
-    var peak = Math.max(0, Math.sqrt(2) * volts(load) - converter.drop());
+  /// Sets what an output can be at the volts of its input.
+  private void follow(Grid.Converter converter) {
+    if (converter instanceof Grid.Converter.Rectifier bridge) rectify(bridge);
+    else if (converter.gain() > 0) bound(converter);
+  }
+
+  private void bound(Grid.Converter converter) {
+    var most = Double.POSITIVE_INFINITY;
+    for (var index : converter.loads()) {
+      var load = grid.loads().get(index);
+      // Below what it lives on it will go off: following it down would let its input recover, and
+      // so for ever.
+      if (volts(load) < load.least()) return;
+      most = Math.min(most, converter.gain() * volts(load));
+    }
+    volts(converter.group(), Math.min(1, most));
+  }
+
+  private void volts(int group, double factor) {
+    if (Math.abs(now.volts[group] - factor) <= SETTLED) return;
+    now.volts[group] += part * (factor - now.volts[group]);
+    mark(grid.groups().get(group).alternating());
+  }
+
+  private void rectify(Grid.Converter.Rectifier converter) {
+    var index = converter.load();
+    var load = grid.loads().get(index);
+    if (!now.on[converter.group()]) return;
+    var emf =
+        grid.emfs().stream().filter(e -> e.group() == converter.group()).findFirst().orElseThrow();
+    var seen = alternating.seenBy(load, index, now);
     var amperes = Math.max(0, given(converter.group()).amperes());
-    var ripple = Ripple.of(amperes, peak, converter.farads(), converter.frequency());
-    for (var emf : grid.emfs()) {
-      if (emf.group() != converter.group()) continue;
-      var factor = Math.max(0, peak - ripple / 2) / emf.re();
-      if (Math.abs(now.volts[emf.group()] - factor) <= SETTLED) continue;
-      now.volts[emf.group()] = factor;
+    var state = state(converter, seen, amperes);
+    // The tangent at this current: what it is softer by, and the volts it would have without.
+    var more = Math.max(amperes * 1.001, amperes + SMALL_LOAD);
+    var slope = (state.mean() - state(converter, seen, more).mean()) / (more - amperes);
+    var softer = Math.clamp(slope, 0, SOFTEST);
+    if (Math.abs(now.softer[converter.group()] - softer) > 1e-3 * softer + 1e-6) {
+      now.softer[converter.group()] += part * (softer - now.softer[converter.group()]);
       dc = true;
     }
+    softer = now.softer[converter.group()];
+    volts(converter.group(), (state.mean() + (softer + emf.ohms()) * amperes) / emf.re());
+    var watts = asked(converter);
+    var apparent = volts(load) * state.rms();
+    var factor = apparent > 0 ? Math.clamp(watts / apparent, 0.05, 1) : 1;
+    if (Math.abs(now.powerFactor[index] - factor) > 1e-7) {
+      now.powerFactor[index] += part * (factor - now.powerFactor[index]);
+      ac = true;
+    }
+  }
+
+  private static CapacitorInput state(
+      Grid.Converter.Rectifier bridge, double[] seen, double amperes) {
+    return CapacitorInput.of(
+        seen[0], seen[1], bridge.drop(amperes), bridge.farads(), bridge.hertz(), amperes);
   }
 
   private record Given(double watts, double amperes) {}

@@ -23,7 +23,8 @@ final class EmfCurrent {
     var er = emf.re() * now.emf(index) - vr;
     var ei = emf.im() * now.emf(index) - vi;
     var x = group.alternating() ? emf.reactance() : 0;
-    var size = emf.ohms() * emf.ohms() + x * x;
-    return new Phasor((er * emf.ohms() + ei * x) / size, (ei * emf.ohms() - er * x) / size);
+    var ohms = now.emfOhms(index);
+    var size = ohms * ohms + x * x;
+    return new Phasor((er * ohms + ei * x) / size, (ei * ohms - er * x) / size);
   }
 }

@@ -22,6 +22,7 @@ final class Frequency {
   private static final int DAMPED = 300;
 
   private static final double PART = 0.3;
+  private static final double SMALL_PART = 0.04;
 
   private final Grid grid;
   private final boolean alternating;
@@ -56,6 +57,12 @@ final class Frequency {
 
   /// Whether the loads settled.
   boolean settle(Present now) {
+    // A source at its limit before loads of constant power has two states in which currents agree;
+    // only the lower one is stable. Admittances followed step by step fall into it.
+    if (!alternating && now.limited()) {
+      assemble(now, false);
+      return damped(now);
+    }
     for (var factoring = 0; factoring < FACTORINGS; factoring++) {
       assemble(now, factoring == 0);
       if (!matrix.factor()) return false;
@@ -70,29 +77,33 @@ final class Frequency {
   }
 
   private boolean damped(Present now) {
-    for (var round = 0; round < DAMPED; round++) {
+    return damped(now, PART, DAMPED) || damped(now, SMALL_PART, 5 * DAMPED);
+  }
+
+  private boolean damped(Present now, double part, int rounds) {
+    for (var round = 0; round < rounds; round++) {
       matrix.clear();
       passive(now);
       for (var i = 0; i < grid.loads().size(); i++)
         matrix.branch(grid.loads().get(i).a(), grid.loads().get(i).b(), stampRe[i], stampIm[i]);
       if (!matrix.factor()) return false;
       step(now, false);
-      if (approach(now) < CLOSE) return true;
+      if (approach(now, part) < CLOSE) return true;
     }
     return false;
   }
 
   /// Moves each stamp part of the way to what its load is at the voltages found; how far the
   /// farthest had to go.
-  private double approach(Present now) {
+  private double approach(Present now, double part) {
     var most = 0.0;
     for (var i = 0; i < grid.loads().size(); i++) {
       var load = grid.loads().get(i);
       admittance(load, i, now, size(load));
       var scale = Math.hypot(yRe, yIm) + LEAK;
       most = Math.max(most, Math.hypot(yRe - stampRe[i], yIm - stampIm[i]) / scale);
-      stampRe[i] += PART * (yRe - stampRe[i]);
-      stampIm[i] += PART * (yIm - stampIm[i]);
+      stampRe[i] += part * (yRe - stampRe[i]);
+      stampIm[i] += part * (yIm - stampIm[i]);
     }
     return most;
   }
@@ -116,7 +127,7 @@ final class Frequency {
       else if (now.closed[i]) matrix.branch(branch.a(), branch.b(), LEAK, 0);
     }
     for (var t : grid.transformers()) stamp(t);
-    for (var emf : grid.emfs()) stamp(emf, now);
+    for (var i = 0; i < grid.emfs().size(); i++) stamp(grid.emfs().get(i), i, now);
     for (var load : grid.loads()) matrix.branch(load.a(), load.b(), LEAK, 0);
     for (var pin : now.islands.pins) matrix.ground(pin, 1, 0);
   }
@@ -160,11 +171,12 @@ final class Frequency {
     matrix.branch(t.c(), t.d(), LEAK, 0);
   }
 
-  private void stamp(Grid.Emf emf, Present now) {
+  private void stamp(Grid.Emf emf, int index, Present now) {
     var group = grid.groups().get(emf.group());
     switch (group.alternating() == alternating ? now.mode[emf.group()] : Present.Mode.GIVING) {
       case GIVING -> {
-        if (now.on[emf.group()]) stamp(emf.minus(), emf.plus(), emf.ohms(), emf.reactance());
+        if (now.on[emf.group()])
+          stamp(emf.minus(), emf.plus(), now.emfOhms(index), emf.reactance());
         else matrix.branch(emf.minus(), emf.plus(), LEAK, 0);
       }
       case LIMITED -> matrix.branch(emf.minus(), emf.plus(), LEAK - foldBack(group, emf), 0);
@@ -184,7 +196,7 @@ final class Frequency {
   private double step(Present now, boolean corrected) {
     java.util.Arrays.fill(xRe, 0);
     java.util.Arrays.fill(xIm, 0);
-    for (var i = 0; i < grid.emfs().size(); i++) inject(grid.emfs().get(i), now.emf(i), now);
+    for (var i = 0; i < grid.emfs().size(); i++) inject(grid.emfs().get(i), i, now);
     for (var i = 0; i < grid.branches().size(); i++) {
       var branch = grid.branches().get(i);
       if (!alternating && branch.diode() && now.conducts(i))
@@ -213,20 +225,17 @@ final class Frequency {
     return change / greatest;
   }
 
-  private void inject(Grid.Emf emf, double volts, Present now) {
+  private void inject(Grid.Emf emf, int index, Present now) {
     var group = grid.groups().get(emf.group());
     if (group.alternating() != alternating || !now.on[emf.group()]) return;
     switch (now.mode[emf.group()]) {
       case GIVING -> {
         var x = alternating ? emf.reactance() : 0;
-        var size = emf.ohms() * emf.ohms() + x * x;
-        var vr = emf.re() * volts;
-        var vi = emf.im() * volts;
-        inject(
-            emf.minus(),
-            emf.plus(),
-            (vr * emf.ohms() + vi * x) / size,
-            (vi * emf.ohms() - vr * x) / size);
+        var ohms = now.emfOhms(index);
+        var size = ohms * ohms + x * x;
+        var vr = emf.re() * now.emf(index);
+        var vi = emf.im() * now.emf(index);
+        inject(emf.minus(), emf.plus(), (vr * ohms + vi * x) / size, (vi * ohms - vr * x) / size);
       }
       case LIMITED ->
           inject(
@@ -255,7 +264,9 @@ final class Frequency {
   /// The admittance a load is at `volts`, left in `yRe` and `yIm`.
   private void admittance(Grid.Load load, int index, Present now, double volts) {
     var amount = now.amount[index];
+    yRe = 0;
     yIm = 0;
+    if (amount == 0) return;
     switch (load.law()) {
       case OHMIC -> yRe = amount;
       case CURRENT ->
@@ -267,10 +278,32 @@ final class Frequency {
         }
         var squared = Math.pow(Math.max(volts, load.least()), 2);
         yRe = amount / squared;
-        var cos = load.powerFactor();
+        var cos = now.powerFactor[index];
         yIm = alternating ? -yRe * Math.sqrt(Math.max(0, 1 - cos * cos)) / cos : 0;
       }
     }
+  }
+
+  /// The source that a load sees: its volts without the load and its ohms, with all else as it is.
+  ///
+  /// The matrix as factored holds the load itself; it is taken out again.
+  double[] seenBy(Grid.Load load, int index, Present now) {
+    var seen = matrix.impedance(load.a(), load.b());
+    var size = seen.re() * seen.re() + seen.im() * seen.im();
+    if (!(size > 1e-18)) return new double[] {size(load), 0};
+    var open = new Phasor(seen.re() / size - stampRe[index], -seen.im() / size - stampIm[index]);
+    var openSize = open.re() * open.re() + open.im() * open.im();
+    if (!(openSize > 1e-18)) return new double[] {size(load), 0};
+    var ohms = new Phasor(open.re() / openSize, -open.im() / openSize);
+    var current = current(load, index, now);
+    var vr = re[load.a()] - re[load.b()];
+    var vi = im[load.a()] - im[load.b()];
+    return new double[] {
+      Math.hypot(
+          vr + ohms.re() * current.re() - ohms.im() * current.im(),
+          vi + ohms.re() * current.im() + ohms.im() * current.re()),
+      ohms.magnitude()
+    };
   }
 
   /// The current a load takes from `a` to `b`.

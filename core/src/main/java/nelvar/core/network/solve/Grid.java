@@ -44,14 +44,18 @@ public record Grid(
     /// Gives less the lower the voltage, down to a quarter of its limit at a dead short.
     FOLD_BACK,
     /// Switches off and tries again: counts as off.
-    HICCUP
+    HICCUP,
+    /// Switches off and stays off, at either frequency.
+    TRIP
   }
 
   /// A source: one or more voltages behind impedances that are on or off together.
   ///
   /// @param greatest current at which its limit acts, A
   /// @param fed whether a converter feeds it; else it stands by itself and follows the mains
-  public record Group(boolean alternating, Limit limit, double greatest, boolean fed) {}
+  /// @param charge whether it is a capacitor: gives nothing unless it is said to be charged
+  public record Group(
+      boolean alternating, Limit limit, double greatest, boolean fed, boolean charge) {}
 
   /// One voltage of a source: `plus` is `re + j·im` volts above `minus`, behind its impedance.
   public record Emf(
@@ -78,32 +82,58 @@ public record Grid(
       double nominal,
       double least) {}
 
-  public enum Conversion {
-    /// Input power is own power plus output power through the efficiency.
-    EFFICIENCY,
-    /// Input current is a share of output current.
-    CHOPPER,
-    /// Output voltage follows the peak of the input: bridge and capacitor.
-    RECTIFIER
-  }
-
   /// Loads whose amount follows from what a source gives, and whose voltage decides whether it can.
-  ///
-  /// @param factor efficiency, or share of the current, as a fraction
-  /// @param own power it uses itself, W
-  /// @param farads smoothing capacitor of a rectifier; `drop` volts lost in its diodes
-  /// @param frequency of the mains it rectifies, Hz
-  public record Converter(
-      List<Integer> loads,
-      int group,
-      Conversion conversion,
-      double factor,
-      double own,
-      double farads,
-      double drop,
-      double frequency) {
-    public Converter {
-      loads = List.copyOf(loads);
+  public sealed interface Converter {
+    List<Integer> loads();
+
+    /// The source it feeds.
+    int group();
+
+    /// Share of its voltage that its output can reach for each volt at its input, 1/V; 0 where it
+    /// makes its own.
+    double gain();
+
+    /// Input power is own power, W, plus output power through the efficiency, a fraction.
+    record Efficient(List<Integer> loads, int group, double efficiency, double own, double gain)
+        implements Converter {
+      public Efficient {
+        loads = List.copyOf(loads);
+      }
+    }
+
+    /// Input current is a share of output current.
+    record Chopper(List<Integer> loads, int group, double share, double gain) implements Converter {
+      public Chopper {
+        loads = List.copyOf(loads);
+      }
+    }
+
+    /// Bridge and capacitor: output voltage and input current follow from source and load.
+    ///
+    /// @param drop volts lost in its diodes at `rating` amperes; `idleDrop` without load
+    /// @param hertz of the mains it rectifies
+    record Rectifier(
+        int load,
+        int group,
+        double farads,
+        double drop,
+        double idleDrop,
+        double rating,
+        double hertz)
+        implements Converter {
+      @Override
+      public List<Integer> loads() {
+        return List.of(load);
+      }
+
+      @Override
+      public double gain() {
+        return 0;
+      }
+
+      double drop(double amperes) {
+        return idleDrop + (drop - idleDrop) * Math.clamp(amperes / rating, 0, 1);
+      }
     }
   }
 

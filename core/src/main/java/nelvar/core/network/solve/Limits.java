@@ -35,9 +35,10 @@ final class Limits {
         switch (mode) {
           case GIVING -> {
             if (amperes > group.greatest() * (1 + SMALL))
-              yield group.limit() == Grid.Limit.HICCUP
-                  ? Present.Mode.TRIPPED
-                  : Present.Mode.LIMITED;
+              yield switch (group.limit()) {
+                case HICCUP, TRIP -> Present.Mode.TRIPPED;
+                case NONE, CONSTANT_CURRENT, FOLD_BACK -> Present.Mode.LIMITED;
+              };
             yield amperes < -SMALL ? Present.Mode.IDLE : mode;
           }
           case LIMITED ->
@@ -46,6 +47,21 @@ final class Limits {
           case TRIPPED -> mode;
         };
     return now.mode[emf.group()] != mode;
+  }
+
+  /// Whether an alternating source had to switch off: all its lines together.
+  static boolean trip(Grid grid, Present now, Frequency alternating) {
+    var changed = false;
+    for (var i = 0; i < grid.emfs().size(); i++) {
+      var at = grid.emfs().get(i).group();
+      var group = grid.groups().get(at);
+      if (!group.alternating() || group.limit() != Grid.Limit.TRIP) continue;
+      if (!now.on[at] || now.mode[at] == Present.Mode.TRIPPED) continue;
+      if (EmfCurrent.of(grid, i, now, alternating).magnitude() <= group.greatest()) continue;
+      now.mode[at] = Present.Mode.TRIPPED;
+      changed = true;
+    }
+    return changed;
   }
 
   private boolean diode(int index) {

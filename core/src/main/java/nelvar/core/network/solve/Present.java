@@ -26,7 +26,14 @@ final class Present {
   final int[] deaths;
 
   final double[] amount;
+
+  /// Power factor of each load.
+  final double[] powerFactor;
+
+  /// Factor on the voltage of each group, its ohms besides those of its emfs.
   final double[] volts;
+
+  final double[] softer;
   private final double[] loose;
   final double mains;
   private final Grid grid;
@@ -41,13 +48,17 @@ final class Present {
     this.on = inputs.allowedNow();
     this.deaths = new int[on.length];
     this.mode = new Mode[grid.groups().size()];
-    Arrays.fill(mode, Mode.GIVING);
+    for (var g = 0; g < mode.length; g++) mode[g] = inputs.tripped(g) ? Mode.TRIPPED : Mode.GIVING;
     this.amount = new double[grid.loads().size()];
     for (var i = 0; i < amount.length; i++)
       amount[i] = grid.loads().get(i).amount() * inputs.share(i);
+    this.powerFactor = new double[grid.loads().size()];
+    for (var i = 0; i < powerFactor.length; i++) powerFactor[i] = grid.loads().get(i).powerFactor();
+    this.softer = new double[grid.groups().size()];
     this.volts = new double[grid.groups().size()];
     this.mains = inputs.mains();
-    for (var g = 0; g < volts.length; g++) volts[g] = grid.groups().get(g).fed() ? 1 : mains;
+    for (var g = 0; g < volts.length; g++)
+      volts[g] = inputs.volts(g).orElse(grid.groups().get(g).fed() ? 1 : mains);
     this.islands = Islands.of(grid, closed, on);
   }
 
@@ -58,6 +69,18 @@ final class Present {
   /// Of a branch, with what a bad contact adds.
   double ohms(int branch) {
     return grid.branches().get(branch).ohms() + loose[branch];
+  }
+
+  /// Whether any source stands at its limit.
+  boolean limited() {
+    for (var m : mode) if (m == Mode.LIMITED) return true;
+    return false;
+  }
+
+  /// Of an emf, with what its group is softer now.
+  double emfOhms(int index) {
+    var emf = grid.emfs().get(index);
+    return emf.ohms() + softer[emf.group()];
   }
 
   /// Factor on the voltage of an emf.

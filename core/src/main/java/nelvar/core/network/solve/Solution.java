@@ -206,7 +206,7 @@ public final class Solution {
       var emf = grid.emfs().get(i);
       if (grid.groups().get(emf.group()).alternating() == ofAlternating)
         add(x, y, emf.minus(), emf.plus(), given[i]);
-      else add(x, y, emf.plus(), emf.minus(), through(emf, ofAlternating));
+      else add(x, y, emf.plus(), emf.minus(), through(i, ofAlternating));
     }
     for (var t : grid.transformers()) transformer(x, y, t, ofAlternating);
     var most = 0.0;
@@ -215,13 +215,15 @@ public final class Solution {
   }
 
   /// What flows through a source of the other frequency.
-  private Phasor through(Grid.Emf emf, boolean ofAlternating) {
+  private Phasor through(int index, boolean ofAlternating) {
+    var emf = grid.emfs().get(index);
     var vr = ofAlternating ? re[emf.plus()] - re[emf.minus()] : direct(emf.plus(), emf.minus());
     var vi = ofAlternating ? im[emf.plus()] - im[emf.minus()] : 0;
     var x = ofAlternating ? emf.reactance() : 0;
     if (!now.on[emf.group()]) return new Phasor(vr * Frequency.LEAK, vi * Frequency.LEAK);
-    var size = emf.ohms() * emf.ohms() + x * x;
-    return new Phasor((vr * emf.ohms() + vi * x) / size, (vi * emf.ohms() - vr * x) / size);
+    var ohms = now.emfOhms(index);
+    var size = ohms * ohms + x * x;
+    return new Phasor((vr * ohms + vi * x) / size, (vi * ohms - vr * x) / size);
   }
 
   private void transformer(double[] x, double[] y, Grid.Transformer t, boolean ofAlternating) {

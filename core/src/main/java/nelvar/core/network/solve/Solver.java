@@ -5,7 +5,7 @@ package nelvar.core.network.solve;
 /// The two are solved in turn until what converters hand from one to the other no longer changes;
 /// limits of sources and diodes are tried and corrected on the way.
 public final class Solver {
-  private static final int ROUNDS = 80;
+  private static final int ROUNDS = 400;
   private static final int SWITCHINGS = 60;
 
   private final Grid grid;
@@ -93,7 +93,7 @@ public final class Solver {
       var diodes = now.diode.clone();
       if (dc && !settleDirect(now)) return false;
       ac |= !java.util.Arrays.equals(diodes, now.diode);
-      if (ac && !alternating.settle(now)) return false;
+      if (ac && !settleAlternating(now)) return false;
       var changed = conversion.update();
       dc = changed.direct();
       ac = changed.alternating();
@@ -102,12 +102,22 @@ public final class Solver {
     return false;
   }
 
+  /// Alternating current with drives that switch themselves off.
+  private boolean settleAlternating(Present now) {
+    do {
+      if (!alternating.settle(now)) return false;
+    } while (Limits.trip(grid, now, alternating));
+    return true;
+  }
+
   /// Direct current with its limits and diodes.
   private boolean settleDirect(Present now) {
     var limits = new Limits(grid, now, direct);
     for (var switching = 0; switching < SWITCHINGS; switching++) {
-      if (!direct.settle(now)) return false;
-      if (!limits.correct(switching > 12)) return true;
+      // A source at its limit before loads of constant power runs away upwards: it is giving again
+      // by then, and that settles.
+      var settled = direct.settle(now);
+      if (!limits.correct(switching > 12)) return settled;
     }
     return false;
   }

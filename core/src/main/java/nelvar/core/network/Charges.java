@@ -1,0 +1,123 @@
+package nelvar.core.network;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.Element;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.units.Capacitance;
+import nelvar.core.units.Resistance;
+import nelvar.core.units.Voltage;
+
+/// What capacitors of one state still hold in another.
+final class Charges {
+  /// Less than this is none.
+  private static final double SOME = 1;
+
+  private final Live before;
+  private final Live now;
+
+  private Charges(Live before, Live now) {
+    this.before = before;
+    this.now = now;
+  }
+
+  /// @param before what was there while it was fed; @param now the steady state that follows
+  static List<StoredCharge> of(Live before, Live now) {
+    return new Charges(before, now).all();
+  }
+
+  private record Held(Device device, Element.Store store, Voltage from) {}
+
+  private List<StoredCharge> all() {
+    var held = new ArrayList<Held>();
+    var topology = now.circuitry().topology();
+    for (var device : topology.project().devices()) {
+      var part = topology.part(device.id());
+      if (part.isEmpty()) continue;
+      for (var element : part.get().elements())
+        if (element instanceof Element.Store store)
+          held(device, store).map(from -> new Held(device, store, from)).ifPresent(held::add);
+    }
+    var all = new ArrayList<StoredCharge>();
+    var told = new HashSet<Id>();
+    for (var one : held) {
+      if (!told.add(one.device().id())) continue;
+      var bus = bus(one, held);
+      bus.forEach(member -> told.add(member.device().id()));
+      all.add(together(bus));
+    }
+    return all;
+  }
+
+  /// What a store was charged to, where it is fed no longer.
+  private Optional<Voltage> held(Device device, Element.Store store) {
+    if (store.across().isEmpty()) return behindNoTerminal(device);
+    var was = Math.abs(volts(before, device, store.across().get()));
+    var is = Math.abs(volts(now, device, store.across().get()));
+    return was >= SOME && was > is + SOME ? Optional.of(new Voltage(was)) : Optional.empty();
+  }
+
+  private static double volts(Live live, Device device, Element.Across across) {
+    return live.voltage(
+            new TerminalRef(device.id(), across.plus()),
+            new TerminalRef(device.id(), across.minus()))
+        .map(Live.Both::direct)
+        .orElse(0.0);
+  }
+
+  /// The bus inside a drive: the peak of its mains.
+  private Optional<Voltage> behindNoTerminal(Device device) {
+    var peak = 0.0;
+    for (var served : before.circuitry().served(device.id())) {
+      var was = before.at(device, served.intake()).volts();
+      var is = now.at(device, served.intake()).volts();
+      if (is < was / 2) peak = Math.max(peak, Math.sqrt(2) * was);
+    }
+    return peak >= SOME ? Optional.of(new Voltage(peak)) : Optional.empty();
+  }
+
+  /// Those whose plus and minus metal joins to those of one, itself first.
+  private List<Held> bus(Held one, List<Held> held) {
+    var all = new ArrayList<>(List.of(one));
+    if (one.store().across().isEmpty()) return all;
+    var plus = now.metal(plus(one));
+    var minus = now.metal(minus(one));
+    for (var other : held)
+      if (other != one
+          && other.store().across().isPresent()
+          && plus.contains(plus(other))
+          && minus.contains(minus(other))) all.add(other);
+    return all;
+  }
+
+  private static TerminalRef plus(Held held) {
+    return new TerminalRef(held.device().id(), held.store().across().orElseThrow().plus());
+  }
+
+  private static TerminalRef minus(Held held) {
+    return new TerminalRef(held.device().id(), held.store().across().orElseThrow().minus());
+  }
+
+  private static StoredCharge together(List<Held> bus) {
+    var farads = 0.0;
+    var charge = 0.0;
+    var siemens = 0.0;
+    for (var member : bus) {
+      var c = member.store().capacitance().farads();
+      farads += c;
+      charge += c * member.from().volts();
+      siemens += member.store().bleeder().map(r -> 1 / r.ohms()).orElse(0.0);
+    }
+    var first = bus.getFirst();
+    return new StoredCharge(
+        first.device(),
+        first.store().across().isEmpty() ? List.of() : List.of(plus(first), minus(first)),
+        new Voltage(charge / farads),
+        new Capacitance(farads),
+        siemens > 0 ? Optional.of(new Resistance(1 / siemens)) : Optional.empty());
+  }
+}
