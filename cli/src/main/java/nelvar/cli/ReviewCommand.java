@@ -6,6 +6,7 @@ import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.ProjectFile;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.review.Alike;
 import nelvar.core.review.Review;
 import picocli.CommandLine;
 
@@ -15,6 +16,9 @@ import picocli.CommandLine;
         "Judge a project: its findings, what was accepted, what was not checked. Exit 0 without open errors, 1 with some.",
     mixinStandardHelpOptions = true)
 final class ReviewCommand implements Callable<Integer> {
+  /// So many alike are folded into one.
+  private static final int FOLDED = 3;
+
   @CommandLine.Parameters(paramLabel = "FILE", description = "Project file (*.nelvar.json).")
   private Path file = Path.of("");
 
@@ -29,30 +33,68 @@ final class ReviewCommand implements Callable<Integer> {
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
 
   static Review review(Path file) throws Exception {
-    return Review.of(ProjectFile.at(file).open(), CatalogueFile.standard());
+    var standard = CatalogueFile.standard();
+    return Review.of(ProjectFile.at(file).open(), standard).tried(standard);
   }
+
+  @CommandLine.Option(names = "--each", description = "Alike findings singly instead of folded.")
+  private boolean each;
+
+  @CommandLine.Option(
+      names = "--untried",
+      description = "Without ways out: trying them takes many times as long as the review.")
+  private boolean untried;
 
   @Override
   public Integer call() throws Exception {
-    var review = Review.findingsOnly(ProjectFile.at(file).open(), CatalogueFile.standard());
+    var standard = CatalogueFile.standard();
+    var review = Review.findingsOnly(ProjectFile.at(file).open(), standard);
+    if (!untried) review = review.tried(standard);
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
     if (json) out.println(ReviewJson.of(review));
     else text(review, out);
     return review.count(Severity.ERROR) > 0 ? CommandLineTool.FOUND : CommandLineTool.FINE;
   }
 
+  private void single(Review review, Review.Entry entry, java.io.PrintWriter out) {
+    var finding = entry.finding().orElseThrow();
+    out.printf(
+        "%-7s %s: %s  [%s]%n",
+        finding.severity().name().toLowerCase(java.util.Locale.ROOT),
+        review.study().label(finding.subject()),
+        finding.title(),
+        entry.rule().id());
+    out.println("        " + finding.text());
+    for (var repair : review.waysOut(entry)) out.println("        Way out: " + repair.label());
+    if (working) finding.trail().text().lines().forEach(line -> out.println("          " + line));
+  }
+
+  /// Alike findings: where they are, what the first says, what cures each.
+  private static void folded(Review review, Alike alike, java.io.PrintWriter out) {
+    out.printf(
+        "%-7s %d times: %s  [%s]%n",
+        alike.severity().name().toLowerCase(java.util.Locale.ROOT),
+        alike.size(),
+        alike.title(),
+        alike.rule());
+    out.println(
+        "        On "
+            + alike.entries().stream()
+                .map(entry -> review.study().label(entry.verdict().subject()))
+                .distinct()
+                .collect(java.util.stream.Collectors.joining(", "))
+            + " (--each lists them singly).");
+    out.println("        " + alike.first().finding().orElseThrow().text());
+    for (var entry : alike.entries())
+      for (var repair : review.waysOut(entry).stream().limit(1).toList())
+        out.println("        Way out: " + repair.label());
+  }
+
   private void text(Review review, java.io.PrintWriter out) {
-    for (var entry : review.open()) {
-      var finding = entry.finding().orElseThrow();
-      out.printf(
-          "%-7s %s: %s  [%s]%n",
-          finding.severity().name().toLowerCase(java.util.Locale.ROOT),
-          review.study().label(finding.subject()),
-          finding.title(),
-          entry.rule().id());
-      out.println("        " + finding.text());
-      for (var repair : finding.repairs()) out.println("        Way out: " + repair.label());
-      if (working) finding.trail().text().lines().forEach(line -> out.println("          " + line));
+    for (var alike : Alike.of(review.open())) {
+      if (each || alike.size() < FOLDED)
+        alike.entries().forEach(entry -> single(review, entry, out));
+      else folded(review, alike, out);
     }
     for (var entry : review.accepted()) {
       var deviation = entry.accepted().orElseThrow();

@@ -85,7 +85,7 @@ final class ReviewJson {
         finding.title(),
         finding.text(),
         finding.trail().lines().stream().map(Line::text).toList(),
-        finding.repairs().stream().map(Repair::label).toList(),
+        review.waysOut(entry).stream().map(Repair::label).toList(),
         entry.accepted().map(deviation -> deviation.reason()));
   }
 }

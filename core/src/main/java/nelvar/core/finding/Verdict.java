@@ -13,11 +13,12 @@ public sealed interface Verdict {
 
   /// @param title what is wrong, in a few words
   /// @param text what will happen, why, and what to do
+  /// @param proposals what might cure it; none is offered to anybody before it is tried (WaysOut)
   record Finding(
-      Id subject, Severity severity, String title, String text, Trail trail, List<Repair> repairs)
+      Id subject, Severity severity, String title, String text, Trail trail, List<Repair> proposals)
       implements Verdict {
     public Finding {
-      repairs = List.copyOf(repairs);
+      proposals = List.copyOf(proposals);
     }
   }
 

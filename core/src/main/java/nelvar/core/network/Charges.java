@@ -115,6 +115,7 @@ final class Charges {
     var first = bus.getFirst();
     return new StoredCharge(
         first.device(),
+        bus.stream().map(member -> member.device().id()).toList(),
         first.store().across().isEmpty() ? List.of() : List.of(plus(first), minus(first)),
         new Voltage(charge / farads),
         new Capacitance(farads),

@@ -1,6 +1,7 @@
 package nelvar.core.network;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.locks.ReentrantLock;
 import nelvar.core.model.TerminalRef;
@@ -104,6 +105,18 @@ public final class Engine {
               : new Following(use.circuitry(), use.solver(), trial, conditions, volts)
                   .settle(was.positions());
       return live.holding(charges, time);
+    } finally {
+      lock.unlock();
+    }
+  }
+
+  /// What capacitors hold when the mains is switched off, as charged without load under conditions.
+  public List<StoredCharge> charges(Conditions charging) {
+    lock.lock();
+    try {
+      var idle = WhatIf.AS_DESIGNED.with(LoadMode.IDLE);
+      var was = solve(idle, charging);
+      return Charges.of(was, solve(idle, new Conditions(charging.wires(), 0), was.positions()));
     } finally {
       lock.unlock();
     }

@@ -3,6 +3,7 @@ package nelvar.core.network;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.model.Device;
+import nelvar.core.model.Id;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.units.Capacitance;
 import nelvar.core.units.Duration;
@@ -14,12 +15,14 @@ import nelvar.core.units.Voltage;
 /// Only its own bleeder, and those of capacitors on the same bus, count as emptying it: loads may
 /// stop at any voltage, and contacts may open. `U = U0 · e^(−t/RC)`.
 ///
+/// @param members all devices that hold it together, the first one itself
 /// @param across plus and minus; empty where it is behind no terminal
 /// @param from what it was charged to before
 /// @param capacitance all that holds charge on the same bus
 /// @param bleeder empty where nothing is stated that discharges it
 public record StoredCharge(
     Device device,
+    List<Id> members,
     List<TerminalRef> across,
     Voltage from,
     Capacitance capacitance,
@@ -30,6 +33,7 @@ public record StoredCharge(
       List.of(new Voltage(60), new Voltage(25), new Voltage(5));
 
   public StoredCharge {
+    members = List.copyOf(members);
     across = List.copyOf(across);
   }
 

@@ -11,6 +11,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Catalogue;
+import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Deviation;
@@ -23,7 +24,9 @@ import nelvar.core.model.Project;
 ///
 /// A rule that fails becomes a [Verdict.NotChecked] on every device naming it: it hides no other
 /// and never looks like a pass.
-public record Review(Study study, List<Entry> entries, long counted) {
+///
+/// @param ways what cures findings, as far as it was tried; see WaysOut
+public record Review(Study study, List<Entry> entries, long counted, WaysOut ways) {
 
   /// @param accepted the deviation that accepts this finding, if one does
   public record Entry(Rule rule, Verdict verdict, Optional<Deviation> accepted) {
@@ -79,7 +82,11 @@ public record Review(Study study, List<Entry> entries, long counted) {
         entries.add(new Entry(rules.get(i), verdict, deviation(accepted, rules.get(i), verdict)));
     }
     return Optional.of(
-        new Review(study, List.copyOf(entries), judged.stream().mapToLong(Judged::counted).sum()));
+        new Review(
+            study,
+            List.copyOf(entries),
+            judged.stream().mapToLong(Judged::counted).sum(),
+            WaysOut.none()));
   }
 
   /// What one rule says, and how many passes were counted only.
@@ -104,6 +111,21 @@ public record Review(Study study, List<Entry> entries, long counted) {
       verdicts.addAll(Contained.failed(rule, subject, broken));
     }
     return new Judged(verdicts, counted[0]);
+  }
+
+  /// The same with what was tried for its findings.
+  public Review with(WaysOut tried) {
+    return new Review(study, entries, counted, tried);
+  }
+
+  /// The same with all proposals tried; takes many times as long as the review.
+  public Review tried(Catalogue standard) {
+    return with(WaysOut.of(this, standard));
+  }
+
+  /// The ways out of a finding that were tried and cure.
+  public List<Repair> waysOut(Entry entry) {
+    return ways.of(entry).orElse(List.of());
   }
 
   private static Optional<Deviation> deviation(

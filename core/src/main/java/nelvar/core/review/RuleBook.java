@@ -7,6 +7,7 @@ import nelvar.core.analysis.completeness.DesignationUnique;
 import nelvar.core.analysis.completeness.LengthKnown;
 import nelvar.core.analysis.completeness.LoadFed;
 import nelvar.core.analysis.completeness.TerminalConnected;
+import nelvar.core.analysis.earthing.BridgeEarthedTwice;
 import nelvar.core.analysis.earthing.FloatingZeroVolt;
 import nelvar.core.analysis.earthing.ProtectiveConnection;
 import nelvar.core.analysis.earthing.ProtectiveSection;
@@ -70,6 +71,7 @@ public final class RuleBook {
           new ProtectiveSection(),
           new WorkingCurrentInEarth(),
           new FloatingZeroVolt(),
+          new BridgeEarthedTwice(),
           new ResidualCharge(),
           new InletAgainstUpstream(),
           new BackFeed(),

@@ -197,8 +197,8 @@ class AmericanSchoolTest {
     if (verdict instanceof Verdict.Pass pass)
       assertThat(pass.trail().text()).contains("small conductor: NEC 2023 (NFPA 70), 240.4(D)");
     if (verdict instanceof Verdict.Finding found) {
-      assertThat(found.repairs()).isNotEmpty();
-      for (var repair : found.repairs())
+      assertThat(found.proposals()).isNotEmpty();
+      for (var repair : found.proposals())
         assertThat(Panel.judge(new DeviceAgainstWire(), "W2", repair.edit().apply(panel.build())))
             .as(repair.label())
             .isInstanceOf(Verdict.Pass.class);

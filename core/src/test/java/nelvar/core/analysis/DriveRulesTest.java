@@ -71,7 +71,7 @@ class DriveRulesTest {
             .answering(School.SINGLE_PHASE_DRIVE, school);
     var found = (Verdict.Finding) panel.judge(new DriveAgainstMotor(), "U");
     assertThat(found.text()).contains("takes 2.51 A", "gives 2.25 A");
-    var cured = found.repairs().stream().map(r -> r.edit().apply(panel.build())).toList();
+    var cured = found.proposals().stream().map(r -> r.edit().apply(panel.build())).toList();
     if (school.equals("maker")) assertThat(cured).isEmpty();
     else
       assertThat(Panel.judge(new DriveAgainstMotor(), "U", cured.getFirst()))
@@ -122,7 +122,7 @@ class DriveRulesTest {
     var verdict = panel.judge(new DriveInput(), "U");
     assertThat(verdict).isInstanceOf(passes ? Verdict.Pass.class : Verdict.Finding.class);
     if (verdict instanceof Verdict.Finding found)
-      for (var repair : found.repairs())
+      for (var repair : found.proposals())
         assertThat(Panel.judge(new DriveInput(), "U", repair.edit().apply(panel.build())))
             .as(repair.label())
             .isInstanceOf(Verdict.Pass.class);
@@ -133,11 +133,11 @@ class DriveRulesTest {
     var found =
         (Verdict.Finding) ahead("fuse-3p-gg25", "drive-3ph-400-4kw").judge(new DriveInput(), "U");
     assertThat(found.text()).contains("a gR fuse of at most 25 A");
-    assertThat(found.repairs()).hasSize(1);
+    assertThat(found.proposals()).hasSize(1);
     var plain =
         (Verdict.Finding)
             ahead("breaker-3p-c20", "drive-3ph-400-0p75kw").judge(new DriveInput(), "U");
-    assertThat(plain.repairs().getFirst().label()).contains("C 16 A");
+    assertThat(plain.proposals().getFirst().label()).contains("C 16 A");
   }
 
   /// 50 m are allowed.

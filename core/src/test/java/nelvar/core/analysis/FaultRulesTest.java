@@ -65,8 +65,8 @@ class FaultRulesTest {
     var found = (Verdict.Finding) judge(heater("breaker-1p-c20", 50));
     assertThat(found.text()).contains("C 20 A", "0.4 s", "200 A");
     // B20 needs 100 A: the repair found in the catalogue cures.
-    assertThat(found.repairs()).isNotEmpty();
-    var cured = found.repairs().getFirst().edit().apply(heater("breaker-1p-c20", 50).build());
+    assertThat(found.proposals()).isNotEmpty();
+    var cured = found.proposals().getFirst().edit().apply(heater("breaker-1p-c20", 50).build());
     assertThat(Panel.judge(new DisconnectsInTime(), "E", cured)).isInstanceOf(Verdict.Pass.class);
   }
 
@@ -215,7 +215,7 @@ class FaultRulesTest {
     assertThat(verdict).isInstanceOf(passes ? Verdict.Pass.class : Verdict.Finding.class);
     if (verdict instanceof Verdict.Finding found) {
       assertThat(found.text()).contains("29756 A²s", "42000 A²s");
-      var cured = found.repairs().getFirst().edit().apply(panel.build());
+      var cured = found.proposals().getFirst().edit().apply(panel.build());
       assertThat(Panel.judge(new WithstandsFault(), "W2", cured)).isInstanceOf(Verdict.Pass.class);
     }
   }
@@ -250,7 +250,7 @@ class FaultRulesTest {
             new Brief(
                 b.supply(), b.surroundings(), b.policies().sizedBy(Brief.Sizing.NORTH_AMERICAN)));
     var finding = (Verdict.Finding) american.judge(new BranchDevice(), "F");
-    var listed = finding.repairs().getFirst().edit().apply(american.build());
+    var listed = finding.proposals().getFirst().edit().apply(american.build());
     assertThat(new BranchDevice().check(Panel.study(listed)))
         .isNotEmpty()
         .allMatch(Verdict.Pass.class::isInstance);
@@ -315,7 +315,7 @@ class FaultRulesTest {
     assertThat(drive("rcd-4p-25a-300ma-b").judge(rule, "R")).isInstanceOf(Verdict.Pass.class);
     var found = (Verdict.Finding) drive("rcd-4p-25a-300ma-a").judge(rule, "R");
     assertThat(found.text()).contains("type A", "type B");
-    var cured = found.repairs().getFirst().edit().apply(drive("rcd-4p-25a-300ma-a").build());
+    var cured = found.proposals().getFirst().edit().apply(drive("rcd-4p-25a-300ma-a").build());
     assertThat(Panel.judge(rule, "R", cured)).isInstanceOf(Verdict.Pass.class);
     var three = drive("rcd-4p-25a-30ma-b");
     for (var i = 2; i <= 3; i++)
@@ -374,12 +374,12 @@ class FaultRulesTest {
     var unset = motor("motor-protector-4a", "motor-1p1kw-230-400");
     var advice = (Verdict.Finding) unset.judge(rule, "M");
     assertThat(advice.severity()).isEqualTo(nelvar.core.finding.Severity.ADVICE);
-    var dialled = advice.repairs().getFirst().edit().apply(unset.build());
+    var dialled = advice.proposals().getFirst().edit().apply(unset.build());
     assertThat(Panel.judge(rule, "M", dialled)).isInstanceOf(Verdict.Pass.class);
     var wrong = motor("motor-protector-1p6a", "motor-1p1kw-230-400");
     var found = (Verdict.Finding) wrong.judge(rule, "M");
     assertThat(found.text()).contains("It will trip while the motor works");
-    var cured = found.repairs().getFirst().edit().apply(wrong.build());
+    var cured = found.proposals().getFirst().edit().apply(wrong.build());
     assertThat(Panel.judge(rule, "M", cured)).isInstanceOf(Verdict.Pass.class);
     assertThat(
             ((Verdict.Finding) motor("motor-protector-10a", "motor-1p1kw-230-400").judge(rule, "M"))
@@ -422,7 +422,7 @@ class FaultRulesTest {
     if (severity == null) assertThat(verdict).isInstanceOf(Verdict.Pass.class);
     else {
       assertThat(((Verdict.Finding) verdict).severity()).isEqualTo(severity);
-      var cured = ((Verdict.Finding) verdict).repairs().getFirst().edit().apply(panel.build());
+      var cured = ((Verdict.Finding) verdict).proposals().getFirst().edit().apply(panel.build());
       assertThat(Panel.judge(rule, "M", cured)).isInstanceOf(Verdict.Pass.class);
     }
   }
@@ -465,7 +465,7 @@ class FaultRulesTest {
             .wire("U:W", "M:W", 2.5, 1);
     var found = (Verdict.Finding) panel.judge(new nelvar.core.analysis.parts.SupplyVoltage(), "M");
     assertThat(found.text()).contains(words);
-    assertThat(found.repairs().stream().anyMatch(r -> r.label().contains("delta")))
+    assertThat(found.proposals().stream().anyMatch(r -> r.label().contains("delta")))
         .isEqualTo(relinked);
   }
 

@@ -212,7 +212,7 @@ class LawsTest {
   private static Edit repair(Project project, Random random) {
     var repairs =
         Review.of(project, CatalogueFile.standard()).open().stream()
-            .flatMap(entry -> entry.finding().orElseThrow().repairs().stream())
+            .flatMap(entry -> entry.finding().orElseThrow().proposals().stream())
             .toList();
     return repairs.isEmpty() ? new Edit("nothing", p -> p) : any(repairs, random).edit();
   }

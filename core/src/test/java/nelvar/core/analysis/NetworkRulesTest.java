@@ -43,7 +43,7 @@ class NetworkRulesTest {
 
   private static void curesAll(Rule rule, String subject, Panel panel) {
     var project = panel.build();
-    var repairs = found(rule, subject, panel).repairs();
+    var repairs = found(rule, subject, panel).proposals();
     assertThat(repairs).isNotEmpty();
     for (var repair : repairs)
       assertThat(Panel.judge(rule, subject, repair.edit().apply(project)))
@@ -327,10 +327,50 @@ class NetworkRulesTest {
     assertThat(found(new WorkingCurrentInEarth(), "W6", shield).title()).contains("shield");
   }
 
+  private static Panel board() {
+    return Panel.dc()
+        .device("A", "motion-controller-3ax")
+        .wire("T:+", "A:+", 0.75, 1)
+        .wire("A:-", "T:-", 0.75, 1);
+  }
+
+  /// A bridge earthed on its minus alone is right; its winding earthed too shorts each half wave.
+  @Test
+  void aBridgeIsEarthedOnOneSide() {
+    var panel =
+        Panel.mains()
+            .device("T", "transformer-250va-230-24")
+            .wire("X0:L1", "T:1", 1.5, 1)
+            .wire("T:2", "X0:N", 1.5, 1)
+            .device("B", "rectifier-24vac-10a-22mf")
+            .wire("T:3", "B:~1", 2.5, 1)
+            .wire("T:4", "B:~2", 2.5, 1)
+            .protective("X0:PE", "B:-", 2.5);
+    passes(new nelvar.core.analysis.earthing.BridgeEarthedTwice(), "B", panel);
+    panel.protective("X0:PE", "T:4", 2.5);
+    var found = found(new nelvar.core.analysis.earthing.BridgeEarthedTwice(), "B", panel);
+    assertThat(found.severity()).isEqualTo(nelvar.core.finding.Severity.ERROR);
+  }
+
   @Test
   void aFloatingZeroVoltIsFound() {
-    found(new FloatingZeroVolt(), "T", Panel.dc());
-    passes(new FloatingZeroVolt(), "T", Panel.dc().protective("X0:PE", "T:-", 2.5));
+    found(new FloatingZeroVolt(), "T", board());
+    passes(new FloatingZeroVolt(), "T", board().protective("X0:PE", "T:-", 2.5));
+    // Two supplies of one circuit are told of once; a bus for axes, and a winding, not at all.
+    var two =
+        board()
+            .device("T2", "supply-24v-5a")
+            .wire("T2:-", "T:-", 0.75, 1)
+            .device("A2", "motion-controller-3ax")
+            .wire("T2:+", "A2:+", 0.75, 1)
+            .wire("A2:-", "T2:-", 0.75, 1);
+    assertThat(new FloatingZeroVolt().check(two.study())).hasSize(1);
+    var axes =
+        Panel.dc()
+            .device("U", "stepper-drive-50v-5a")
+            .wire("T:+", "U:+", 1.5, 1)
+            .wire("U:-", "T:-", 1.5, 1);
+    assertThat(new FloatingZeroVolt().check(axes.study())).isEmpty();
   }
 
   @Test

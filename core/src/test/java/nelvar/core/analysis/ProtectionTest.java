@@ -28,8 +28,8 @@ class ProtectionTest {
 
   private static void everyRepairCures(
       Verdict.Finding finding, nelvar.core.analysis.Rule rule, nelvar.core.model.Project project) {
-    assertThat(finding.repairs()).isNotEmpty();
-    for (var repair : finding.repairs())
+    assertThat(finding.proposals()).isNotEmpty();
+    for (var repair : finding.proposals())
       assertThat(rule.check(Panel.study(repair.edit().apply(project))))
           .as(repair.label())
           .noneMatch(verdict ->
@@ -45,7 +45,7 @@ class ProtectionTest {
     var finding = finding(panel.judge(new DeviceAgainstWire(), "F"));
     assertThat(finding.severity()).isEqualTo(Severity.ERROR);
     assertThat(finding.text()).contains("its thinnest wire (W2) stands for 12.3 A");
-    assertThat(finding.repairs())
+    assertThat(finding.proposals())
         .extracting(r -> r.label())
         .containsExactly(
             "Change -F to circuit-breaker, 1 pole, C 10 A", "Make 2 wires behind -F 2.5 mm²");
@@ -105,7 +105,9 @@ class ProtectionTest {
             .wire("T:N", "X0:N", 6, 1);
     var finding = finding(long_.judge(new DeviceAgainstWire(), "W1"));
     assertThat(finding.title()).isEqualTo("Wire without fitting protection");
-    everyRepairCures(finding, new DeviceAgainstWire(), long_.build());
+    assertThat(finding.proposals())
+        .as("a thicker wire would hide that a device is missing")
+        .isEmpty();
   }
 
   @Test
@@ -252,7 +254,7 @@ class ProtectionTest {
     for (var i = 1; i <= 3; i++) panel.wire("X0:L" + i, "U:L" + i, 1.5, 1);
     panel.wire("U:U", "M:U", 1.5, 9).wire("U:V", "M:V", 1.5, 9).wire("U:W", "M:W", 1.5, 9);
     var finding = finding(panel.judge(new OwnDevice(), "U"));
-    var next = finding.repairs().getFirst().edit().apply(panel.build());
+    var next = finding.proposals().getFirst().edit().apply(panel.build());
     assertThat(next.devices().getLast().part()).startsWith("breaker-3p-");
     assertThat(next.conductors()).hasSize(panel.build().conductors().size() + 3);
     assertThat(Panel.judge(new OwnDevice(), "U", next)).isInstanceOf(Verdict.Pass.class);

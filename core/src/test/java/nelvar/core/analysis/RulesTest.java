@@ -43,7 +43,7 @@ class RulesTest {
     var finding = (Verdict.Finding) verdict;
     assertThat(finding.title()).isNotBlank();
     assertThat(finding.text()).endsWith(".");
-    for (var repair : finding.repairs())
+    for (var repair : finding.proposals())
       assertThat(Panel.judge(rule, subject, repair.edit().apply(panel.build())))
           .as(repair.label())
           .isInstanceOf(Verdict.Pass.class);
@@ -70,12 +70,12 @@ class RulesTest {
   void headroomAndOverload() {
     passes(new SupplyHeadroom(), "T", pumps(3, 200.0 / 3));
     var tight = found(new SupplyHeadroom(), "T", pumps(3, 67));
-    assertThat(tight.repairs()).extracting(r -> r.label()).containsExactly("Use the 20 A supply");
+    assertThat(tight.proposals()).extracting(r -> r.label()).containsExactly("Use the 20 A supply");
     passes(new SupplyOverloaded(), "T", pumps(3, 67));
     passes(new SupplyOverloaded(), "T", pumps(4, 100.0 / 3));
     var over = found(new SupplyOverloaded(), "T", pumps(4, 33.7));
     assertThat(over.trail().text()).contains("does not hold");
-    assertThat(over.repairs()).isNotEmpty();
+    assertThat(over.proposals()).isNotEmpty();
     assertThat(new SupplyHeadroom().check(pumps(4, 33.7).study()))
         .as("one finding, not two")
         .isEmpty();
@@ -89,7 +89,7 @@ class RulesTest {
           .device("M" + i, "pump-24v-3a")
           .wire("T:+", "M" + i + ":+", 2.5, 1)
           .wire("M" + i + ":-", "T:-", 2.5, 1);
-    assertThat(found(new SupplyOverloaded(), "T", panel).repairs()).isEmpty();
+    assertThat(found(new SupplyOverloaded(), "T", panel).proposals()).isEmpty();
   }
 
   /// Handbook load list for a 24 V bus, Σ n·I·g: 8 × 10 mA, 12 × 60 mA × 0.5, 4 × 208 mA × 0.75, 6
@@ -189,7 +189,7 @@ class RulesTest {
             "M",
             drive("drive-1ph-230-0p37kw", "motor-0p25kw-230-400", Linkage.STAR));
     assertThat(star.text()).contains("130 V too little");
-    assertThat(star.repairs()).extracting(r -> r.label()).containsExactly("Link -M in delta");
+    assertThat(star.proposals()).extracting(r -> r.label()).containsExactly("Link -M in delta");
   }
 
   /// 0.55 kW in delta takes 2.51 A: more than the 2.4 A of the 0.37 kW drive; the 0.75 kW one gives
@@ -205,7 +205,7 @@ class RulesTest {
             new DriveAgainstMotor(),
             "U",
             drive("drive-1ph-230-0p37kw", "motor-0p55kw-230-400", Linkage.DELTA));
-    assertThat(small.repairs()).hasSize(1);
+    assertThat(small.proposals()).hasSize(1);
   }
 
   private static Panel sensor(String part, String supply) {
@@ -223,7 +223,7 @@ class RulesTest {
     assertThat(found(new SupplyVoltage(), "B", sensor("photo-eye-pnp", "supply-48v-5a")).text())
         .contains("18 V too much");
     assertThat(
-            found(new SupplyVoltage(), "B", sensor("pulse-pickup-5v", "supply-24v-5a")).repairs())
+            found(new SupplyVoltage(), "B", sensor("pulse-pickup-5v", "supply-24v-5a")).proposals())
         .hasSize(1);
     assertThat(found(new SupplyVoltage(), "B", sensor("photo-eye-pnp", "supply-5v-5a")).text())
         .contains("5 V too little");
@@ -234,7 +234,7 @@ class RulesTest {
     passes(new SensorAgainstInput(), "B", sensor("photo-eye-pnp", "supply-24v-5a"));
     assertThat(
             found(new SensorAgainstInput(), "B", sensor("inductive-m12-npn", "supply-24v-5a"))
-                .repairs())
+                .proposals())
         .extracting(r -> r.label())
         .containsExactly("Change -B to inductive sensor M12, 10–30 V, sourcing (PNP)");
     found(new SensorAgainstInput(), "B", sensor("load-cell-amplifier", "supply-24v-5a"));
@@ -263,7 +263,8 @@ class RulesTest {
   @Test
   void aCoilIsMadeForItsVoltage() {
     passes(new CoilRange(), "K", coil("relay-6a-12vdc", "supply-12v-5a", 1, 1));
-    assertThat(found(new CoilRange(), "K", coil("relay-6a-12vdc", "supply-24v-5a", 1, 1)).repairs())
+    assertThat(
+            found(new CoilRange(), "K", coil("relay-6a-12vdc", "supply-24v-5a", 1, 1)).proposals())
         .hasSize(1);
     assertThat(found(new CoilRange(), "K", coil("relay-6a-48vdc", "supply-24v-5a", 1, 1)).text())
         .contains("14.4 V too little");
@@ -300,11 +301,11 @@ class RulesTest {
             .wire("X0:L1", "X0:L2", 6, 1);
     var door = found(new ProtectiveConnection(), "C", bar);
     assertThat(door.title()).isEqualTo("Door not bonded");
-    assertThat(door.repairs())
+    assertThat(door.proposals())
         .extracting(r -> r.label())
         .containsExactly("Bond -C:DOOR with 6 mm²");
     var noBar = found(new ProtectiveConnection(), "T", Panel.mains().device("T", "supply-24v-5a"));
-    assertThat(noBar.repairs()).as("no free way on a PE bar, nothing to offer").isEmpty();
+    assertThat(noBar.proposals()).as("no free way on a PE bar, nothing to offer").isEmpty();
     var notEarthedBar =
         Panel.mains()
             .device("P", "block-protective-8")
@@ -325,7 +326,7 @@ class RulesTest {
             .wire("T:+", "T:+".replace("+", "-"), 10, 1)
             .protective("X0:PE", "T:PE", section);
     if (holds) passes(new ProtectiveSection(), "W4", panel);
-    else assertThat(found(new ProtectiveSection(), "W4", panel).repairs()).hasSize(1);
+    else assertThat(found(new ProtectiveSection(), "W4", panel).proposals()).hasSize(1);
   }
 
   @Test
@@ -375,9 +376,10 @@ class RulesTest {
                     new TerminalConnected(),
                     "M",
                     Panel.dc().device("M", "pump-24v-3a").wire("T:+", "M:+", 1, 1))
-                .repairs())
+                .proposals())
         .hasSize(1);
-    assertThat(found(new TerminalConnected(), "M", Panel.dc().device("M", "pump-24v-3a")).repairs())
+    assertThat(
+            found(new TerminalConnected(), "M", Panel.dc().device("M", "pump-24v-3a")).proposals())
         .as("two open terminals are no choice of one")
         .isEmpty();
     passes(
@@ -405,7 +407,7 @@ class RulesTest {
                             Optional.of(1.0),
                             Optional.empty(),
                             Optional.of("D")))
-                .repairs())
+                .proposals())
         .isEmpty();
     passes(
         new LengthKnown(),
@@ -431,7 +433,7 @@ class RulesTest {
                 .called("-M1")
                 .device("B", "pump-24v-3a")
                 .called("-M1"));
-    assertThat(twice.repairs()).extracting(r -> r.label()).containsExactly("Rename -M1 to -M2");
+    assertThat(twice.proposals()).extracting(r -> r.label()).containsExactly("Rename -M1 to -M2");
   }
 
   @Test

@@ -219,8 +219,8 @@ class SizingTest {
             Verdict.Finding.class,
             f -> {
               assertThat(f.trail().text()).contains("u = 5 % ≤ 5 %   does not hold");
-              assertThat(f.repairs()).isNotEmpty();
-              for (var repair : f.repairs())
+              assertThat(f.proposals()).isNotEmpty();
+              for (var repair : f.proposals())
                 assertThat(
                         Panel.judge(
                             new VoltageDropLimit(),
@@ -234,12 +234,12 @@ class SizingTest {
   void whereOneThickerWireIsNotEnoughAllWiresAreOffered() {
     var project = pump(0.75, 30).build();
     var finding = (Verdict.Finding) Panel.judge(new VoltageDropLimit(), "W5", project);
-    assertThat(finding.repairs().getFirst().label()).startsWith("Make all wires to -M");
+    assertThat(finding.proposals().getFirst().label()).startsWith("Make all wires to -M");
     assertThat(
             Panel.judge(
-                new VoltageDropLimit(), "M", finding.repairs().getFirst().edit().apply(project)))
+                new VoltageDropLimit(), "M", finding.proposals().getFirst().edit().apply(project)))
         .isInstanceOf(Verdict.Pass.class);
-    assertThat(((Verdict.Finding) pump(0.75, 3000).judge(new VoltageDropLimit(), "W5")).repairs())
+    assertThat(((Verdict.Finding) pump(0.75, 3000).judge(new VoltageDropLimit(), "W5")).proposals())
         .as("no wire cures three kilometres")
         .isEmpty();
   }
@@ -305,12 +305,12 @@ class SizingTest {
               assertThat(f.trail().text())
                   .contains("Iz = It · Ca · Cg = 10.3 A · 0.91 · 1 = 9.37 A");
               // The supply is the only guard: the wire must stand its 20 A, 24 · 0.91 = 21.8 A.
-              assertThat(f.repairs().getFirst().label()).isEqualTo("Make W5 4 mm²");
+              assertThat(f.proposals().getFirst().label()).isEqualTo("Make W5 4 mm²");
               assertThat(
                       Panel.judge(
                           new WireCarriesLoad(),
                           "W5",
-                          f.repairs().getFirst().edit().apply(carrying(9.38).build())))
+                          f.proposals().getFirst().edit().apply(carrying(9.38).build())))
                   .isInstanceOf(Verdict.Pass.class);
             });
   }
@@ -360,7 +360,7 @@ class SizingTest {
                           Panel.judge(
                               new MinimumSection(),
                               "W5",
-                              f.repairs().getFirst().edit().apply(panel.build())))
+                              f.proposals().getFirst().edit().apply(panel.build())))
                       .isInstanceOf(Verdict.Pass.class));
   }
 

@@ -195,7 +195,7 @@ class SupplyRulesTest {
     assertThat(verdict).isInstanceOf(starts ? Verdict.Pass.class : Verdict.Finding.class);
     if (verdict instanceof Verdict.Finding found) {
       assertThat(found.text()).contains("15 A are asked", "it gives 11 A");
-      var cured = found.repairs().getFirst().edit().apply(panel.build());
+      var cured = found.proposals().getFirst().edit().apply(panel.build());
       assertThat(Panel.judge(new StartOnSupply(), "T", cured)).isInstanceOf(Verdict.Pass.class);
     }
   }
@@ -317,7 +317,7 @@ class SupplyRulesTest {
               Panel.judge(
                   new TransformerPickUp(),
                   "T",
-                  found.repairs().getFirst().edit().apply(panel.build())))
+                  found.proposals().getFirst().edit().apply(panel.build())))
           .isInstanceOf(Verdict.Pass.class);
   }
 
@@ -333,7 +333,7 @@ class SupplyRulesTest {
     assertThat(found.text()).contains("made for direct current", "it hums");
     assertThat(
             Panel.judge(
-                new CoilKind(), "K1", found.repairs().getFirst().edit().apply(wrong.build())))
+                new CoilKind(), "K1", found.proposals().getFirst().edit().apply(wrong.build())))
         .isInstanceOf(Verdict.Pass.class);
     var burns =
         Panel.dc()
@@ -349,11 +349,14 @@ class SupplyRulesTest {
     var panel = Panel.mains().device("K", "contactor-3p-9a-230vac").suppressed();
     var found = (Verdict.Finding) panel.judge(new CoilSuppression(), "K");
     assertThat(found.severity()).isEqualTo(Severity.ERROR);
-    var cured = found.repairs().getFirst().edit().apply(panel.build());
+    var cured = found.proposals().getFirst().edit().apply(panel.build());
     assertThat(Panel.judge(new CoilSuppression(), "K", cured)).isInstanceOf(Verdict.Pass.class);
     var bare = Panel.mains().device("K", "contactor-3p-9a-230vac");
     assertThat(
-            ((Verdict.Finding) bare.judge(new CoilSuppression(), "K")).repairs().getFirst().label())
+            ((Verdict.Finding) bare.judge(new CoilSuppression(), "K"))
+                .proposals()
+                .getFirst()
+                .label())
         .contains("RC");
   }
 
@@ -412,7 +415,7 @@ class SupplyRulesTest {
                     .orThrow());
     var found = (Verdict.Finding) heavy.judge(new NeutralHarmonics(), "W1");
     assertThat(found.text()).contains("third harmonics add up");
-    var cured = found.repairs().getFirst().edit().apply(heavy.build());
+    var cured = found.proposals().getFirst().edit().apply(heavy.build());
     assertThat(Panel.judge(new NeutralHarmonics(), "W1", cured)).isInstanceOf(Verdict.Pass.class);
     assertThat(new NeutralHarmonics().check(Panel.dc().study()).toList()).isEmpty();
   }

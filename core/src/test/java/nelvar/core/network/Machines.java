@@ -7,7 +7,7 @@ import nelvar.core.Panel;
 
 /// Makes machines of many kinds at random: linear and electronic supplies, buses with drives,
 /// drives on the mains, contactors and buttons, capacitors, clamps, converters in a row.
-final class Machines {
+public final class Machines {
   private final Random random;
   private final Panel panel = Panel.mains();
   private int count;
@@ -16,7 +16,7 @@ final class Machines {
     this.random = new Random(seed);
   }
 
-  static Panel of(long seed) {
+  public static Panel of(long seed) {
     return new Machines(seed).build();
   }
 

@@ -152,6 +152,7 @@ final class StoredChargeTest {
         new StoredCharge(
             bank().build().devices().getFirst(),
             java.util.List.of(),
+            java.util.List.of(),
             new Voltage(70),
             new Capacitance(0.01),
             Optional.empty());

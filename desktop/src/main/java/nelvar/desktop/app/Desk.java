@@ -393,7 +393,8 @@ public final class Desk {
                       .pages()
                       .execute(() -> {
                         try {
-                          OutputFiles.write(folder, PackFiles.of(review));
+                          OutputFiles.write(
+                              folder, PackFiles.of(review.tried(CatalogueFile.standard())));
                           Platform.runLater(() -> session.tell("The pack is in " + folder));
                         } catch (IOException e) {
                           Platform.runLater(() ->

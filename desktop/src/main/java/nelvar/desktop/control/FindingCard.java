@@ -1,7 +1,11 @@
 package nelvar.desktop.control;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import javafx.beans.value.ChangeListener;
+import javafx.beans.value.ObservableValue;
+import javafx.beans.value.WeakChangeListener;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -12,12 +16,19 @@ import nelvar.core.finding.Repair;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Deviation;
 import nelvar.core.review.Review;
+import nelvar.core.review.WaysOut;
 import nelvar.desktop.style.Theme;
 
 /// One finding: what, why, the ways out, its working, and accepting it with a written reason.
 public final class FindingCard extends VBox {
   private final VBox more = new VBox(4);
   private final Verdict.Finding finding;
+  private final VBox ways = new VBox(4);
+  private final Review.Entry entry;
+  private final ObservableValue<WaysOut> tried;
+
+  // Held here, and only here: the session must not keep a card that is shown no longer.
+  private final ChangeListener<WaysOut> shown;
   private boolean workingShown;
 
   /// What a card can ask for.
@@ -29,7 +40,12 @@ public final class FindingCard extends VBox {
     void reopen(Deviation deviation);
   }
 
-  public FindingCard(Review.Entry entry, Theme theme, Actions actions) {
+  /// @param tried what was tried so far for the findings of the review
+  public FindingCard(
+      Review.Entry entry, ObservableValue<WaysOut> tried, Theme theme, Actions actions) {
+    this.entry = entry;
+    this.tried = tried;
+    this.shown = (_, _, _) -> ways(actions);
     finding = entry.finding().orElseThrow();
     getStyleClass()
         .addAll(
@@ -61,16 +77,11 @@ public final class FindingCard extends VBox {
   }
 
   private void open(Review.Entry entry, Actions actions) {
-    // In a column a long label wraps; a flow would make the whole sheet as wide as it.
-    for (var repair : finding.repairs()) {
-      var button = new Button(repair.label());
-      button.getStyleClass().add("repair");
-      button.setWrapText(true);
-      button.setOnAction(_ -> actions.repair(repair));
-      getChildren().add(button);
-    }
+    ways(actions);
+    tried.addListener(new WeakChangeListener<>(shown));
     getChildren()
-        .add(
+        .addAll(
+            ways,
             new FlowPane(
                 8,
                 6,
@@ -78,6 +89,27 @@ public final class FindingCard extends VBox {
                 link(
                     "Accept…",
                     () -> ask(reason -> actions.accept(entry.rule().id(), finding, reason)))));
+  }
+
+  /// The ways out that were tried and cure; while they are being tried, it says so.
+  private void ways(Actions actions) {
+    ways.getChildren().clear();
+    var known = tried.getValue().of(entry);
+    if (known.isEmpty() && !finding.proposals().isEmpty()) {
+      var trying = new Label("Ways out are being tried…");
+      trying.getStyleClass().add("faint");
+      ways.getChildren().add(trying);
+    }
+    // In a column a long label wraps; a flow would make the whole sheet as wide as it.
+    for (var repair : known.orElse(List.of())) {
+      var button = new Button(repair.label());
+      button.getStyleClass().add("repair");
+      button.setWrapText(true);
+      button.setOnAction(_ -> actions.repair(repair));
+      ways.getChildren().add(button);
+    }
+    ways.setVisible(!ways.getChildren().isEmpty());
+    ways.setManaged(!ways.getChildren().isEmpty());
   }
 
   private void accepted(Deviation deviation, Actions actions) {
@@ -140,6 +172,6 @@ public final class FindingCard extends VBox {
 
   /// The first repair, if there is one.
   public Optional<Repair> firstRepair() {
-    return finding.repairs().stream().findFirst();
+    return tried.getValue().of(entry).flatMap(all -> all.stream().findFirst());
   }
 }

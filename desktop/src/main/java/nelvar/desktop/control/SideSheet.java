@@ -313,7 +313,9 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     var entries = review.about(id).filter(entry -> entry.finding().isPresent()).toList();
     if (entries.isEmpty()) return;
     content.getChildren().add(section("Findings"));
-    for (var entry : entries) content.getChildren().add(new FindingCard(entry, theme, this));
+    for (var entry : entries)
+      session.ifPresent(
+          s -> content.getChildren().add(new FindingCard(entry, s.ways(), theme, this)));
   }
 
   @Override

@@ -26,6 +26,7 @@ import nelvar.core.model.edit.EditRefused;
 import nelvar.core.model.edit.Merge;
 import nelvar.core.review.Review;
 import nelvar.core.review.RuleBook;
+import nelvar.core.review.WaysOut;
 import nelvar.core.units.ImpossibleQuantity;
 
 /// The open project: the only way to change it, and the newest review of it.
@@ -45,6 +46,10 @@ public final class Session {
   private final Executor interfaceThread;
   private final ReadOnlyObjectWrapper<History<Project>> history;
   private final ReadOnlyObjectWrapper<Review> review;
+  private final ReadOnlyObjectWrapper<WaysOut> ways = new ReadOnlyObjectWrapper<>(WaysOut.none());
+  private final AtomicReference<Optional<Review>> tryingFor =
+      new AtomicReference<>(Optional.empty());
+  private Optional<Review> waysTried = Optional.empty();
   private final ReadOnlyBooleanWrapper stale = new ReadOnlyBooleanWrapper(false);
   private final ReadOnlyStringWrapper message = new ReadOnlyStringWrapper("");
   private final SimpleObjectProperty<Optional<Id>> selection =
@@ -95,6 +100,7 @@ public final class Session {
     this.history = new ReadOnlyObjectWrapper<>(History.of(reviewed.project(), onDisk, BOUNDS));
     this.review = new ReadOnlyObjectWrapper<>(reviewed);
     this.bench = new Bench(review.getReadOnlyProperty(), reviewing, interfaceThread, this::tell);
+    tryWays(reviewed);
   }
 
   /// What is tried and measured on the machine; never part of the project.
@@ -211,10 +217,52 @@ public final class Session {
         .filter(id -> !known(snapshot, id))
         .ifPresent(_ -> selection.set(Optional.empty()));
     wanted.set(snapshot);
+    tryingFor.set(Optional.empty());
     stale.set(true);
     reviewing.execute(() -> review(snapshot, 1));
     toKeep.set(Optional.of(new Numbered(++number, snapshot, history.get().unsaved())));
     writing.execute(this::keep);
+  }
+
+  /// Tries what the rules propose, finding by finding, so that a newer edit or a question to the
+  /// bench need not wait.
+  private void tryWays(Review about) {
+    ways.set(WaysOut.none());
+    tryingFor.set(Optional.of(about));
+    var trying =
+        new WaysOut.Trying(
+            about, catalogue, () -> tryingFor.get().filter(r -> r == about).isEmpty());
+    reviewing.execute(() -> tryNext(about, trying));
+  }
+
+  private void tryNext(Review about, WaysOut.Trying trying) {
+    boolean more;
+    try {
+      more = trying.step();
+    } catch (Throwable broken) {
+      interfaceThread.execute(() -> {
+        if (review.get() == about)
+          tell("A way out could not be tried (%s).".formatted(Trouble.of(broken)));
+      });
+      return;
+    }
+    var soFar = trying.soFar();
+    interfaceThread.execute(() -> {
+      if (review.get() != about) return;
+      ways.set(soFar);
+      if (!more) waysTried = Optional.of(about);
+    });
+    if (more) reviewing.execute(() -> tryNext(about, trying));
+  }
+
+  /// What was tried so far for the findings of the newest review.
+  public ReadOnlyObjectProperty<WaysOut> ways() {
+    return ways.getReadOnlyProperty();
+  }
+
+  /// Whether all proposals of the newest review were tried.
+  public boolean waysTried() {
+    return waysTried.filter(about -> about == review.get()).isPresent();
   }
 
   private static boolean known(Project project, Id id) {
@@ -233,6 +281,7 @@ public final class Session {
                 review.set(result);
                 stale.set(false);
                 trouble.set("");
+                tryWays(result);
               }));
     } catch (Throwable broken) {
       if (wanted.get() != snapshot) return;

@@ -18,10 +18,12 @@ import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.WireStock;
+import nelvar.core.finding.Repair;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Feed;
+import nelvar.core.review.Alike;
 import nelvar.core.review.Review;
 import nelvar.core.units.Price;
 import nelvar.core.units.Significant;
@@ -333,17 +335,23 @@ public final class Lists {
 
   public static ListTable findings(Review review) {
     var rows = new ArrayList<List<String>>();
-    for (var entry : review.open()) {
-      var finding = entry.finding().orElseThrow();
-      var repair = finding.repairs().stream().findFirst().map(first -> first.label()).orElse("");
+    for (var alike : Alike.of(review.open())) {
+      var finding = alike.first().finding().orElseThrow();
       rows.add(
           List.of(
               finding.severity().name().toLowerCase(java.util.Locale.ROOT),
-              review.study().label(finding.subject()),
-              finding.title(),
+              alike.entries().stream()
+                  .map(entry -> review.study().label(entry.verdict().subject()))
+                  .distinct()
+                  .collect(Collectors.joining(", ")),
+              finding.title() + (alike.size() > 1 ? " (%d times)".formatted(alike.size()) : ""),
               finding.text(),
-              repair,
-              entry.rule().id()));
+              alike.entries().stream()
+                  .flatMap(entry -> review.waysOut(entry).stream().limit(1))
+                  .map(Repair::label)
+                  .distinct()
+                  .collect(Collectors.joining("; ")),
+              alike.rule()));
     }
     return new ListTable(
         "findings",

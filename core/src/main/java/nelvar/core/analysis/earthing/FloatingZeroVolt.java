@@ -1,11 +1,15 @@
 package nelvar.core.analysis.earthing;
 
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.ControlTransformer;
+import nelvar.core.catalogue.BusCapacitors;
+import nelvar.core.catalogue.BusClamp;
+import nelvar.core.catalogue.DcMotor;
 import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.MultiOutputSupply;
 import nelvar.core.catalogue.RectifierBank;
@@ -15,7 +19,8 @@ import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Source;
 import nelvar.core.trail.Working;
 
-/// One side of every control supply is joined to the protective circuit.
+/// One side of every direct-current control supply is joined to the protective circuit, once a
+/// circuit.
 ///
 /// Left floating, a first earth fault stays unseen and a second can start a machine or keep it from
 /// stopping. The other school leaves it floating on purpose and watches it with an insulation
@@ -35,19 +40,51 @@ public final class FloatingZeroVolt implements Rule {
 
   @Override
   public Stream<Verdict> check(Study study) {
+    var told = new HashSet<TerminalRef>();
     return study.network().sources().stream()
-        .filter(source ->
-            switch (study.part(source.device()).orElse(null)) {
-              case DcSupply _, MultiOutputSupply _, RectifierBank _, ControlTransformer _ -> true;
-              case null, default -> false;
-            })
+        .filter(source -> direct(source, study) && controls(source, study))
+        .filter(source -> once(source, told, study))
         .flatMap(
             Contained.one(this, source -> source.device().id(), source -> judge(source, study)));
   }
 
+  private static boolean direct(Source source, Study study) {
+    return switch (study.part(source.device()).orElse(null)) {
+      case DcSupply _, MultiOutputSupply _, RectifierBank _ -> true;
+      case null, default -> false;
+    };
+  }
+
+  /// Whether anything but drives and motors hangs on it: a bus for axes is no control supply.
+  private static boolean controls(Source source, Study study) {
+    return study.currents().served(source).stream()
+        .anyMatch(feed ->
+            study
+                .part(feed.device())
+                .filter(part ->
+                    !part.drives()
+                        && !(part instanceof BusCapacitors)
+                        && !(part instanceof BusClamp)
+                        && !(part instanceof DcMotor))
+                .isPresent());
+  }
+
+  /// Supplies whose minus metal joins are one circuit, told of once.
+  private static boolean once(Source source, Set<TerminalRef> told, Study study) {
+    var minus = minus(source);
+    if (told.contains(minus)) return false;
+    told.add(minus);
+    told.addAll(study.asDesigned().metal(minus));
+    return true;
+  }
+
+  private static TerminalRef minus(Source source) {
+    return new TerminalRef(source.device().id(), source.output().back().orElseThrow());
+  }
+
   private static Verdict judge(Source source, Study study) {
     var device = source.device();
-    var minus = new TerminalRef(device.id(), source.output().back().orElseThrow());
+    var minus = minus(source);
     var joined = study.asDesigned().joinedToEarth(minus);
     var w = Working.of("0 V of " + device.designation());
     w.given("way to earth", joined ? "there is one" : "none", minus.toString());

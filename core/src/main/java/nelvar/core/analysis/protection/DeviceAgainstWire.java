@@ -89,7 +89,7 @@ public final class DeviceAgainstWire implements Rule {
                 verdicts.add(new Verdict.Pass(conductor.id(), weak.judged().trail()));
               else if (weak.guard().isPresent())
                 failing.computeIfAbsent(weak.guard().get(), _ -> new ArrayList<>()).add(weak);
-              else verdicts.add(unguarded(weak, study));
+              else verdicts.add(unguarded(weak, circuit.get(), study));
             }
           }
         });
@@ -183,18 +183,27 @@ public final class DeviceAgainstWire implements Rule {
     return Optional.empty();
   }
 
-  private static Verdict unguarded(Weak weak, Study study) {
+  /// A wire behind an electronic supply may be protected by the limit of that; one behind mains,
+  /// transformer or bridge never is, and a thicker one would only hide that its device is missing.
+  private static Verdict unguarded(Weak weak, Circuit circuit, Study study) {
+    var limits =
+        study.part(circuit.source().device()).filter(part -> part.electronicSupply()).isPresent();
     var text =
-        "%s stands for %s, but only %s limits it to %s: on an overload the wire burns first."
+        "%s stands for %s, but only %s limits it to %s: on an overload the wire burns first. Give it a device of its own of at most %s where it begins%s."
             .formatted(
-                weak.conductor().label(), weak.allowed(), weak.guardName().get(), weak.rating());
+                weak.conductor().label(),
+                weak.allowed(),
+                weak.guardName().get(),
+                weak.rating(),
+                weak.allowed(),
+                limits ? ", or make it thick enough for the limit of the supply" : "");
     return new Verdict.Finding(
         weak.conductor().id(),
         Severity.ERROR,
         "Wire without fitting protection",
         text,
         weak.judged().trail(),
-        thicker(weak, study).stream().toList());
+        limits ? thicker(weak, study).stream().toList() : List.of());
   }
 
   private static Verdict tooLarge(Feed.Guarded guard, List<Weak> wires, Study study) {

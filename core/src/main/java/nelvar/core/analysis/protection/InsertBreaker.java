@@ -6,6 +6,7 @@ import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.catalogue.CircuitBreaker;
+import nelvar.core.catalogue.ControlTransformer;
 import nelvar.core.finding.Repair;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
@@ -39,6 +40,7 @@ final class InsertBreaker {
         .filter(part -> Replacement.mayProtect(part, study))
         .filter(part ->
             part.poles() == poles && part.rating().compareTo(study.designCurrent(feed)) >= 0)
+        .filter(part -> protects(part, feed, study))
         .filter(part ->
             part.curve()
                     .holds(part.rating())
@@ -52,8 +54,22 @@ final class InsertBreaker {
                         .found()
                         .map(iz -> part.rating().compareTo(iz.value()) <= 0)
                         .orElse(true)))
-        .findFirst()
+        .min(
+            java.util.Comparator.comparing(CircuitBreaker::rating)
+                .thenComparing(CircuitBreaker::curve)
+                .thenComparing(CircuitBreaker::id))
         .map(part -> repair(feed, lastWires, part));
+  }
+
+  /// A device ahead of a transformer must still see its overload: at most 125 % of its rated
+  /// primary current from 9 A on, 167 % below, 300 % below 2 A (NEC 2023, 450.3(B), primary only,
+  /// unchecked).
+  private static boolean protects(CircuitBreaker part, Feed feed, Study study) {
+    if (!(study.part(feed.device()).orElse(null) instanceof ControlTransformer transformer))
+      return true;
+    var primary = transformer.rating().watts() / transformer.primary().volts();
+    var most = primary >= 9 ? 1.25 : primary >= 2 ? 1.67 : 3;
+    return part.rating().amperes() <= most * primary;
   }
 
   private static Repair repair(Feed feed, List<Conductor> lastWires, CircuitBreaker part) {

@@ -38,8 +38,14 @@ public final class SupplyOverloaded implements Rule {
     var judged = Explained.atMost(SupplyLoad.of(source, study), "Ib", rating, Citation.practice());
     if (judged.holds()) return new Verdict.Pass(device.id(), judged.trail());
     var text =
-        "With everything on, %s must give %s; it is made for %s. It will limit its current, its voltage falls and what hangs on it drops out."
-            .formatted(device.designation(), judged.value(), rating);
+        "With everything on, %s must give %s; it is made for %s. %s"
+            .formatted(
+                device.designation(),
+                judged.value(),
+                rating,
+                study.part(device).filter(part -> part.electronicSupply()).isPresent()
+                    ? "It will limit its current, its voltage falls and what hangs on it drops out."
+                    : "Nothing in it limits: it overheats until its device opens, if that is small enough.");
     return new Verdict.Finding(
         device.id(),
         Severity.ERROR,

@@ -15,7 +15,9 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
+import nelvar.core.file.CatalogueFile;
 import nelvar.core.review.Review;
+import nelvar.core.review.WaysOut;
 import nelvar.desktop.control.DrawingPane;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.session.Trouble;
@@ -124,11 +126,14 @@ public final class PackStage implements Stage {
       return;
     wanted = Optional.of(review);
     busy.setVisible(true);
+    var known = session.waysTried() ? Optional.of(session.ways().get()) : Optional.<WaysOut>empty();
     worker.execute(() -> {
       if (wanted.filter(r -> r == review).isEmpty()) return;
       Paper paper;
       try {
-        paper = Pack.paper(review);
+        paper =
+            Pack.paper(
+                known.map(review::with).orElseGet(() -> review.tried(CatalogueFile.standard())));
       } catch (Throwable broken) {
         // Seen and said; the next look at the stage tries again, and nothing old passes for new.
         Platform.runLater(() -> {
