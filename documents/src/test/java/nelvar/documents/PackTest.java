@@ -36,7 +36,8 @@ class PackTest {
 
   @Test
   void theWholeWayFromFileToPaper() throws Exception {
-    var text = text(PackFiles.pdf(Machines.planted(false)));
+    var tried = Machines.planted(false).tried(nelvar.core.file.CatalogueFile.standard());
+    var text = text(PackFiles.pdf(tried));
     assertThat(text)
         .contains(
             "Seed-tray filler TF-4",

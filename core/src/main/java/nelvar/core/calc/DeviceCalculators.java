@@ -283,17 +283,20 @@ final class DeviceCalculators {
             .sheet()
             .table(
                 "k",
-                AmericanDevices.motorBranch(given.get(MOTOR_DEVICE), given.get(HARD_START)),
+                AmericanDevices.motorBranch(given.get(MOTOR_DEVICE), given.get(HARD_START), flc),
                 given.get(MOTOR_DEVICE).words());
     var most = given.step("Imax", "k · FLC", flc.times(share.fraction()));
     if (given.get(HARD_START))
-      return AmericanDevices.ratings().reversed().stream()
+      return AmericanDevices.ratings(given.get(MOTOR_DEVICE)).reversed().stream()
           .filter(rating -> rating.compareTo(most) <= 0)
           .findFirst()
           .<Computed<?>>map(rating -> given.answer("In", "standard rating ≤ Imax", rating))
-          .orElseGet(() -> Computed.missing("the list of ratings begins at 10 A"));
-    return given.table(
-        "In", AmericanDevices.nextUp(most), "next size up", "the list of ratings ends at 1200 A");
+          .orElseGet(() -> Computed.missing("no standard rating is as small"));
+    return AmericanDevices.ratings(given.get(MOTOR_DEVICE)).stream()
+        .filter(rating -> rating.compareTo(most) >= 0)
+        .findFirst()
+        .<Computed<?>>map(rating -> given.answer("In", "next standard size up (NEC 240.6)", rating))
+        .orElseGet(() -> Computed.missing("the list of ratings ends at 1200 A"));
   }
 
   /// Two steps of the R10 series count as the ratio 1.6 (common practice: accept from 1.56); below
@@ -311,7 +314,7 @@ final class DeviceCalculators {
     var holds = ratio >= 1.56;
     return given.answer(
         "selective",
-        "ratio ≥ 1.6, two steps of the series",
+        "ratio ≥ 1.56, the least of two steps of the series (nominally 1.6)",
         holds ? "yes, at any fault current" : "no, both may open");
   }
 

@@ -28,6 +28,8 @@ public record Input<T>(
     List<String> words,
     Reader<T> reader) {
 
+  private static final String SEPARATOR = ";|,(?![0-9])|(?<![0-9]),";
+
   /// Reads a text; refuses with [ImpossibleQuantity], whose message need not name the input.
   @FunctionalInterface
   public interface Reader<T> {
@@ -45,7 +47,7 @@ public record Input<T>(
         example,
         Optional.empty(),
         List.of(),
-        text -> within(read(text, kind), least, greatest));
+        text -> within(read(text, kind), kind.of(least), kind.of(greatest)));
   }
 
   /// A plain number, both bounds included.
@@ -109,18 +111,26 @@ public record Input<T>(
                 .orElseThrow(() -> new ImpossibleQuantity("'" + text + "' is none of the words")));
   }
 
-  /// Several of another input, separated by commas or semicolons: `11 A, 4.8 A, 4.8 A`.
+  /// Several of another input, separated by semicolons, or by commas that are no decimal comma: `11
+  /// A, 4.8 A, 4.8 A`, `7,5 kW; 4 kW`. A comma between two digits is a decimal comma.
   static <T> Input<List<T>> several(Input<T> one, String example) {
     return new Input<>(
         one.symbol,
         one.meaning,
-        one.accepts + " each, separated by commas",
+        one.accepts + " each, separated by semicolons, or by a comma and a space",
         example,
         Optional.empty(),
         List.of(),
         text -> {
           var all = new ArrayList<T>();
-          for (var part : text.split("[;,]", -1)) all.add(one.reader.read(part.strip()));
+          for (var part : text.split(SEPARATOR, -1)) {
+            if (part.matches(".*[0-9],[0-9]+,[0-9].*"))
+              throw new ImpossibleQuantity(
+                  "'"
+                      + part.strip()
+                      + "' may be several numbers or one: put semicolons between them");
+            all.add(one.reader.read(part.strip()));
+          }
           return List.copyOf(all);
         });
   }
@@ -146,9 +156,11 @@ public record Input<T>(
     };
   }
 
-  private static <Q extends Quantity> Q within(Q value, double least, double greatest) {
-    if (value.si() < least * (1 - 1e-9) || value.si() > greatest * (1 + 1e-9))
-      throw outside(value.toString());
+  /// What is printed as an end of the range is within it, though printing rounds.
+  private static <Q extends Quantity> Q within(Q value, Q least, Q greatest) {
+    var below = value.si() < least.si() && !value.toString().equals(least.toString());
+    var above = value.si() > greatest.si() && !value.toString().equals(greatest.toString());
+    if (below || above) throw outside(value.toString());
     return value;
   }
 
@@ -163,7 +175,7 @@ public record Input<T>(
   /// A number with a decimal comma or point, or a fraction as horsepower is written: `1/2`,
   /// `7-1/2`.
   private static double plain(String text) {
-    var stripped = text.strip().replace(',', '.');
+    var stripped = text.strip().replace(',', '.').replace('\u2212', '-');
     try {
       var fraction = stripped.matches("([0-9]+[- ])?[0-9]+/[1-9][0-9]*");
       if (!fraction) {

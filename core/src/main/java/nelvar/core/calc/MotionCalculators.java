@@ -241,11 +241,17 @@ final class MotionCalculators {
                         "2 · E/t, at the start of the stop",
                         new Power(2 * e.joules() / given.of(STOP).seconds()));
                 var on = given.of(ON).volts();
-                given.step(
-                    "Rmin",
-                    "Uon/Imax, what the chopper stands",
-                    new Resistance(on / given.of(CHOPPER).amperes()));
-                return given.answer("R", "Uon²/P", new Resistance(on * on / peak.watts()));
+                var least =
+                    given.step(
+                        "Rmin",
+                        "Uon/Imax, what the chopper stands",
+                        new Resistance(on / given.of(CHOPPER).amperes()));
+                var most = new Resistance(on * on / peak.watts());
+                if (most.compareTo(least) < 0)
+                  return Computed.missing(
+                      "this stop asks for at most %s, but the chopper stands no less than %s: stop more slowly, or take a larger drive"
+                          .formatted(most, least));
+                return given.answer("R", "Uon²/P", most);
               },
               Inputs.INERTIA,
               RPM,

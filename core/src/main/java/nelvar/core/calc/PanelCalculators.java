@@ -351,8 +351,13 @@ final class PanelCalculators {
                                 WIRE_AREA.getOrDefault(given.get(THHN), 1.0),
                                 Citation.recalled("NEC 2023", "Chapter 9, Table 5")),
                             "in², THHN");
-                var n = room / one;
-                return given.answer("n", "A/a, rounded up from 0.8", (int) Math.floor(n + 0.2));
+                // Chapter 9, Table 1: one wire 53 %, two 31 %, three and more 40 % of the inside;
+                // note 7 rounds up from 0.8 where three and more are alike.
+                var many = (int) Math.floor(room / one + 0.2);
+                if (many >= 3) return given.answer("n", "A/a, rounded up from 0.8", many);
+                var inside = given.step("A100", "A/0.40, the whole inside", room / 0.40);
+                var n = 2 * one <= 0.31 * inside ? 2 : one <= 0.53 * inside ? 1 : 0;
+                return given.answer("n", "two wires within 31 %, one within 53 % of A100", n);
               },
               CONDUIT,
               THHN),

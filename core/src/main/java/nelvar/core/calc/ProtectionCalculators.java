@@ -106,6 +106,9 @@ final class ProtectionCalculators {
     var latest = TripTime.latest(guard, current, band);
     given.step("tmin", "earliest by its curve", text(earliest, "never"));
     given.step("tmax", "latest by its curve", text(latest, "need not open"));
+    var notPromised = TripTime.notPromised(guard, current);
+    if (notPromised.isPresent())
+      return given.answer("t", "tmin to tmax", "not known: " + notPromised.get());
     return given.answer(
         "t",
         "tmin to tmax",
@@ -129,18 +132,17 @@ final class ProtectionCalculators {
     var lasts = given.of(LASTS);
     if (guard instanceof Guard.Breaker(var rating, var curve)) {
       var holds = given.sheet().table("Ihold", curve.holds(rating), guard + " still lets pass");
-      return given.answer(
-          "stands",
-          "Ieff ≤ Ihold",
-          surge.compareTo(holds) <= 0
-              ? "yes, up to " + holds
-              : "no: %s flow, it lets %s pass for certain".formatted(surge, holds));
+      if (surge.compareTo(holds) > 0)
+        return given.answer(
+            "stands",
+            "Ieff ≤ Ihold",
+            "no: %s flow, it lets %s pass for certain".formatted(surge, holds));
     }
     var opens = TripTime.earliest(guard, surge, TripTime.ALTERNATING);
     given.step("topen", "earliest by its curve", text(opens, "never"));
     return given.answer(
         "stands",
-        "topen ≥ t",
+        "topen ≥ t, by its slow part too",
         opens.filter(time -> time.compareTo(lasts) < 0).isEmpty()
             ? "yes"
             : "no: it may open after " + opens.orElseThrow());

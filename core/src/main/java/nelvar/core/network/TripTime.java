@@ -4,6 +4,7 @@ import java.util.Optional;
 import nelvar.core.catalogue.Guard;
 import nelvar.core.standards.FuseClass;
 import nelvar.core.standards.FuseLink;
+import nelvar.core.trail.Cited;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
 
@@ -21,6 +22,33 @@ public final class TripTime {
   public static final double ALTERNATING = 1;
 
   private static final double HOUR = 3600;
+
+  /// The fusing factor of gG links above 400 A (IEC 60269-1, Table 2, from memory).
+  private static final double ABOVE_400 = 1.6;
+
+  /// The time within which a device opens at its conventional tripping current: breakers 1 h, above
+  /// 63 A 2 h (IEC 60898-1, 8.6.1); fuses 1 h, above 63 A 2 h, above 160 A 3 h, above 400 A 4 h
+  /// (IEC 60269-1, Table 2); from memory.
+  static double conventionalTime(Guard guard) {
+    var in = guard.rating().amperes();
+    return switch (guard) {
+      case Guard.Breaker _ -> in > 63 ? 2 * HOUR : HOUR;
+      case Guard.Fuse _ -> in > 400 ? 4 * HOUR : in > 160 ? 3 * HOUR : in > 63 ? 2 * HOUR : HOUR;
+      case Guard.MotorSwitch _ -> 2 * HOUR;
+      case Guard.Electronic _ -> 1;
+    };
+  }
+
+  /// What its curve does not promise at a current, in words; empty where it does.
+  public static Optional<String> notPromised(Guard guard, Current current) {
+    var m = current.amperes() / guard.rating().amperes();
+    if (guard instanceof Guard.Fuse(_, var fuse) && fuse == FuseClass.AM && m > 1 && m < 6.3)
+      return Optional.of(
+          m <= 4
+              ? "an aM fuse protects against no overload: nothing is promised below 4 times its rating, and it may overheat"
+              : "an aM fuse may hold or open here: it must open only from 6.3 times its rating");
+    return Optional.empty();
+  }
 
   private TripTime() {}
 
@@ -60,22 +88,22 @@ public final class TripTime {
         var thermal =
             m < 1.45
                 ? Double.POSITIVE_INFINITY
-                : m < 2.55 ? between(m, 1.45, HOUR, 2.55, at255) : at255 * Math.pow(2.55 / m, 2);
+                : m < 2.55
+                    ? between(m, 1.45, conventionalTime(guard), 2.55, at255)
+                    : at255 * Math.pow(2.55 / m, 2);
         yield amperes >= magnetic ? 0.1 : Math.max(0.1, thermal);
       }
       case Guard.Fuse(var rating, var fuse) -> {
         if (fuse == FuseClass.AM) yield backUp(m, false);
         if (fuse.american()) yield american(m);
         if (fuse == FuseClass.MINIATURE) yield miniature(m, false);
-        var factor = FuseLink.fusingFactor(rating);
-        var gates = FuseLink.gates(rating);
-        if (factor.isEmpty() || gates.isEmpty() || m < factor.get().value())
-          yield Double.POSITIVE_INFINITY;
-        var g = gates.get().value();
+        var factor = FuseLink.fusingFactor(rating).map(Cited::value).orElse(ABOVE_400);
+        if (m < factor) yield Double.POSITIVE_INFINITY;
+        var g = FuseLink.gatesAbove(rating);
         yield fuse(
             amperes,
-            in * factor.get().value(),
-            HOUR,
+            in * factor,
+            conventionalTime(guard),
             g.blows5s().amperes(),
             5,
             g.blows100ms().amperes());
@@ -107,7 +135,7 @@ public final class TripTime {
         if (amperes > magnetic) yield 0.005;
         yield m <= 1.13
             ? Double.POSITIVE_INFINITY
-            : m < 2.55 ? between(m, 1.13, HOUR, 2.55, 1) : Math.pow(2.55 / m, 2);
+            : m < 2.55 ? between(m, 1.13, conventionalTime(guard), 2.55, 1) : Math.pow(2.55 / m, 2);
       }
       case Guard.Fuse(var rating, var fuse) -> {
         if (fuse == FuseClass.AM) yield backUp(m, true);
@@ -118,10 +146,15 @@ public final class TripTime {
           yield m <= 1.1 ? Double.POSITIVE_INFINITY : m <= 5 ? 10 * 25 / m / m : 0.01;
         if (fuse == FuseClass.MINIATURE) yield miniature(m, true);
         if (fuse == FuseClass.GR) yield m <= 1.1 ? Double.POSITIVE_INFINITY : 1e-4;
-        var gates = FuseLink.gates(rating);
-        if (gates.isEmpty() || m <= 1.25) yield Double.POSITIVE_INFINITY;
-        var g = gates.get().value();
-        yield fuse(amperes, 1.25 * in, HOUR, g.holds10s().amperes(), 10, g.holds100ms().amperes());
+        if (m <= 1.25) yield Double.POSITIVE_INFINITY;
+        var g = FuseLink.gatesBelow(rating);
+        yield fuse(
+            amperes,
+            1.25 * in,
+            conventionalTime(guard),
+            g.holds10s().amperes(),
+            10,
+            g.holds100ms().amperes());
       }
       case Guard.MotorSwitch motor -> {
         var magnetic = 10.4 * band * motor.greatest().amperes();

@@ -2,6 +2,7 @@ package nelvar.core.standards;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import nelvar.core.trail.Cited;
 import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
@@ -73,11 +74,36 @@ public final class AmericanDevices {
 
   /// The greatest device of a motor branch in % of the motor's table current.
   ///
-  /// @param hardStart where the motor will not start on the first figure
-  public static Cited<Percent> motorBranch(MotorDevice device, boolean hardStart) {
-    return MOTOR_BRANCH
-        .cited(device.row, hardStart ? "if it will not start" : "percent", Percent::new)
-        .orElseThrow();
+  /// @param hardStart where the motor will not start on the first figure: an inverse-time breaker
+  ///   then has 400 % up to a table current of 100 A and 300 % above, a non-time-delay fuse 400 %
+  ///   up to a fuse of 600 A and 300 % above (430.52(C)(1), exception 2, from memory)
+  public static Cited<Percent> motorBranch(
+      MotorDevice device, boolean hardStart, Current fullLoad) {
+    var cited =
+        MOTOR_BRANCH
+            .cited(device.row, hardStart ? "if it will not start" : "percent", Percent::new)
+            .orElseThrow();
+    var above =
+        hardStart
+            && switch (device) {
+              case INVERSE_TIME_BREAKER -> fullLoad.amperes() > 100;
+              case FAST_FUSE -> 4 * fullLoad.amperes() > 600;
+              case TIME_DELAY_FUSE, INSTANTANEOUS_BREAKER -> false;
+            };
+    return above ? new Cited<>(new Percent(300), cited.citation()) : cited;
+  }
+
+  /// Standard ratings of a device, rising: fuses have 1, 3, 6 and 10 A besides (240.6(A), from
+  /// memory).
+  public static List<Current> ratings(MotorDevice device) {
+    return switch (device) {
+      case FAST_FUSE, TIME_DELAY_FUSE ->
+          Stream.concat(
+                  Stream.of(1, 3, 6, 10).map(Current::new),
+                  ratings().stream().filter(rating -> rating.amperes() > 10))
+              .toList();
+      case INSTANTANEOUS_BREAKER, INVERSE_TIME_BREAKER -> ratings();
+    };
   }
 
   /// The greatest device at a control transformer with a 120 V secondary, for its rating in VA.

@@ -36,6 +36,34 @@ public final class FuseLink {
             GATES.citation()));
   }
 
+  /// For when a link must have opened: its gates, or where its rating has none those of the next
+  /// larger one, which is slower; above the largest they grow with the rating (assumed).
+  public static Gates gatesAbove(Current rating) {
+    return between(rating, true);
+  }
+
+  /// For how long a link surely holds: its gates, or where its rating has none those of the next
+  /// smaller one, which is quicker; below the smallest they shrink with the rating (assumed).
+  public static Gates gatesBelow(Current rating) {
+    return between(rating, false);
+  }
+
+  private static Gates between(Current rating, boolean above) {
+    var rows = GATES.keys();
+    var at = rating.amperes();
+    var chosen = above ? rows.getLast() : rows.getFirst();
+    for (var row : above ? rows.reversed() : rows) if (above ? row >= at : row <= at) chosen = row;
+    var gates = gates(new Current(chosen)).orElseThrow().value();
+    var beyond = above ? at > chosen : at < chosen;
+    if (!beyond) return gates;
+    var by = at / chosen;
+    return new Gates(
+        gates.holds10s().times(by),
+        gates.blows5s().times(by),
+        gates.holds100ms().times(by),
+        gates.blows100ms().times(by));
+  }
+
   /// The current that surely melts the link within `time`, 0.1 to 5 s, between its two gates on a
   /// double logarithmic scale.
   public static Optional<Cited<Current>> meltsWithin(Current rating, Duration time) {

@@ -20,6 +20,8 @@ public record Duration(double seconds) implements Quantity, Comparable<Duration>
 
   @Override
   public String toString() {
+    if (seconds >= 3599.5) return Significant.plain(seconds / 3600, "h");
+    if (seconds >= 299.5) return Significant.plain(seconds / 60, "min");
     return Significant.withPrefix(seconds, "s");
   }
 }

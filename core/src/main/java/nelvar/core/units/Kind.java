@@ -42,7 +42,9 @@ public final class Kind<Q extends Quantity> {
           "amp",
           1,
           "amps",
-          1);
+          1,
+          "MA",
+          1e6);
   public static final Kind<Voltage> VOLTAGE =
       kind(
           "a voltage",
@@ -66,7 +68,13 @@ public final class Kind<Q extends Quantity> {
           "volt",
           1,
           "volts",
-          1);
+          1,
+          "MV",
+          1e6,
+          "µV",
+          1e-6,
+          "uV",
+          1e-6);
   public static final Kind<Power> POWER =
       kind(
           "a power",
@@ -86,7 +94,15 @@ public final class Kind<Q extends Quantity> {
           "VA",
           1,
           "kVA",
-          1e3);
+          1e3,
+          "GW",
+          1e9,
+          "µW",
+          1e-6,
+          "uW",
+          1e-6,
+          "MVA",
+          1e6);
   public static final Kind<Length> LENGTH =
       kind(
           "a length",
@@ -108,7 +124,11 @@ public final class Kind<Q extends Quantity> {
           "in",
           0.0254,
           "\"",
-          0.0254);
+          0.0254,
+          "µm",
+          1e-6,
+          "um",
+          1e-6);
   public static final Kind<CrossSection> CROSS_SECTION =
       kind(
           "a cross-section",
@@ -148,7 +168,15 @@ public final class Kind<Q extends Quantity> {
           "MΩ",
           1e6,
           "Mohm",
-          1e6);
+          1e6,
+          "µΩ",
+          1e-6,
+          "uohm",
+          1e-6,
+          "GΩ",
+          1e9,
+          "Gohm",
+          1e9);
   public static final Kind<Capacitance> CAPACITANCE =
       kind(
           "a capacitance",
@@ -182,7 +210,11 @@ public final class Kind<Q extends Quantity> {
           "Ω/km",
           1e-3,
           "ohm/km",
-          1e-3);
+          1e-3,
+          "µΩ/m",
+          1e-6,
+          "kΩ/m",
+          1e3);
   public static final Kind<Temperature> TEMPERATURE =
       kind(
           "a temperature",
@@ -219,7 +251,22 @@ public final class Kind<Q extends Quantity> {
           3600);
   public static final Kind<Frequency> FREQUENCY =
       kind(
-          "a frequency", "50 Hz", Frequency.RANGE, Frequency::new, "Hz", 1, "kHz", 1e3, "MHz", 1e6);
+          "a frequency",
+          "50 Hz",
+          Frequency.RANGE,
+          Frequency::new,
+          "Hz",
+          1,
+          "kHz",
+          1e3,
+          "MHz",
+          1e6,
+          "GHz",
+          1e9,
+          "mHz",
+          1e-3,
+          "µHz",
+          1e-6);
 
   public static final Kind<Energy> ENERGY =
       kind(
@@ -238,7 +285,11 @@ public final class Kind<Q extends Quantity> {
           "Wh",
           3600,
           "kWh",
-          3.6e6);
+          3.6e6,
+          "MJ",
+          1e6,
+          "µJ",
+          1e-6);
 
   private static final Map<Measure.Unit, Kind<Measure>> MEASURES = measures();
 
@@ -357,14 +408,23 @@ public final class Kind<Q extends Quantity> {
   private @org.jspecify.annotations.Nullable Double factor(String unit) {
     var exact = factors.get(unit);
     if (exact != null) return exact;
-    // Case matters only between milli and mega; elsewhere people write kw, Kw, HZ.
+    // Between milli and mega case is the only difference: it must be right. Elsewhere people write
+    // kw, Kw, HZ.
     Double found = null;
+    var same = false;
     for (var entry : factors.entrySet()) {
       if (!entry.getKey().equalsIgnoreCase(unit)) continue;
       if (found != null && !found.equals(entry.getValue())) return null;
       found = entry.getValue();
+      same = prefix(entry.getKey()) == prefix(unit);
     }
-    return found;
+    return same ? found : null;
+  }
+
+  /// `m` or `M` where a unit begins with one before another letter; else nothing.
+  private static char prefix(String unit) {
+    var first = unit.charAt(0);
+    return (first == 'm' || first == 'M') && unit.length() > 1 ? first : ' ';
   }
 
   private Reading<Q> gauge(String text) {

@@ -157,7 +157,10 @@ public final class Replacement {
     var surge = BreakerChoice.effective(guarding.inrushPeak());
     return switch (next) {
       case Guard.Breaker(var rating, var curve) ->
-          curve.holds(rating).value().compareTo(surge) >= 0;
+          curve.holds(rating).value().compareTo(surge) >= 0
+              && TripTime.earliest(next, surge, TripTime.ALTERNATING)
+                  .map(opens -> opens.compareTo(guarding.inrushDuration()) >= 0)
+                  .orElse(true);
       case Guard.Fuse(_, var fuse) when fuse == FuseClass.GR -> true;
       case Guard.Fuse _, Guard.MotorSwitch _ ->
           TripTime.earliest(next, surge, TripTime.ALTERNATING)

@@ -114,7 +114,10 @@ public final class Selectivity implements Rule {
 
   private static Optional<Judgement> ratio(Working w, Current up, Current down) {
     var ratio = w.result("ratio", "up/down", up.amperes() / down.amperes());
-    w.table("least", new nelvar.core.trail.Cited<>("1.6, two steps", SERIES), "gG ahead of gG");
+    w.table(
+        "least",
+        new nelvar.core.trail.Cited<>("1.56 (two steps, nominally 1.6)", SERIES),
+        "gG ahead of gG");
     return Optional.of(
         new Judgement(
             ratio >= TWO_STEPS,
