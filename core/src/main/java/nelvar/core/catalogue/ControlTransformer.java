@@ -67,12 +67,23 @@ public record ControlTransformer(
             new Current(rating.watts() / secondary.volts())));
   }
 
+  @Override
+  public boolean bareTransformer() {
+    return true;
+  }
+
+  @Override
+  public Power apparentPower() {
+    return rating;
+  }
+
   public Percent assumedShortCircuitVoltage() {
     return shortCircuitVoltage.orElse(USUAL);
   }
 
   /// How many times its rated voltage the secondary gives without load: the nameplate holds at
   /// rated load.
+  @Override
   public double rise() {
     var uk = assumedShortCircuitVoltage().fraction();
     return Math.hypot(1 + RESISTIVE * uk, REACTIVE * uk);

@@ -23,6 +23,9 @@ import nelvar.core.units.VoltageRange;
 /// @param parallel whether it is made to share a load with its like, outputs joined directly; no
 ///   where nothing is stated
 /// @param outputCapacitance what takes up energy that loads give back
+/// @param doubleInsulated class II: without a terminal for a protective conductor; no where nothing
+///   is stated
+/// @param adjustable where its output can be set to
 /// @param holdUp how long it goes on without mains; 20 ms where nothing is stated
 public record DcSupply(
     String id,
@@ -39,7 +42,9 @@ public record DcSupply(
     Optional<CurrentLimit> limit,
     Optional<Duration> holdUp,
     Optional<Boolean> parallel,
-    Optional<Capacitance> outputCapacitance)
+    Optional<Capacitance> outputCapacitance,
+    Optional<Boolean> doubleInsulated,
+    Optional<VoltageRange> adjustable)
     implements Part {
   public DcSupply {
     Part.require(phases == 1 || phases == 3, "a supply has 1 or 3 input phases, not " + phases);
@@ -72,7 +77,7 @@ public record DcSupply(
   @Override
   public List<Terminal> terminals() {
     var all = new ArrayList<Terminal>(Part.mains(phases));
-    all.add(Terminal.required("PE", Role.PROTECTIVE));
+    if (!doubleInsulated.orElse(false)) all.add(Terminal.required("PE", Role.PROTECTIVE));
     all.add(Terminal.required("+", Role.PLUS));
     all.add(Terminal.required("-", Role.MINUS));
     return all;
@@ -90,6 +95,13 @@ public record DcSupply(
 
   @Override
   public List<Output> outputs() {
-    return List.of(new Output("output", List.of("+"), Optional.of("-"), false, output, rating));
+    return outputs(Optional.empty());
+  }
+
+  @Override
+  public List<Output> outputs(Optional<Voltage> set) {
+    var volts =
+        set.filter(to -> adjustable.filter(range -> range.contains(to)).isPresent()).orElse(output);
+    return List.of(new Output("output", List.of("+"), Optional.of("-"), false, volts, rating));
   }
 }

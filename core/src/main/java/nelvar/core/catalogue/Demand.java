@@ -1,5 +1,6 @@
 package nelvar.core.catalogue;
 
+import java.util.List;
 import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
@@ -22,5 +23,11 @@ public sealed interface Demand {
 
   /// A chopper drive: input current is `factor` of the phase current set, common practice 67 %
   /// (parallel connection).
-  record Chops(String output, Percent factor) implements Demand {}
+  ///
+  /// @param outputs the windings it feeds, each with an equal share
+  record Chops(List<String> outputs, Percent factor) implements Demand {
+    public Chops {
+      outputs = List.copyOf(outputs);
+    }
+  }
 }

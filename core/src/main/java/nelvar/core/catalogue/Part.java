@@ -26,6 +26,12 @@ public sealed interface Part
         DiodeModule,
         BusCapacitors,
         BusClamp,
+        Appliance,
+        SocketStrip,
+        DcConverter,
+        MultiWindingTransformer,
+        MotorWithDrive,
+        DriverBoard,
         TimerRelay,
         DcSupply,
         FrequencyConverter,
@@ -84,6 +90,32 @@ public sealed interface Part
   /// The most volts an output can reach for each volt at its input; 0 where it makes its own.
   default double gain(Output output) {
     return 0;
+  }
+
+  /// Whether it gives its windings a current that it is set to.
+  default boolean chops() {
+    return intakes(Linkage.STAR).stream()
+        .anyMatch(intake -> intake.demand() instanceof Demand.Chops);
+  }
+
+  /// Whether it is a transformer that nothing in it protects.
+  default boolean bareTransformer() {
+    return false;
+  }
+
+  /// How many times its rated voltage it gives without load.
+  default double rise() {
+    return 1;
+  }
+
+  /// What a transformer is rated for, in VA; 0 for all others.
+  default Power apparentPower() {
+    return new Power(0);
+  }
+
+  /// The outputs, one set to a voltage where that can be set.
+  default List<Output> outputs(Optional<nelvar.core.units.Voltage> set) {
+    return outputs();
   }
 
   /// Share of its least volts below which it is dead; common practice.

@@ -79,7 +79,7 @@ public final class Soundness {
         if (!(efficiency.percent() > 0 && efficiency.percent() <= 100))
           problems.add("an efficiency is above 0 % and at most 100 %, not " + efficiency);
       }
-      case Demand.Chops(var output, _) -> output(output);
+      case Demand.Chops(var outputs, _) -> outputs.forEach(this::output);
       case Demand.Ohmic(_, var madeFor) -> {
         if (madeFor.volts() <= 0)
           problems.add("what it is made for is more than 0 V, not " + madeFor);

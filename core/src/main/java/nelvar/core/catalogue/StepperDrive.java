@@ -68,7 +68,13 @@ public record StepperDrive(
   @Override
   public List<Intake> intakes(Linkage linkage) {
     return List.of(
-        Intake.twoWire("bus", "+", "-", input, new Demand.Chops("A", chopping), Optional.empty()));
+        Intake.twoWire(
+            "bus",
+            "+",
+            "-",
+            input,
+            new Demand.Chops(List.of("A", "B"), chopping),
+            Optional.empty()));
   }
 
   @Override
@@ -80,7 +86,11 @@ public record StepperDrive(
   /// the bus gives: the bus gives `chopping · I` at its volts for two windings, each takes `I`.
   @Override
   public double gain(Output of) {
-    return LOSSES * chopping.fraction() / outputs().size();
+    return gain(chopping);
+  }
+
+  static double gain(Percent chopping) {
+    return LOSSES * chopping.fraction() / 2;
   }
 
   @Override

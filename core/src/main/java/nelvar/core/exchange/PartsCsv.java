@@ -23,7 +23,7 @@ import tools.jackson.core.JacksonException;
 /// A user's own parts from CSV: one row a part, the first column `kind`, then `id`, `name` and the
 /// properties of the kind.
 ///
-/// Headings are the property names of docs/format/project-1.schema.json. Inner properties are
+/// Headings are the property names of docs/format/project-2.schema.json. Inner properties are
 /// written with a point (`coil.voltage`), lists with semicolons. Empty cells are left out. Comma or
 /// semicolon between cells, UTF-8.
 public final class PartsCsv {

@@ -25,10 +25,11 @@ import tools.jackson.core.util.Separators;
 /// The text of a project file, both ways. One thing a line, in the project's own order, so that two
 /// versions compare well.
 ///
-/// Reading accepts format 1, refuses a newer one. See docs/format/project-1.schema.json.
+/// Reading accepts every format there was, through [Migration], and refuses a newer one. See
+/// docs/format/project-2.schema.json; format 1 is frozen.
 public final class ProjectFormat {
   /// The format this program writes.
-  public static final int FORMAT = 1;
+  public static final int FORMAT = 2;
 
   private record Document(
       int format,
@@ -75,8 +76,8 @@ public final class ProjectFormat {
           "the file is empty",
           "Open the version saved before it (the same name ending in .previous).");
     try {
-      requireFormat(file, bytes);
-      var project = NelvarJson.mapper().readValue(bytes, Document.class).project();
+      var format = requireFormat(file, bytes);
+      var project = document(bytes, format).project();
       BreachPlace.refuse(file, project, catalogue.with(project.ownParts()), bytes);
       return project;
     } catch (JacksonException e) {
@@ -99,7 +100,15 @@ public final class ProjectFormat {
         "Choose a project file (*.nelvar.json). The file was left as it is.");
   }
 
-  private static void requireFormat(String file, byte[] bytes) throws UnreadableFile {
+  /// An older file is brought up to date as a tree; places in messages are those of its text.
+  private static Document document(byte[] bytes, int format) {
+    if (!Migration.moves(format)) return NelvarJson.mapper().readValue(bytes, Document.class);
+    return NelvarJson.mapper()
+        .treeToValue(
+            Migration.toNewest(NelvarJson.mapper().readTree(bytes), format), Document.class);
+  }
+
+  private static int requireFormat(String file, byte[] bytes) throws UnreadableFile {
     try (var in = NelvarJson.mapper().createParser(bytes)) {
       if (in.nextToken() != JsonToken.START_OBJECT) {
         throw new UnreadableFile(
@@ -132,7 +141,7 @@ public final class ProjectFormat {
                 Optional.of(place),
                 "there is no format " + format,
                 "Formats begin with 1. The file was left as it is.");
-          return;
+          return (int) format;
         }
         in.skipChildren();
       }

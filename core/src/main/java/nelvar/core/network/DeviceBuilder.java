@@ -50,7 +50,7 @@ final class DeviceBuilder {
     var windings = part.elements().stream().anyMatch(Element.Windings.class::isInstance);
     if (!windings) {
       for (var intake : device.intakes(part)) intake(intake);
-      for (var output : part.outputs()) output(output);
+      for (var output : device.outputs(part)) output(output);
       for (var intake : device.intakes(part)) convert(intake);
     }
     for (var element : part.elements()) element(element);
@@ -96,7 +96,15 @@ final class DeviceBuilder {
                   a, b, alternating, Grid.Law.POWER, power.watts() / parts, factor, nominal, least);
           case Demand.FixedCurrent(var current) ->
               new Grid.Load(
-                  a, b, alternating, Grid.Law.CURRENT, current.amperes(), 1, nominal, least);
+                  a,
+                  b,
+                  alternating,
+                  Grid.Law.CURRENT,
+                  to.setCurrents.getOrDefault(
+                      new nelvar.core.model.TerminalRef(device.id(), line), current.amperes()),
+                  1,
+                  nominal,
+                  least);
           case Demand.Ohmic(var power, var madeFor) ->
               new Grid.Load(
                   a,
@@ -189,7 +197,7 @@ final class DeviceBuilder {
         .filter(intake ->
             switch (intake.demand()) {
               case Demand.Converts(var name, _, _, _) -> name.equals(output.name());
-              case Demand.Chops _ -> true;
+              case Demand.Chops(var outputs, _) -> outputs.contains(output.name());
               case Demand.FixedPower _, Demand.FixedCurrent _, Demand.Ohmic _ -> false;
             })
         .findFirst();
@@ -200,7 +208,10 @@ final class DeviceBuilder {
     switch (intake.demand()) {
       case Demand.Converts(var name, var efficiency, _, var own) -> {
         var output =
-            part.outputs().stream().filter(o -> o.name().equals(name)).findFirst().orElseThrow();
+            device.outputs(part).stream()
+                .filter(o -> o.name().equals(name))
+                .findFirst()
+                .orElseThrow();
         to.converters.add(
             bridge(intake)
                 .<Grid.Converter>map(bridge -> rectifier(bridge, loads, output))
@@ -208,14 +219,13 @@ final class DeviceBuilder {
                     new Grid.Converter.Efficient(
                         loads, group(name), efficiency.fraction(), own.watts(), gain(output))));
       }
-      case Demand.Chops(_, var factor) -> {
-        for (var output : part.outputs())
+      case Demand.Chops(var outputs, var factor) -> {
+        for (var output : device.outputs(part)) {
+          if (!outputs.contains(output.name())) continue;
           to.converters.add(
               new Grid.Converter.Chopper(
-                  loads,
-                  group(output.name()),
-                  factor.fraction() / part.outputs().size(),
-                  gain(output)));
+                  loads, group(output.name()), factor.fraction() / outputs.size(), gain(output)));
+        }
       }
       case Demand.FixedPower _, Demand.FixedCurrent _, Demand.Ohmic _ -> {}
     }

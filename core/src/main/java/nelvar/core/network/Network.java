@@ -64,7 +64,7 @@ public final class Network {
     return new Network(topology, sources, walks, feeds, earthed(topology, scratch));
   }
 
-  private static boolean carriesWork(Edge edge) {
+  static boolean carriesWork(Edge edge) {
     return switch (edge) {
       case Edge.Wire(var conductor) -> conductor.carriesWork();
       case Edge.Through(_, var link) -> link.joinsWhenAllIsOn();
@@ -77,14 +77,14 @@ public final class Network {
       topology
           .part(device.id())
           .ifPresent(part ->
-              outputs(part, topology.project().brief())
+              outputs(device, part, topology.project().brief())
                   .forEach(output -> all.add(new Source(device, output))));
     }
     return all;
   }
 
-  private static List<Output> outputs(Part part, Brief brief) {
-    if (!(part instanceof MainsInlet inlet)) return part.outputs();
+  private static List<Output> outputs(Device device, Part part, Brief brief) {
+    if (!(part instanceof MainsInlet inlet)) return device.outputs(part);
     var supply = brief.supply();
     var lines = new ArrayList<String>();
     for (var line = 1; line <= inlet.lines(); line++) lines.add("L" + line);

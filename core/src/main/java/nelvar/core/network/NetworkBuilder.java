@@ -54,6 +54,7 @@ final class NetworkBuilder {
   private final List<Circuitry.Pole> poles = new ArrayList<>();
   private final List<Id> assumed = new ArrayList<>();
   private final Map<Id, Map<String, Integer>> actuatorsOf = new HashMap<>();
+  final Map<TerminalRef, Double> setCurrents;
   private final Map<Id, Length> cableLengths = new HashMap<>();
   private final int[] node;
   private final int[] branchOf;
@@ -64,6 +65,7 @@ final class NetworkBuilder {
     this.topology = topology;
     this.project = topology.project();
     this.wireTemperature = wireTemperature;
+    this.setCurrents = SetCurrents.of(topology);
     this.node = topology.joinedNodes();
     for (var n : node) nodes = Math.max(nodes, n + 1);
     this.branchOf = new int[topology.edgeCount()];

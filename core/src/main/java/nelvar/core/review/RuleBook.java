@@ -15,6 +15,7 @@ import nelvar.core.analysis.earthing.ResidualCharge;
 import nelvar.core.analysis.earthing.WorkingCurrentInEarth;
 import nelvar.core.analysis.load.DriveAgainstMotor;
 import nelvar.core.analysis.load.DriveInput;
+import nelvar.core.analysis.load.DriveSetCurrent;
 import nelvar.core.analysis.load.InletAgainstUpstream;
 import nelvar.core.analysis.load.MotorCable;
 import nelvar.core.analysis.parts.CoilKind;
@@ -112,6 +113,7 @@ public final class RuleBook {
           new SignalLevel(),
           new OwnPartShadows(),
           new DriveAgainstMotor(),
+          new DriveSetCurrent(),
           new DriveInput(),
           new MotorCable(),
           new Chatter(),

@@ -105,7 +105,8 @@ public final class GeneratedPanel {
             Optional.empty(),
             motor ? Optional.empty() : Optional.of(Suppression.DIODE),
             Optional.empty(),
-            List.of()));
+            List.of(),
+            Optional.empty()));
     var from = "XP" + supply + ":" + (number + 2);
     for (var detour = 0; detour < DETOURS; detour++) {
       var next =

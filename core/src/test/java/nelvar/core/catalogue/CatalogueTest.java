@@ -34,8 +34,8 @@ class CatalogueTest {
           switch (intake.demand()) {
             case Demand.Converts(var output, _, _, _) ->
                 assertThat(part.outputs()).anyMatch(o -> o.name().equals(output));
-            case Demand.Chops(var output, _) ->
-                assertThat(part.outputs()).anyMatch(o -> o.name().equals(output));
+            case Demand.Chops(var outputs, _) ->
+                assertThat(part.outputs()).anyMatch(o -> outputs.contains(o.name()));
             case Demand.FixedPower _, Demand.FixedCurrent _, Demand.Ohmic _ -> {}
           }
         }

@@ -51,7 +51,7 @@ class ProjectFormatTest {
     var schema =
         SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
             .getSchema(
-                Files.readString(Path.of("../docs/format/project-1.schema.json")),
+                Files.readString(Path.of("../docs/format/project-2.schema.json")),
                 InputFormat.JSON);
     assertThat(schema.validate(demo(), InputFormat.JSON)).isEmpty();
     for (var path : new Path[] {Demo.SETTLED, Demo.RINSER, Demo.RINSER_SETTLED})
@@ -71,9 +71,9 @@ class ProjectFormatTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "\"format\": 1|\"format\": 2|written by a newer Nelvar",
-        "\"format\": 1|\"format\": 0|Formats begin with 1",
-        "\"format\": 1|\"form\": 1|no \"format\" number",
+        "\"format\": 2|\"format\": 3|written by a newer Nelvar",
+        "\"format\": 2|\"format\": 0|Formats begin with 1",
+        "\"format\": 2|\"form\": 1|no \"format\" number",
         "\"section\": \"6 mm²\", \"length\": \"0.9 m\"|\"section\": \"6 mn²\", \"length\": \"0.9 m\"|'mn²' in '6 mn²' is not a unit of a cross-section",
         "\"section\": \"6 mm²\", \"length\": \"0.9 m\"|\"section\": 6, \"length\": \"0.9 m\"|expected a text in quotes with its unit, found a number without unit",
         "\"length\": \"0.9 m\"|\"length\": \"1e9 m\"|is not possible for a length",
@@ -209,5 +209,30 @@ class ProjectFormatTest {
       }
     }
     assertThat(refused).isPositive();
+  }
+
+  /// Every file of format 1 that opened when it was frozen opens, unchanged but for the number.
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "seed-tray-filler",
+        "seed-tray-filler-settled",
+        "bottle-rinser",
+        "bottle-rinser-settled"
+      })
+  void formatOneOpensForEver(String name) throws Exception {
+    var bytes =
+        java.util.Objects.requireNonNull(
+                getClass().getResourceAsStream("/format-1/" + name + ".nelvar.json"))
+            .readAllBytes();
+    var project = ProjectFormat.read(name, bytes, CatalogueFile.standard());
+    var written = new String(ProjectFormat.write(project), StandardCharsets.UTF_8);
+    assertThat(written)
+        .isEqualTo(
+            new String(bytes, StandardCharsets.UTF_8)
+                .replaceFirst("\"format\": 1,", "\"format\": 2,"));
+    assertThat(Migration.moves(1)).isFalse();
+    assertThat(Migration.toNewest(NelvarJson.mapper().readTree(bytes), 1).get("format").asInt())
+        .isEqualTo(2);
   }
 }

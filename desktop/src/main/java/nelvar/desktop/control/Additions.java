@@ -125,6 +125,8 @@ final class Additions {
       case nelvar.core.catalogue.DcSupply _,
           nelvar.core.catalogue.MultiOutputSupply _,
           nelvar.core.catalogue.ControlTransformer _,
+          nelvar.core.catalogue.MultiWindingTransformer _,
+          nelvar.core.catalogue.DcConverter _,
           nelvar.core.catalogue.RectifierBank _ ->
           "-T";
       case nelvar.core.catalogue.BusCapacitors _ -> "-C";
@@ -138,6 +140,7 @@ final class Additions {
       case nelvar.core.catalogue.InductionMotor _,
           nelvar.core.catalogue.ServoMotor _,
           nelvar.core.catalogue.StepperMotor _,
+          nelvar.core.catalogue.MotorWithDrive _,
           nelvar.core.catalogue.DcMotor _ ->
           "-M";
       case nelvar.core.catalogue.Contactor _,
@@ -146,15 +149,19 @@ final class Additions {
           "-K";
       case nelvar.core.catalogue.Disconnector _ -> "-Q";
       case nelvar.core.catalogue.EmcFilter _ -> "-Z";
-      case nelvar.core.catalogue.Controller _ -> "-A";
+      case nelvar.core.catalogue.Controller _, nelvar.core.catalogue.DriverBoard _ -> "-A";
       case nelvar.core.catalogue.ControlSwitch _ -> "-S";
       case nelvar.core.catalogue.Sensor _ -> "-B";
       case nelvar.core.catalogue.Solenoid _ -> "-Y";
       case nelvar.core.catalogue.SignalLamp _ -> "-H";
-      case nelvar.core.catalogue.Heater _, nelvar.core.catalogue.MainsFan _ -> "-E";
+      case nelvar.core.catalogue.Heater _,
+          nelvar.core.catalogue.MainsFan _,
+          nelvar.core.catalogue.Appliance _ ->
+          "-E";
       case nelvar.core.catalogue.Enclosure _ -> "-UC";
       case nelvar.core.catalogue.MainsInlet _,
           nelvar.core.catalogue.TerminalStrip _,
+          nelvar.core.catalogue.SocketStrip _,
           nelvar.core.catalogue.DistributionBlock _,
           CableStock _,
           WireStock _ ->

@@ -12,6 +12,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.util.StringConverter;
+import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Linkage;
@@ -34,6 +35,8 @@ import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Kind;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Reading;
+import nelvar.core.units.Voltage;
+import nelvar.core.units.VoltageRange;
 import nelvar.desktop.session.Session;
 
 /// The fields with which a device is changed.
@@ -104,7 +107,12 @@ final class DeviceSettings {
               device.windings(),
               linkage -> linkage == Linkage.STAR ? "star" : "delta",
               next -> session.edit(Edits.link(device, next))));
-    if (part instanceof MotorProtector protector) nodes.add(trip(protector, device, session));
+    if (part instanceof MotorProtector protector)
+      nodes.add(dial(device, protector.least(), protector.greatest(), session));
+    if (part.chops())
+      nodes.add(dial(device, new Current(0.01), part.outputs().getFirst().rating(), session));
+    if (part instanceof DcSupply supply)
+      supply.adjustable().ifPresent(range -> nodes.add(output(device, range, session)));
     if (part instanceof FrequencyConverter drive && drive.phases() == 3)
       nodes.add(
           choice(
@@ -206,8 +214,30 @@ final class DeviceSettings {
     }
   }
 
-  /// What the dial of its overload trip is set to; empty clears it.
-  private static Node trip(MotorProtector protector, Device device, Session session) {
+  /// What an adjustable supply is set to; empty is its nominal voltage.
+  private static Node output(Device device, VoltageRange range, Session session) {
+    var field =
+        new QuantityField<Optional<Voltage>>(
+            "Output set to",
+            "V",
+            text ->
+                text.isBlank()
+                    ? new Reading.Value<>(Optional.empty())
+                    : switch (Kind.VOLTAGE.read(text)) {
+                      case Reading.Misread<Voltage>(var message) -> new Reading.Misread<>(message);
+                      case Reading.Value<Voltage>(var value) ->
+                          range.contains(value)
+                              ? new Reading.Value<>(Optional.of(value))
+                              : new Reading.Misread<>("it can be set from " + range);
+                    },
+            next -> session.edit(Edits.output(device, next)));
+    field.show(
+        device.output().map(v -> nelvar.core.units.Significant.digits(v.volts())).orElse(""));
+    return field;
+  }
+
+  /// What its dial is set to, the current of an overload trip or of a drive; empty clears it.
+  private static Node dial(Device device, Current least, Current greatest, Session session) {
     var field =
         new QuantityField<Optional<Current>>(
             "Set to",
@@ -217,7 +247,7 @@ final class DeviceSettings {
                     ? new Reading.Value<>(Optional.empty())
                     : switch (Kind.CURRENT.read(text)) {
                       case Reading.Misread<Current>(var message) -> new Reading.Misread<>(message);
-                      case Reading.Value<Current>(var value) -> within(protector, value);
+                      case Reading.Value<Current>(var value) -> within(least, greatest, value);
                     },
             next -> session.edit(Edits.trip(device, next)));
     field.show(
@@ -225,10 +255,9 @@ final class DeviceSettings {
     return field;
   }
 
-  private static Reading<Optional<Current>> within(MotorProtector protector, Current value) {
-    return value.compareTo(protector.least()) < 0 || value.compareTo(protector.greatest()) > 0
-        ? new Reading.Misread<>(
-            "its dial goes from %s to %s".formatted(protector.least(), protector.greatest()))
+  private static Reading<Optional<Current>> within(Current least, Current greatest, Current value) {
+    return value.compareTo(least) < 0 || value.compareTo(greatest) > 0
+        ? new Reading.Misread<>("its dial goes from %s to %s".formatted(least, greatest))
         : new Reading.Value<>(Optional.of(value));
   }
 

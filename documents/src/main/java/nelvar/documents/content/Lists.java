@@ -272,9 +272,21 @@ public final class Lists {
               rows.add(
                   List.of(
                       device.designation().text(),
-                      "Overload trip",
+                      chops(device, study) ? "Phase current" : "Overload trip",
                       dial.toString(),
-                      "protects " + protectedBy(device, study))));
+                      chops(device, study)
+                          ? "what its motor is rated for"
+                          : "protects " + protectedBy(device, study))));
+    for (var device : study.project().devices())
+      device
+          .output()
+          .ifPresent(volts ->
+              rows.add(
+                  List.of(
+                      device.designation().text(),
+                      "Output voltage",
+                      volts.toString(),
+                      "what it feeds is judged with it")));
     study
         .project()
         .settings()
@@ -290,6 +302,10 @@ public final class Lists {
         "Settings",
         List.of(text("Device", 1), text("Setting", 2), text("Value", 1.6), text("Why", 4)),
         rows);
+  }
+
+  private static boolean chops(Device device, Study study) {
+    return study.part(device).filter(nelvar.core.catalogue.Part::chops).isPresent();
   }
 
   private static String protectedBy(Device device, Study study) {

@@ -9,6 +9,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.BusCapacitors;
 import nelvar.core.catalogue.BusClamp;
+import nelvar.core.catalogue.DcConverter;
 import nelvar.core.catalogue.DcMotor;
 import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.MultiOutputSupply;
@@ -50,7 +51,7 @@ public final class FloatingZeroVolt implements Rule {
 
   private static boolean direct(Source source, Study study) {
     return switch (study.part(source.device()).orElse(null)) {
-      case DcSupply _, MultiOutputSupply _, RectifierBank _ -> true;
+      case DcSupply _, MultiOutputSupply _, RectifierBank _, DcConverter _ -> true;
       case null, default -> false;
     };
   }

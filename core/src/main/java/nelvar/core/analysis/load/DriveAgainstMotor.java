@@ -11,7 +11,6 @@ import nelvar.core.analysis.supply.Derating;
 import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.ServoDrive;
-import nelvar.core.catalogue.StepperDrive;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -49,7 +48,7 @@ public final class DriveAgainstMotor implements Rule {
                 .filter(part ->
                     part instanceof FrequencyConverter
                         || part instanceof ServoDrive
-                        || part instanceof StepperDrive)
+                        || part.chops())
                 .isPresent())
         .filter(source -> study.designCurrent(source).amperes() > 0)
         .flatMap(

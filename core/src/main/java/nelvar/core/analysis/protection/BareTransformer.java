@@ -4,7 +4,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.ControlTransformer;
+import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.Feed;
@@ -27,7 +27,7 @@ public final class BareTransformer implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     return study.network().feeds().stream()
-        .filter(feed -> study.part(feed.device()).orElse(null) instanceof ControlTransformer)
+        .filter(feed -> study.part(feed.device()).filter(Part::bareTransformer).isPresent())
         .flatMap(Contained.one(this, feed -> feed.device().id(), feed -> judge(feed, study)));
   }
 

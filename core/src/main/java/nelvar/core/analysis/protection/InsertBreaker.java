@@ -6,7 +6,7 @@ import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.catalogue.CircuitBreaker;
-import nelvar.core.catalogue.ControlTransformer;
+import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Repair;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
@@ -65,9 +65,10 @@ final class InsertBreaker {
   /// primary current from 9 A on, 167 % below, 300 % below 2 A (NEC 2023, 450.3(B), primary only,
   /// unchecked).
   private static boolean protects(CircuitBreaker part, Feed feed, Study study) {
-    if (!(study.part(feed.device()).orElse(null) instanceof ControlTransformer transformer))
-      return true;
-    var primary = transformer.rating().watts() / transformer.primary().volts();
+    var volts = feed.voltage().volts();
+    var transformer = study.part(feed.device()).filter(Part::bareTransformer);
+    if (transformer.isEmpty() || volts <= 0) return true;
+    var primary = transformer.get().apparentPower().watts() / volts;
     var most = primary >= 9 ? 1.25 : primary >= 2 ? 1.67 : 3;
     return part.rating().amperes() <= most * primary;
   }

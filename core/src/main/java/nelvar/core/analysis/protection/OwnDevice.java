@@ -41,6 +41,7 @@ public final class OwnDevice implements Rule {
                 .part(feed.device())
                 .filter(part -> part.electronicSupply() || part instanceof FrequencyConverter)
                 .isPresent())
+        .filter(feed -> feed.source().map(source -> source.output().alternating()).orElse(true))
         .flatMap(Contained.one(this, feed -> feed.device().id(), feed -> judge(feed, study)));
   }
 

@@ -6,7 +6,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.ControlTransformer;
+import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.RectifierBank;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -73,14 +73,13 @@ public final class LinearSupply implements Rule {
   private static Voltage peak(Working w, Feed feed, Study study) {
     var volts = w.given("Usec", feed.voltage(), feed.source().orElseThrow().toString());
     var rise = new Percent(0);
-    if (study.part(feed.source().get().device()).orElse(null) instanceof ControlTransformer t) {
-      var uk = t.assumedShortCircuitVoltage();
-      if (t.shortCircuitVoltage().isPresent()) w.given("uk", uk, "its part");
-      else w.assumed("uk", uk, "common for small transformers");
+    var from = study.part(feed.source().get().device());
+    if (from.filter(Part::bareTransformer).isPresent())
       rise =
           w.result(
-              "reg", "what the winding loses at rated load", new Percent(100 * (t.rise() - 1)));
-    }
+              "reg",
+              "what the winding gives more without load",
+              new Percent(100 * (from.get().rise() - 1)));
     var open = Math.sqrt(2) * volts.volts() * (1 + rise.fraction()) * HIGH_MAINS;
     return w.result(
         "Upk", "√2 · Usec · (1 + reg) · 1.1 − 1.4 V", new Voltage(open - DIODES.volts()));

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.ControlTransformer;
+import nelvar.core.catalogue.DcConverter;
 import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.MultiOutputSupply;
 import nelvar.core.finding.Repair;
@@ -65,7 +65,8 @@ public final class SupplyLoad {
                 .filter(part ->
                     part instanceof DcSupply
                         || part instanceof MultiOutputSupply
-                        || part instanceof ControlTransformer)
+                        || part instanceof DcConverter
+                        || part.bareTransformer())
                 .isPresent());
   }
 

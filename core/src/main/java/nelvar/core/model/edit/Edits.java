@@ -24,6 +24,7 @@ import nelvar.core.model.Use;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Current;
 import nelvar.core.units.Length;
+import nelvar.core.units.Voltage;
 
 /// What a builder does to a project, each an [Edit] that can be undone.
 public final class Edits {
@@ -102,6 +103,14 @@ public final class Edits {
         next.map(current -> "Set %s to %s".formatted(device.designation(), current))
             .orElse("Forget the setting of " + device.designation()),
         project -> device(project, device.id(), d -> d.withTrip(next)));
+  }
+
+  /// Sets the output of an adjustable supply; empty: its nominal voltage.
+  public static Edit output(Device device, Optional<Voltage> next) {
+    return new Edit(
+        next.map(volts -> "Set %s to %s".formatted(device.designation(), volts))
+            .orElse("Set %s to its nominal voltage".formatted(device.designation())),
+        project -> device(project, device.id(), d -> d.withOutput(next)));
   }
 
   /// Puts another part in a device's place; refused while a conductor lands on a terminal the new

@@ -222,7 +222,7 @@ public final class Currents {
           load(power.watts() * use.loadingFactor(), powerFactor, volts * phases, feed.device());
       case Demand.FixedCurrent(var current) ->
           load(
-              current.amperes() * use.loadingFactor() * volts * phases,
+              set(feed).orElse(current.amperes()) * use.loadingFactor() * volts * phases,
               1,
               volts * phases,
               feed.device());
@@ -234,8 +234,18 @@ public final class Currents {
               feed.device());
       case Demand.Converts(var output, var efficiency, var powerFactor, var own) ->
           converts(feed, output, efficiency.fraction(), powerFactor, own.watts(), volts * phases);
-      case Demand.Chops(var output, var factor) -> chops(feed, output, factor.fraction(), volts);
+      case Demand.Chops(var outputs, var factor) ->
+          chops(feed, outputs.getFirst(), factor.fraction(), volts);
     };
+  }
+
+  /// What its drive is set to, where that is a chopper whose dial is known.
+  private java.util.Optional<Double> set(Feed feed) {
+    return feed.source()
+        .map(Source::device)
+        .flatMap(
+            drive -> network.topology().part(drive.id()).flatMap(part -> drive.setCurrent(part)))
+        .map(nelvar.core.units.Current::amperes);
   }
 
   private static Drawn load(double watts, double powerFactor, double volts, Device device) {

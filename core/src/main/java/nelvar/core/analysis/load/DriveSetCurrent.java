@@ -1,0 +1,87 @@
+package nelvar.core.analysis.load;
+
+import java.util.List;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.Demand;
+import nelvar.core.finding.Repair;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.network.Feed;
+import nelvar.core.trail.Citation;
+import nelvar.core.trail.Explained;
+import nelvar.core.trail.Working;
+import nelvar.core.units.Current;
+
+/// A stepper drive is set to no more than the rated current of its motor, and to no more than it
+/// can give. A drive larger than its motor, set right, is fine.
+///
+/// `Iset ≤ I rated`. Common practice, no published source; a nameplate counts as effective current
+/// with two windings on, a drive's figure may be a peak (1.41 times): its maker says which.
+public final class DriveSetCurrent implements Rule {
+  @Override
+  public String id() {
+    return "load.drive-set-current";
+  }
+
+  @Override
+  public String asks() {
+    return "Every stepper drive is set to the current of its motor.";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    return study.network().feeds().stream()
+        .filter(feed -> feed.intake().demand() instanceof Demand.FixedCurrent)
+        .filter(
+            feed -> feed.source().filter(source -> chops(source.device().id(), study)).isPresent())
+        .collect(
+            java.util.stream.Collectors.toMap(
+                feed -> feed.device().id(),
+                feed -> feed,
+                (a, _) -> a,
+                java.util.LinkedHashMap::new))
+        .values()
+        .stream()
+        .flatMap(Contained.one(this, feed -> feed.device().id(), feed -> judge(feed)));
+  }
+
+  private static boolean chops(nelvar.core.model.Id drive, Study study) {
+    return study
+        .device(drive)
+        .flatMap(study::part)
+        .filter(nelvar.core.catalogue.Part::chops)
+        .isPresent();
+  }
+
+  private static Verdict judge(Feed feed) {
+    var motor = feed.device();
+    var drive = feed.source().orElseThrow().device();
+    var rated = ((Demand.FixedCurrent) feed.intake().demand()).current();
+    if (drive.trip().isEmpty())
+      return new Verdict.NotChecked(
+          motor.id(),
+          "what %s is set to is not known; it counts with the rated current of its motor"
+              .formatted(drive.designation()));
+    var w = Working.of("Current set on " + drive.designation());
+    var set = w.given("Iset", drive.trip().get(), drive.designation().text());
+    var judged = Explained.atMost(w.explain(set), "Iset", rated, Citation.practice());
+    if (judged.holds()) return new Verdict.Pass(motor.id(), judged.trail());
+    return new Verdict.Finding(
+        motor.id(),
+        Severity.WARNING,
+        "Set above the current of its motor",
+        "%s is set to %s; %s is rated for %s: its heat goes with the square, %s of what it stands."
+            .formatted(
+                drive.designation(),
+                set,
+                motor.designation(),
+                rated,
+                nelvar.core.units.Percent.ofFraction(Math.pow(set.amperes() / rated.amperes(), 2))),
+        judged.trail(),
+        List.of(Repair.of(Edits.trip(drive, java.util.Optional.of(new Current(rated.amperes()))))));
+  }
+}

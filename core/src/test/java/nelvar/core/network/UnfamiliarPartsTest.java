@@ -1,0 +1,180 @@
+package nelvar.core.network;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.Panel;
+import nelvar.core.model.Id;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.units.Current;
+import nelvar.core.units.Temperature;
+import nelvar.core.units.Voltage;
+import org.junit.jupiter.api.Test;
+
+/// Kinds of parts that machines outside a factory have: their volts and amperes by hand.
+final class UnfamiliarPartsTest {
+  private static final Conditions COLD = Conditions.usual(new Temperature(20));
+
+  private static Live solve(Panel panel) {
+    var live = panel.study().engine().solve(WhatIf.AS_DESIGNED, COLD);
+    assertThat(live.status()).isEqualTo(Live.Status.SOLVED);
+    return live;
+  }
+
+  private static Live.Both volts(Live live, String a, String b) {
+    return live.voltage(TerminalRef.of(a), TerminalRef.of(b)).orElseThrow();
+  }
+
+  /// Appliances on a switched strip: 900 W at 0.95 on 230 V are 4.1 A; off, nothing.
+  @Test
+  void appliancesOnASocketStrip() {
+    var panel =
+        Panel.mains()
+            .device("X", "socket-strip-6-switched")
+            .wire("X0:L1", "X:L", 1.5, 2)
+            .wire("X:N", "X0:N", 1.5, 2)
+            .protective("X0:PE", "X:PE", 1.5)
+            .device("E", "appliance-router-900w")
+            .wire("X:L3", "E:L", 1, 3)
+            .wire("E:N", "X:N3", 1, 3);
+    var wire = panel.build().conductors().getFirst().id();
+    assertThat(solve(panel).current(wire).rms()).isCloseTo(900 / 230.94 / 0.95, within(0.1));
+    var off = WhatIf.AS_DESIGNED.holding(new ActuatorRef(new Id("X"), "on"), false);
+    assertThat(panel.study().engine().solve(off, COLD).current(wire).rms()).isLessThan(1e-9);
+  }
+
+  /// 48 V to 24 V at 92 %: a load of 3 A takes 72 W, the converter 78.3 W, 1.63 A of 48 V.
+  @Test
+  void aDirectCurrentConverter() {
+    var panel =
+        Panel.dc("supply-48v-5a", "breaker-1p-c6")
+            .device("U", "converter-48-24v-5a")
+            .wire("T:+", "U:IN+", 1, 0.3)
+            .wire("U:IN-", "T:-", 1, 0.3)
+            .device("M", "pump-24v-3a")
+            .wire("U:+", "M:+", 1, 0.3)
+            .wire("M:-", "U:-", 1, 0.3);
+    var live = solve(panel);
+    assertThat(volts(live, "U:+", "U:-").direct()).isCloseTo(24, within(0.1));
+    assertThat(live.current(panel.build().conductors().get(4).id()).rms())
+        .isCloseTo(24 * 3 / 0.92 / 48, within(0.03));
+  }
+
+  /// A toroid of 36 V and 9 V without load gives 6 % more: 38.2 V and 9.5 V; two windings of 18 V
+  /// in series 38.2 V.
+  @Test
+  void aToroidWithSeveralSecondaries() {
+    var panel =
+        Panel.mains()
+            .device("T", "toroid-500va-230-36-9")
+            .wire("X0:L1", "T:1", 1.5, 1)
+            .wire("T:2", "X0:N", 1.5, 1);
+    var live = solve(panel);
+    var mains = 230.94 / 230;
+    assertThat(volts(live, "T:3", "T:4").rms()).isCloseTo(36 * 1.06 * mains, within(0.05));
+    assertThat(volts(live, "T:5", "T:6").rms()).isCloseTo(9 * 1.06 * mains, within(0.02));
+    var series =
+        Panel.mains()
+            .device("T", "toroid-300va-230-2x18")
+            .wire("X0:L1", "T:1", 1.5, 1)
+            .wire("T:2", "X0:N", 1.5, 1)
+            .wire("T:4", "T:5", 1.5, 0.1);
+    assertThat(volts(solve(series), "T:3", "T:6").rms()).isCloseTo(36 * 1.06 * mains, within(0.05));
+  }
+
+  private static Panel stepper(String drive, String motor, List<String> ends) {
+    var panel =
+        Panel.dc()
+            .device("U", drive)
+            .wire("T:+", "U:+", 1.5, 0.2)
+            .wire("U:-", "T:-", 1.5, 0.2)
+            .device("M", motor);
+    for (var i = 0; i < 4; i++)
+      panel.wire("U:" + List.of("A+", "A-", "B+", "B-").get(i), "M:" + ends.get(i), 1.5, 0.2);
+    return panel;
+  }
+
+  /// Six leads, unipolar 2.8 A: end to end 2.8/√2 = 1.98 A; half coil all of it.
+  @Test
+  void sixLeads() {
+    var series =
+        stepper("stepper-drive-50v-5a", "stepper-motor-2a8-6lead", List.of("A+", "A-", "B+", "B-"));
+    assertThat(series.study().network().feeds(new Id("M")))
+        .allMatch(feed -> feed.source().isPresent());
+    var wire = series.build().conductors().get(7).id();
+    assertThat(solve(series).current(wire).rms()).isCloseTo(2.8 / Math.sqrt(2), within(0.01));
+    var half =
+        stepper("stepper-drive-50v-5a", "stepper-motor-2a8-6lead", List.of("A+", "A0", "B+", "B0"));
+    var project = half.build();
+    var motor = project.device(new Id("M")).orElseThrow();
+    project = Edits.leaveSpare(motor, "A-").then(Edits.leaveSpare(motor, "B-")).apply(project);
+    var live = Panel.study(project).engine().solve(WhatIf.AS_DESIGNED, COLD);
+    assertThat(live.current(wire).rms()).isCloseTo(2.8, within(0.01));
+  }
+
+  /// A drive set to 1.5 A gives 1.5 A into a motor of 3 A and takes 0.67 · 1.5 A = 1.0 A.
+  @Test
+  void theSetCurrentReachesTheWinding() {
+    var panel =
+        stepper("stepper-drive-50v-5a", "stepper-motor-3a", List.of("A+", "A-", "B+", "B-"));
+    var project = panel.build();
+    project =
+        Edits.trip(project.device(new Id("U")).orElseThrow(), Optional.of(new Current(1.5)))
+            .apply(project);
+    var study = Panel.study(project);
+    var live = study.engine().solve(WhatIf.AS_DESIGNED, COLD);
+    assertThat(live.current(project.conductors().get(7).id()).rms()).isCloseTo(1.5, within(0.01));
+    assertThat(live.current(project.conductors().get(4).id()).rms()).isCloseTo(1.0, within(0.02));
+    // The paper agrees: what the sizing counts with is the same ampere.
+    assertThat(study.designCurrent(project.conductors().get(4)).amperes())
+        .isCloseTo(1.0, within(0.02));
+  }
+
+  /// A board with drives takes 0.25 A for itself and 0.67 A for each ampere of an axis, here set to
+  /// 1.8 A.
+  @Test
+  void aBoardWithDrives() {
+    var panel =
+        Panel.dc()
+            .device("A", "board-4-axes-24v-2a")
+            .wire("T:+", "A:+", 1.5, 0.2)
+            .wire("A:-", "T:-", 1.5, 0.2)
+            .device("M", "stepper-motor-3a");
+    for (var end : List.of("A+", "A-", "B+", "B-")) panel.wire("A:2" + end, "M:" + end, 0.75, 0.5);
+    var project = panel.build();
+    var board = project.device(new Id("A")).orElseThrow();
+    project = Edits.trip(board, Optional.of(new Current(1.8))).apply(project);
+    var live = Panel.study(project).engine().solve(WhatIf.AS_DESIGNED, COLD);
+    assertThat(live.current(project.conductors().get(4).id()).rms())
+        .isCloseTo(0.25 + 0.67 * 1.8, within(0.02));
+  }
+
+  /// An adjustable supply gives what it is set to, in the engine and on paper.
+  @Test
+  void anAdjustableSupply() {
+    var panel = Panel.dc("supply-24v-10a-adjustable", "breaker-1p-c6");
+    var project = panel.build();
+    var supply = project.device(new Id("T")).orElseThrow();
+    var set = Edits.output(supply, Optional.of(new Voltage(27))).apply(project);
+    var study = Panel.study(set);
+    var live = study.engine().solve(WhatIf.AS_DESIGNED, COLD);
+    assertThat(volts(live, "T:+", "T:-").direct()).isCloseTo(27, within(0.01));
+    assertThat(
+            study.network().sources().stream()
+                .filter(source -> source.device().id().equals(new Id("T")))
+                .findFirst()
+                .orElseThrow()
+                .output()
+                .voltage())
+        .isEqualTo(new Voltage(27));
+    // Beyond what it can be set to, its nominal voltage counts.
+    var beyond = Edits.output(supply, Optional.of(new Voltage(40))).apply(project);
+    assertThat(
+            volts(Panel.study(beyond).engine().solve(WhatIf.AS_DESIGNED, COLD), "T:+", "T:-")
+                .direct())
+        .isCloseTo(24, within(0.01));
+  }
+}
