@@ -13,6 +13,7 @@ import nelvar.core.model.Project;
 import nelvar.core.network.Conditions;
 import nelvar.core.network.Live;
 import nelvar.core.network.LoadMode;
+import nelvar.core.network.Positions;
 import nelvar.core.network.TrialText;
 import nelvar.core.network.WhatIf;
 import nelvar.core.units.Duration;
@@ -83,6 +84,12 @@ final class SolveCommand implements Callable<Integer> {
   private String after = "0 s";
 
   @CommandLine.Option(
+      names = "--cold",
+      description =
+          "From cold: every coil begins let go, as when the mains comes back; else from running.")
+  private boolean cold;
+
+  @CommandLine.Option(
       names = "--json",
       description = "Machine-readable, version 1; see docs/guide/command-line.md.")
   private boolean json;
@@ -104,6 +111,10 @@ final class SolveCommand implements Callable<Integer> {
 
   private Live solve(Study study, Conditions conditions) {
     var trial = trial(study, conditions);
+    if (cold)
+      return study
+          .engine()
+          .solve(trial, conditions, Positions.cold(study.engine().circuitry(conditions.wires())));
     if (after.strip().equals("rest")) return study.engine().solve(trial, conditions);
     var time =
         switch (Kind.DURATION.read(after)) {
@@ -178,6 +189,7 @@ final class SolveCommand implements Callable<Integer> {
           served.device().purpose().isEmpty() ? "" : "  " + served.device().purpose());
     for (var ref : live.circuitry().actuatorRefs())
       out.printf("state  %-20s %s%n", live.name(ref), live.on(ref) ? "on" : "off");
+    for (var bridged : live.shorts()) out.println("short  " + bridged.words(live));
     for (var charge : live.charged())
       out.printf(
           "charge %s; %s now%n",

@@ -12,6 +12,11 @@ public interface Rule {
   /// What the rule asks, in one sentence.
   String asks();
 
+  /// The part of the work it belongs to.
+  default Job job() {
+    return Job.of(id());
+  }
+
   Stream<Verdict> check(Study study);
 
   /// Whether it is about people being hurt: rules of earthing, shock and stop. Their failing inside

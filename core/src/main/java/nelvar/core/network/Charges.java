@@ -17,6 +17,9 @@ final class Charges {
   /// Less than this is none.
   private static final double SOME = 1;
 
+  /// A time constant below this is no time, s.
+  private static final double AT_ONCE = 0.02;
+
   private final Live before;
   private final Live now;
 
@@ -58,7 +61,18 @@ final class Charges {
     if (store.across().isEmpty()) return behindNoTerminal(device);
     var was = Math.abs(volts(before, device, store.across().get()));
     var is = Math.abs(volts(now, device, store.across().get()));
-    return was >= SOME && was > is + SOME ? Optional.of(new Voltage(was)) : Optional.empty();
+    if (was < SOME || was <= is + SOME || shorted(device, store)) return Optional.empty();
+    return Optional.of(new Voltage(was));
+  }
+
+  /// Whether it empties at once, through a bridge or the like.
+  private boolean shorted(Device device, Element.Store store) {
+    var across = store.across().orElseThrow();
+    return now.resistance(
+            new TerminalRef(device.id(), across.plus()),
+            new TerminalRef(device.id(), across.minus()))
+        .filter(ohms -> ohms * store.capacitance().farads() < AT_ONCE)
+        .isPresent();
   }
 
   private static double volts(Live live, Device device, Element.Across across) {

@@ -47,6 +47,7 @@ public final class Circuitry {
   final List<Given> given;
   final List<Stored> stores;
   final List<Pole> poles;
+  final Map<Disturbance.Bridge, Integer> bridges;
   final List<Id> assumed;
   final StrayOutputs stray;
   private final int[] firstTerminal;
@@ -65,6 +66,7 @@ public final class Circuitry {
       List<Given> given,
       List<Stored> stores,
       List<Pole> poles,
+      Map<Disturbance.Bridge, Integer> bridges,
       List<Id> assumed) {
     this.topology = topology;
     this.grid = grid;
@@ -76,6 +78,7 @@ public final class Circuitry {
     this.given = List.copyOf(given);
     this.stores = List.copyOf(stores);
     this.poles = List.copyOf(poles);
+    this.bridges = Map.copyOf(bridges);
     this.assumed = List.copyOf(assumed);
     this.stray = new StrayOutputs(grid);
     this.firstTerminal = new int[grid.nodes()];

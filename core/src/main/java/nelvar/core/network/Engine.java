@@ -87,7 +87,7 @@ public final class Engine {
       var was = solve(before, conditions);
       var steady = solve(trial, conditions, was.positions());
       var charges = Charges.of(was, steady);
-      if (charges.isEmpty()) return steady;
+      if (charges.isEmpty()) return steady.holding(charges, time, was);
       var use = use(trial, conditions);
       var volts = new HashMap<Integer, Double>();
       for (var store : use.circuitry().stores) {
@@ -104,7 +104,7 @@ public final class Engine {
               ? steady
               : new Following(use.circuitry(), use.solver(), trial, conditions, volts)
                   .settle(was.positions());
-      return live.holding(charges, time);
+      return live.holding(charges, time, was);
     } finally {
       lock.unlock();
     }

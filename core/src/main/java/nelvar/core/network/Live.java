@@ -85,6 +85,7 @@ public final class Live {
   private final Inputs inputs;
   private List<StoredCharge> charged = List.of();
   private Optional<Duration> after = Optional.empty();
+  private Optional<Live> before = Optional.empty();
 
   Live(
       Circuitry circuitry,
@@ -108,11 +109,12 @@ public final class Live {
   }
 
   /// The same with what capacitors still hold, so long after they lost what fed them.
-  Live holding(List<StoredCharge> charges, Duration time) {
+  Live holding(List<StoredCharge> charges, Duration time, Live was) {
     var live =
         new Live(circuitry, solution, trial, conditions, positions, chatter, race, solver, inputs);
     live.charged = List.copyOf(charges);
     live.after = Optional.of(time);
+    live.before = Optional.of(was);
     return live;
   }
 
@@ -207,6 +209,25 @@ public final class Live {
     return impedances(atMainsFrequency, false)
         .between(first, second)
         .filter(z -> z.magnitude() < OPEN_WAY);
+  }
+
+  /// Amperes in a bridge; none where both its ends are one.
+  Both current(Disturbance.Bridge bridge) {
+    var branch = circuitry.bridges.get(bridge);
+    return branch == null
+        ? Both.NONE
+        : new Both(solution.branchDirect(branch), solution.branchAlternating(branch));
+  }
+
+  /// What each bridge that is tried does.
+  public List<ShortCircuit> shorts() {
+    return ShortCircuit.of(this, before);
+  }
+
+  /// The direct-current resistance between two terminals with loads taken away and sources replaced
+  /// by their own, Ω; empty where no way joins them.
+  public Optional<Double> ohms(TerminalRef a, TerminalRef b) {
+    return impedance(a, b, false).map(Phasor::re);
   }
 
   /// What an ohmmeter finds: coils and heaters count, electronics do not, Ω.

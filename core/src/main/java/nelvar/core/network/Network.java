@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
+import nelvar.core.catalogue.Actuator;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.Output;
@@ -161,21 +162,53 @@ public final class Network {
   private static Map<Source, List<Source>> banks(
       Topology topology, List<Source> sources, Map<Source, List<Walk>> walks) {
     var banks = new HashMap<Source, List<Source>>();
+    var scratch = new int[topology.nodeCount()];
+    Arrays.fill(scratch, -1);
     for (var source : sources) {
       if (banks.containsKey(source) || !single(source)) continue;
-      var from = walks.getOrDefault(source, List.of());
+      if (walks.getOrDefault(source, List.of()).size() < 2) continue;
       var bank =
           sources.stream()
               .filter(other -> other.equals(source) || (single(other) && alike(source, other)))
-              .filter(other -> {
-                for (var i = 0; i < 2; i++)
-                  if (!from.get(i).reaches(topology.node(other.terminals().get(i)))) return false;
-                return true;
-              })
+              .filter(other ->
+                  other.equals(source)
+                      || joined(
+                          source, other, topology, walks.getOrDefault(source, List.of()), scratch))
               .toList();
       if (bank.size() > 1) for (var member : bank) banks.put(member, bank);
     }
     return banks;
+  }
+
+  /// Whether plus and minus of both are one at once: not by a changeover that stands on one side or
+  /// the other.
+  private static boolean joined(
+      Source source, Source other, Topology topology, List<Walk> walks, int[] scratch) {
+    for (var i = 0; i < 2; i++)
+      if (!walks.get(i).reaches(topology.node(other.terminals().get(i)))) return false;
+    for (var pressed : new boolean[] {false, true}) {
+      Predicate<Edge> stands = edge -> carriesWork(edge) && !handOpens(edge, pressed, topology);
+      var all = true;
+      for (var i = 0; i < 2; i++)
+        all &=
+            Walk.from(topology.node(source.terminals().get(i)), topology, stands, scratch)
+                .reaches(topology.node(other.terminals().get(i)));
+      if (all) return true;
+    }
+    return false;
+  }
+
+  private static boolean handOpens(Edge edge, boolean pressed, Topology topology) {
+    if (!(edge instanceof Edge.Through(var device, var link)) || link.actuator().isEmpty())
+      return false;
+    var hand =
+        topology.part(device.id()).stream()
+            .flatMap(part -> part.actuators().stream())
+            .filter(actuator -> actuator.name().equals(link.actuator().get()))
+            .filter(Actuator.Hand.class::isInstance)
+            .map(Actuator.Hand.class::cast)
+            .findFirst();
+    return hand.filter(h -> (pressed != h.onAtRest()) == link.closedAtRest()).isPresent();
   }
 
   private static boolean single(Source source) {

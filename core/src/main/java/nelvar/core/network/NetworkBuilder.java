@@ -30,6 +30,9 @@ final class NetworkBuilder {
   private static final double TRANSISTOR = 2;
   private static final double REACTANCE_PER_METRE = 0.00008;
 
+  /// A screwdriver, a strand: what bridges two terminals, Ω.
+  private static final double BRIDGE = 0.001;
+
   /// What a conductor counts as while its length or section is not known.
   private static final double UNKNOWN = 0.001;
 
@@ -50,6 +53,7 @@ final class NetworkBuilder {
   private final List<Circuitry.Set> actuators = new ArrayList<>();
   final List<Circuitry.Served> served = new ArrayList<>();
   final List<Circuitry.Given> given = new ArrayList<>();
+  private final Map<Disturbance.Bridge, Integer> bridges = new java.util.LinkedHashMap<>();
   final List<Circuitry.Stored> stores = new ArrayList<>();
   private final List<Circuitry.Pole> poles = new ArrayList<>();
   private final List<Id> assumed = new ArrayList<>();
@@ -87,8 +91,9 @@ final class NetworkBuilder {
     for (var s : shorts) {
       var a = topology.node(s.a());
       var b = topology.node(s.b());
-      if (a >= 0 && b >= 0)
-        builder.branches.add(Grid.Branch.linear(builder.node[a], builder.node[b], 0.001, 0));
+      if (a < 0 || b < 0 || builder.node[a] == builder.node[b]) continue;
+      builder.bridges.put(s, builder.branches.size());
+      builder.branches.add(Grid.Branch.linear(builder.node[a], builder.node[b], BRIDGE, 0));
     }
     return builder.done();
   }
@@ -96,7 +101,8 @@ final class NetworkBuilder {
   private Circuitry done() {
     var grid = new Grid(nodes, earth, branches, transformers, groups, emfs, loads, converters);
     return new Circuitry(
-        topology, grid, node, branchOf, switched, actuators, served, given, stores, poles, assumed);
+        topology, grid, node, branchOf, switched, actuators, served, given, stores, poles, bridges,
+        assumed);
   }
 
   int node(Device device, String terminal) {

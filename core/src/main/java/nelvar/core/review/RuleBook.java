@@ -18,6 +18,7 @@ import nelvar.core.analysis.load.DriveInput;
 import nelvar.core.analysis.load.DriveSetCurrent;
 import nelvar.core.analysis.load.InletAgainstUpstream;
 import nelvar.core.analysis.load.MotorCable;
+import nelvar.core.analysis.parts.ClosesOntoCapacitors;
 import nelvar.core.analysis.parts.CoilKind;
 import nelvar.core.analysis.parts.CoilRange;
 import nelvar.core.analysis.parts.CoilSuppression;
@@ -26,6 +27,7 @@ import nelvar.core.analysis.parts.OwnPartShadows;
 import nelvar.core.analysis.parts.SensorAgainstInput;
 import nelvar.core.analysis.parts.SignalLevel;
 import nelvar.core.analysis.parts.SupplyVoltage;
+import nelvar.core.analysis.protection.BankWithoutDevice;
 import nelvar.core.analysis.protection.BareTransformer;
 import nelvar.core.analysis.protection.BranchDevice;
 import nelvar.core.analysis.protection.BreakingCapacity;
@@ -50,6 +52,8 @@ import nelvar.core.analysis.states.DeviceOpens;
 import nelvar.core.analysis.states.LoadWithoutVolts;
 import nelvar.core.analysis.states.ShortInWork;
 import nelvar.core.analysis.states.SupplyAtLimit;
+import nelvar.core.analysis.stop.StartsByItself;
+import nelvar.core.analysis.stop.StopReadOnly;
 import nelvar.core.analysis.supply.AllOutputs;
 import nelvar.core.analysis.supply.BackFeed;
 import nelvar.core.analysis.supply.DeadShort;
@@ -86,6 +90,7 @@ public final class RuleBook {
           new ReturnedEnergy(),
           new OwnDevice(),
           new BareTransformer(),
+          new BankWithoutDevice(),
           new DeviceAgainstWire(),
           new DeviceAgainstLoad(),
           new InrushAgainstCurve(),
@@ -111,12 +116,15 @@ public final class RuleBook {
           new CoilSuppression(),
           new SensorAgainstInput(),
           new SignalLevel(),
+          new ClosesOntoCapacitors(),
           new OwnPartShadows(),
           new DriveAgainstMotor(),
           new DriveSetCurrent(),
           new DriveInput(),
           new MotorCable(),
           new Chatter(),
+          new StopReadOnly(),
+          new StartsByItself(),
           new SupplyAtLimit(),
           new DeviceOpens(),
           new LoadWithoutVolts(),

@@ -69,6 +69,7 @@ class ReviewTest {
         .extracting(entry -> entry.rule().id() + " " + entry.verdict().subject())
         .containsExactlyInAnyOrder(
             "earthing.protective-section W17",
+            "stop.read-only S1",
             "protection.device-against-wire W34",
             "protection.device-against-load F3",
             "protection.branch-device F2",
@@ -198,7 +199,7 @@ class ReviewTest {
     var review = review(GeneratedPanel.of(40, seed));
     assertThat(review.open())
         .extracting(entry -> entry.rule().id())
-        .isSubsetOf("supply.headroom", "supply.overloaded", "load.inlet");
+        .isSubsetOf("supply.headroom", "supply.overloaded", "load.inlet", "stop.restart");
     assertThat(GeneratedPanel.of(40, seed))
         .isEqualTo(GeneratedPanel.of(40, seed))
         .isNotEqualTo(GeneratedPanel.of(40, seed + 1));

@@ -316,24 +316,27 @@ public final class MeterBar extends VBox {
       case NOT_SETTLED -> words.append("No steady state is found. ");
       case SOLVED -> {}
     }
-    solved
-        .firstToOpen()
-        .ifPresentOrElse(
-            pole ->
-                words.append(
-                    "%s carries %s and opens within %s. "
-                        .formatted(
-                            live.at(pole.pole().a()).replaceAll(":.*", ""),
-                            pole.current(),
-                            live.tripTime(pole).orElseThrow())),
-            () ->
-                live.outputs().stream()
-                    .filter(output -> output.limited() || output.tripped())
-                    .findFirst()
-                    .ifPresent(output ->
-                        words.append(
-                            "%s is at its limit, %s; nothing opens. "
-                                .formatted(output.device().designation(), output.current()))));
+    for (var bridged : live.shorts()) words.append(bridged.words(live)).append(". ");
+    if (live.shorts().isEmpty()) {
+      solved
+          .firstToOpen()
+          .ifPresentOrElse(
+              pole ->
+                  words.append(
+                      "%s carries %s and opens within %s. "
+                          .formatted(
+                              live.at(pole.pole().a()).replaceAll(":.*", ""),
+                              pole.current(),
+                              live.tripTime(pole).orElseThrow())),
+              () ->
+                  live.outputs().stream()
+                      .filter(output -> output.limited() || output.tripped())
+                      .findFirst()
+                      .ifPresent(output ->
+                          words.append(
+                              "%s is at its limit, %s; nothing opens. "
+                                  .formatted(output.device().designation(), output.current()))));
+    }
     tried.setText(words + "The project is unchanged.");
   }
 }

@@ -19,6 +19,7 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Source;
 import nelvar.core.trail.Working;
+import nelvar.core.units.Voltage;
 
 /// One side of every direct-current control supply is joined to the protective circuit, once a
 /// circuit.
@@ -29,6 +30,9 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: IEC 60204-1:2016, 9.4.3.1 (unchecked).
 public final class FloatingZeroVolt implements Rule {
+  /// Above it no direct voltage is extra-low any more: a bus for axes is asked for its bond too.
+  private static final Voltage EXTRA_LOW = new Voltage(60);
+
   @Override
   public String id() {
     return "earthing.floating-zero-volt";
@@ -43,7 +47,9 @@ public final class FloatingZeroVolt implements Rule {
   public Stream<Verdict> check(Study study) {
     var told = new HashSet<TerminalRef>();
     return study.network().sources().stream()
-        .filter(source -> direct(source, study) && controls(source, study))
+        .filter(source ->
+            direct(source, study)
+                && (controls(source, study) || source.output().voltage().compareTo(EXTRA_LOW) > 0))
         .filter(source -> once(source, told, study))
         .flatMap(
             Contained.one(this, source -> source.device().id(), source -> judge(source, study)));

@@ -1,5 +1,6 @@
 package nelvar.core.analysis.supply;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
@@ -60,6 +61,17 @@ public final class StartOnSupply implements Rule {
                 .thenComparing(feed -> feed.device().id().text()));
   }
 
+  /// A load alone on its supply makes nobody else dip; it starts at what the supply gives.
+  private static boolean alone(List<Source> bank, Study study) {
+    return bank.stream()
+            .flatMap(member -> study.currents().served(member).stream())
+            .filter(feed -> study.designCurrent(feed).amperes() > 0)
+            .map(feed -> feed.device().id())
+            .distinct()
+            .count()
+        <= 1;
+  }
+
   private static Verdict judge(Source source, Feed feed, Study study) {
     var id = source.device().id();
     var bank = study.network().together(source);
@@ -83,7 +95,7 @@ public final class StartOnSupply implements Rule {
             new Current(bank.stream().mapToDouble(m -> gives(m, feed, study)).sum()),
             bank.size() == 1 ? source.toString() : SupplyLoad.names(bank) + " together");
     var judged = Explained.atMost(w.explain(peak), "Ipeak", limit, Citation.practice());
-    if (judged.holds()) return new Verdict.Pass(id, judged.trail());
+    if (judged.holds() || alone(bank, study)) return new Verdict.Pass(id, judged.trail());
     return new Verdict.Finding(
         id,
         Severity.WARNING,

@@ -17,6 +17,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import nelvar.core.analysis.Job;
 import nelvar.core.model.Brief;
 import nelvar.core.model.School;
 import nelvar.core.model.edit.Edit;
@@ -425,6 +426,6 @@ public final class BriefStage implements Stage {
 
   @Override
   public boolean owns(Review.Entry entry) {
-    return entry.rule().id().equals("load.inlet");
+    return entry.rule().job() == Job.BRIEF;
   }
 }

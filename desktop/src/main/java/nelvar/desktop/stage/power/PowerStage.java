@@ -9,6 +9,7 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import nelvar.core.analysis.Job;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.analysis.load.PowerTree;
@@ -162,14 +163,6 @@ public final class PowerStage implements Stage {
 
   @Override
   public boolean owns(Review.Entry entry) {
-    var id = entry.rule().id();
-    return !id.equals("load.inlet")
-        && (id.startsWith("supply.")
-            || id.startsWith("protection.")
-            || id.startsWith("load.")
-            || id.startsWith("parts.")
-            || id.startsWith("states.")
-            || id.equals("completeness.chatter")
-            || id.equals("completeness.load-fed"));
+    return entry.rule().job() == Job.POWER;
   }
 }

@@ -28,6 +28,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.util.converter.DefaultStringConverter;
+import nelvar.core.analysis.Job;
 import nelvar.core.analysis.sizing.Sections;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Bundle;
@@ -339,11 +340,6 @@ public final class RunsStage implements Stage {
 
   @Override
   public boolean owns(Review.Entry entry) {
-    var id = entry.rule().id();
-    return id.startsWith("sizing.")
-        || id.startsWith("earthing.")
-        || id.equals("completeness.length")
-        || id.equals("completeness.unconnected-terminal")
-        || id.equals("completeness.duplicate-designation");
+    return entry.rule().job() == Job.RUNS;
   }
 }

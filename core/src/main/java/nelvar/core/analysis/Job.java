@@ -1,0 +1,22 @@
+package nelvar.core.analysis;
+
+/// The part of the work in which a finding is dealt with.
+public enum Job {
+  /// What the site and the machine ask for.
+  BRIEF,
+  /// What feeds what, and what protects and stops it.
+  POWER,
+  /// Wires, cables and earth.
+  RUNS;
+
+  /// By the subject a rule's name begins with; a rule of a new subject must be placed here.
+  static Job of(String rule) {
+    if (rule.equals("load.inlet")) return BRIEF;
+    if (rule.equals("completeness.chatter") || rule.equals("completeness.load-fed")) return POWER;
+    return switch (rule.substring(0, rule.indexOf('.'))) {
+      case "supply", "protection", "load", "parts", "states", "stop" -> POWER;
+      case "sizing", "earthing", "signals", "completeness" -> RUNS;
+      default -> throw new IllegalStateException("no part of the work owns the rule " + rule);
+    };
+  }
+}

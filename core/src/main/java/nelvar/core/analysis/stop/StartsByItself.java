@@ -1,0 +1,88 @@
+package nelvar.core.analysis.stop;
+
+import java.util.List;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.DcMotor;
+import nelvar.core.catalogue.InductionMotor;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Device;
+import nelvar.core.network.Conditions;
+import nelvar.core.network.Live;
+import nelvar.core.network.Positions;
+import nelvar.core.network.WhatIf;
+import nelvar.core.trail.Working;
+
+/// When the mains comes back, nothing moves until somebody starts it.
+///
+/// Solved from cold: coils out, hands as they stand, every program off as after a boot. A motor
+/// that turns then turns after every dip.
+///
+/// Demand: IEC 60204-1:2016, 7.5 (unchecked).
+public final class StartsByItself implements Rule {
+  @Override
+  public String id() {
+    return "stop.restart";
+  }
+
+  @Override
+  public String asks() {
+    return "No motor starts by itself when the mains comes back.";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    return study.project().devices().stream()
+        .filter(device ->
+            study
+                .part(device)
+                .filter(part -> part instanceof InductionMotor || part instanceof DcMotor)
+                .isPresent())
+        .filter(device ->
+            study.network().feeds(device.id()).stream().anyMatch(f -> f.source().isPresent()))
+        .flatMap(Contained.one(this, Device::id, device -> judge(device, study)));
+  }
+
+  private static Live cold(Study study) {
+    return study.once(
+        StartsByItself.class,
+        () -> {
+          var conditions = Conditions.usual(study.project().brief().surroundings().inside());
+          var circuitry = study.engine().circuitry(conditions.wires());
+          return study
+              .engine()
+              .solve(
+                  WhatIf.AS_DESIGNED.holding(circuitry.programs(), false),
+                  conditions,
+                  Positions.cold(circuitry));
+        });
+  }
+
+  private static Verdict judge(Device device, Study study) {
+    var live = cold(study);
+    if (live.status() == Live.Status.NOT_SETTLED)
+      return new Verdict.NotChecked(device.id(), "no steady state from cold is found");
+    var w = Working.of(device.designation() + " when the mains comes back");
+    var part = study.part(device).orElseThrow();
+    var volts =
+        device.intakes(part).stream()
+            .map(intake -> live.at(device, intake))
+            .max(nelvar.core.units.Voltage::compareTo)
+            .orElseThrow();
+    w.result("U", "network solved from cold, programs off", live.solution().balance(), volts);
+    var least = device.intakes(part).getFirst().accepts().least();
+    var trail = w.explain(volts).trail();
+    if (volts.compareTo(least.times(0.5)) < 0) return new Verdict.Pass(device.id(), trail);
+    return new Verdict.Finding(
+        device.id(),
+        Severity.WARNING,
+        "Starts by itself after a dip",
+        "When the mains comes back %s has %s at once: it starts with nobody asking for it. A contactor that holds itself, or a drive that wants its run command anew, keeps it still; if nobody can be hurt by it, accept it with that reason."
+            .formatted(device.designation(), volts),
+        trail,
+        List.of());
+  }
+}

@@ -1,0 +1,110 @@
+package nelvar.core.network;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.units.Current;
+import nelvar.core.units.Energy;
+
+/// What a bridge between two terminals does: the current in it, and what ends it.
+///
+/// @param current in the bridge, contacts having followed
+/// @param end what ends it
+/// @param energy of capacitors that empty into it at once; 0 where there are none
+public record ShortCircuit(Disturbance.Bridge bridge, Live.Both current, End end, Energy energy) {
+
+  /// What ends a short circuit.
+  public sealed interface End {
+    /// A protective device opens.
+    record Opens(Live.Loaded pole, nelvar.core.units.Duration within) implements End {}
+
+    /// A supply or drive switches itself off.
+    record SwitchesOff(Live.Output output) implements End {}
+
+    /// An electronic supply holds its greatest current; nothing opens.
+    record Limits(Live.Output output) implements End {}
+
+    /// Only the device before the inlet is left.
+    record Upstream(Current rating) implements End {}
+
+    /// Nothing opens at this current.
+    record Nothing() implements End {}
+
+    /// No current: nothing stands between the two.
+    record NoCurrent() implements End {}
+
+    /// No steady state was found: nothing can be said.
+    record NotKnown() implements End {}
+  }
+
+  private static final double SOME = 0.001;
+
+  /// Those of a solved trial, in the order they were bridged.
+  static List<ShortCircuit> of(Live live, Optional<Live> before) {
+    var all = new ArrayList<ShortCircuit>();
+    for (var bridge : live.trial().bridges()) {
+      var current = live.current(bridge);
+      all.add(
+          new ShortCircuit(
+              bridge, current, end(live, current, before), Dumped.into(bridge, live, before)));
+    }
+    return all;
+  }
+
+  private static End end(Live live, Live.Both current, Optional<Live> before) {
+    if (live.status() == Live.Status.NOT_SETTLED) return new End.NotKnown();
+    var opens = Rehearsal.firstToOpen(live);
+    if (opens.isPresent())
+      return new End.Opens(opens.get(), live.tripTime(opens.get()).orElseThrow());
+    for (var output : live.outputs())
+      if ((output.tripped() || output.starved()) && !was(output, before))
+        return new End.SwitchesOff(output);
+    for (var output : live.outputs())
+      if (output.limited() && !was(output, before)) return new End.Limits(output);
+    if (current.rms() < SOME) return new End.NoCurrent();
+    var upstream = live.circuitry().topology().project().brief().supply().upstream();
+    return current.rms() > 1.45 * upstream.amperes()
+        ? new End.Upstream(upstream)
+        : new End.Nothing();
+  }
+
+  /// Whether an output was as bad before.
+  private static boolean was(Live.Output output, Optional<Live> before) {
+    return before.stream()
+        .flatMap(live -> live.outputs().stream())
+        .filter(other ->
+            other.device().id().equals(output.device().id())
+                && other.output().name().equals(output.output().name()))
+        .anyMatch(other -> other.tripped() || other.starved() || other.limited());
+  }
+
+  /// `-T1:+ to -T1:-: 5.5 A; -T1 holds its greatest current, 5.5 A, and nothing opens`.
+  public String words(Live live) {
+    var amperes = new Current(Math.min(current.rms(), 1e9));
+    var text =
+        new StringBuilder(live.at(bridge.a()) + " to " + live.at(bridge.b()) + ": ")
+            .append(
+                end instanceof End.NotKnown
+                    ? ""
+                    : amperes + (current.mostlyAlternating() ? " AC; " : "; "));
+    text.append(
+        switch (end) {
+          case End.Opens(var pole, var within) ->
+              "%s (%s) carries %s and opens within %s"
+                  .formatted(live.label(pole.device().id()), pole.guard(), pole.current(), within);
+          case End.SwitchesOff(var output) ->
+              output.device().designation() + " switches itself off";
+          case End.Limits(var output) ->
+              "%s holds its greatest current, %s, and nothing opens"
+                  .formatted(output.device().designation(), output.current());
+          case End.Upstream(var rating) ->
+              "nothing in the machine opens, only the %s device before the inlet may"
+                  .formatted(rating);
+          case End.Nothing _ -> "nothing opens: only wires and what lies in the way limit it";
+          case End.NoCurrent _ -> "no voltage stands between them in this state";
+          case End.NotKnown _ -> "no steady state is found, so nothing can be said";
+        });
+    if (energy.joules() > 0.1) text.append("; capacitors empty into it at once, ").append(energy);
+    return text.toString();
+  }
+}

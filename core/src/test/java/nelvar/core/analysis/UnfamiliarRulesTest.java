@@ -1,0 +1,193 @@
+package nelvar.core.analysis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import nelvar.core.Panel;
+import nelvar.core.analysis.earthing.FloatingZeroVolt;
+import nelvar.core.analysis.earthing.ResidualCharge;
+import nelvar.core.analysis.load.DriveSetCurrent;
+import nelvar.core.analysis.parts.ClosesOntoCapacitors;
+import nelvar.core.analysis.protection.BankWithoutDevice;
+import nelvar.core.analysis.stop.StartsByItself;
+import nelvar.core.analysis.stop.StopReadOnly;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.review.RuleBook;
+import org.junit.jupiter.api.Test;
+
+/// What machines on linear supplies, boards and sockets brought to light, each on the smallest
+/// panel that shows it.
+final class UnfamiliarRulesTest {
+  private static Verdict.Finding found(Rule rule, String subject, Panel panel) {
+    var verdict = panel.judge(rule, subject);
+    assertThat(verdict).isInstanceOf(Verdict.Finding.class);
+    return (Verdict.Finding) verdict;
+  }
+
+  private static void passes(Rule rule, String subject, Panel panel) {
+    assertThat(panel.judge(rule, subject)).isInstanceOf(Verdict.Pass.class);
+  }
+
+  private static Panel winding() {
+    return Panel.mains()
+        .device("T", "transformer-250va-230-24")
+        .wire("X0:L1", "T:1", 1.5, 1)
+        .wire("T:2", "X0:N", 1.5, 1)
+        .device("B", "rectifier-24vac-10a-22mf");
+  }
+
+  private static Panel drive(Panel panel, String plus) {
+    return panel
+        .device("U", "stepper-drive-50v-5a")
+        .wire(plus, "U:+", 1.5, 0.5)
+        .wire("U:-", "B:-", 1.5, 0.5);
+  }
+
+  /// A fuse between winding and bridge, or one before every load, is a device; the primary's is
+  /// not.
+  @Test
+  void aBankWantsADevice() {
+    var bare = winding().wire("T:3", "B:~1", 2.5, 0.5).wire("T:4", "B:~2", 2.5, 0.5);
+    found(new BankWithoutDevice(), "B", drive(bare, "B:+"));
+    var before =
+        winding()
+            .device("F", "fuse-1p-gg4")
+            .wire("T:3", "F:1", 2.5, 0.5)
+            .wire("F:2", "B:~1", 2.5, 0.5)
+            .wire("T:4", "B:~2", 2.5, 0.5);
+    passes(new BankWithoutDevice(), "B", drive(before, "B:+"));
+    var behind =
+        winding()
+            .wire("T:3", "B:~1", 2.5, 0.5)
+            .wire("T:4", "B:~2", 2.5, 0.5)
+            .device("F", "fuse-1p-gg4")
+            .wire("B:+", "F:1", 2.5, 0.5);
+    passes(new BankWithoutDevice(), "B", drive(behind, "F:2"));
+  }
+
+  /// A relay contact between bank and drive: 32 V over 1 m of 1.5 mm² (13 mΩ), contact and
+  /// capacitor are above 500 A. Behind an electronic supply the same contact is fine.
+  @Test
+  void aContactClosesOntoCapacitors() {
+    var panel =
+        winding()
+            .wire("T:3", "B:~1", 2.5, 0.5)
+            .wire("T:4", "B:~2", 2.5, 0.5)
+            .device("K", "relay-6a-24vdc")
+            .wire("B:+", "K:11", 1.5, 0.5);
+    var finding = found(new ClosesOntoCapacitors(), "U", drive(panel, "K:14"));
+    assertThat(finding.text()).contains("-K").contains("-U");
+    var electronic =
+        Panel.dc("supply-48v-10a", "breaker-1p-c6")
+            .device("K", "relay-6a-24vdc")
+            .wire("T:+", "K:11", 1.5, 0.5)
+            .device("U", "stepper-drive-50v-5a")
+            .wire("K:14", "U:+", 1.5, 0.5)
+            .wire("U:-", "T:-", 1.5, 0.5);
+    passes(new ClosesOntoCapacitors(), "U", electronic);
+  }
+
+  private static Panel board() {
+    return Panel.dc()
+        .device("A", "motion-controller-3ax")
+        .wire("T:+", "A:+", 0.75, 1)
+        .wire("A:-", "T:-", 0.75, 1)
+        .device("S", "stop-button-2nc");
+  }
+
+  /// Read by an input alone the stop is a program's; breaking a coil it is a stop.
+  @Test
+  void aStopThatOnlyAProgramReads() {
+    var read = board().wire("T:+", "S:11", 0.75, 1).wire("S:12", "A:DI1", 0.75, 1);
+    assertThat(found(new StopReadOnly(), "S", read).severity()).isEqualTo(Severity.ERROR);
+    var breaks =
+        board()
+            .wire("T:+", "S:11", 0.75, 1)
+            .wire("S:12", "A:DI1", 0.75, 1)
+            .wire("T:+", "S:21", 0.75, 1)
+            .device("K", "contactor-3p-9a-24vdc")
+            .wire("S:22", "K:A1", 0.75, 1)
+            .wire("K:A2", "T:-", 0.75, 1);
+    passes(new StopReadOnly(), "S", breaks);
+  }
+
+  /// A pump on the supply starts with it; one behind a relay that a program switches does not.
+  @Test
+  void aMotorThatStartsByItself() {
+    var direct =
+        Panel.dc().device("M", "pump-24v-3a").wire("T:+", "M:+", 1.5, 1).wire("M:-", "T:-", 1.5, 1);
+    found(new StartsByItself(), "M", direct);
+    var programmed =
+        board()
+            .device("K", "relay-6a-24vdc")
+            .wire("T:+", "K:A1", 0.75, 1)
+            .wire("K:A2", "A:Q1", 0.75, 1)
+            .device("M", "pump-24v-3a")
+            .wire("T:+", "K:11", 1.5, 1)
+            .wire("K:14", "M:+", 1.5, 1)
+            .wire("M:-", "T:-", 1.5, 1);
+    passes(new StartsByItself(), "M", programmed);
+  }
+
+  /// 22 mF through 470 Ω, 10.3 s, charged without load and the mains high: below 60 V within 5 s,
+  /// but more than 25 V then: advice with the times.
+  @Test
+  void chargeIsJudgedByTheTimeAPersonWaits() {
+    var bare =
+        Panel.mains()
+            .device("T", "toroid-500va-230-36-9")
+            .wire("X0:L1", "T:1", 1.5, 1)
+            .wire("T:2", "X0:N", 1.5, 1)
+            .device("B", "rectifier-48vac-10a-22mf")
+            .wire("T:3", "B:~1", 2.5, 0.5)
+            .wire("T:4", "B:~2", 2.5, 0.5);
+    var finding = found(new ResidualCharge(), "B", bare);
+    assertThat(finding.severity()).isEqualTo(Severity.ADVICE);
+    assertThat(finding.text()).contains("below 25 V after").contains("below 5 V after");
+  }
+
+  /// A drive of 5 A on a motor of 3 A is fine set to 3 A, and too much at 4.5 A: (4.5/3)² = 225 %.
+  @Test
+  void aLargerDriveSetRightIsFine() {
+    var panel = winding().wire("T:3", "B:~1", 2.5, 0.5).wire("T:4", "B:~2", 2.5, 0.5);
+    passes(new DriveSetCurrent(), "M", axis(panel, 3));
+    var other = winding().wire("T:3", "B:~1", 2.5, 0.5).wire("T:4", "B:~2", 2.5, 0.5);
+    assertThat(found(new DriveSetCurrent(), "M", axis(other, 4.5)).text()).contains("225 %");
+  }
+
+  private static Panel axis(Panel panel, double amperes) {
+    panel
+        .device("U", "stepper-drive-50v-5a")
+        .setTo(amperes)
+        .wire("B:+", "U:+", 1.5, 0.5)
+        .wire("U:-", "B:-", 1.5, 0.5)
+        .device("M", "stepper-motor-3a");
+    for (var end : java.util.List.of("A+", "A-", "B+", "B-"))
+      panel.wire("U:" + end, "M:" + end, 1, 1);
+    return panel;
+  }
+
+  /// A bus for axes above 60 V is no extra-low voltage any more: it is asked for its bond.
+  @Test
+  void aHighBusWantsItsBond() {
+    var panel =
+        Panel.mains()
+            .device("T", "transformer-250va-230-24")
+            .wire("X0:L1", "T:1", 1.5, 1)
+            .wire("T:2", "X0:N", 1.5, 1)
+            .device("B", "rectifier-48vac-10a-22mf")
+            .wire("T:3", "B:~1", 2.5, 0.5)
+            .wire("T:4", "B:~2", 2.5, 0.5)
+            .device("U", "stepper-drive-80v-7a")
+            .wire("B:+", "U:+", 1.5, 0.5)
+            .wire("U:-", "B:-", 1.5, 0.5);
+    found(new FloatingZeroVolt(), "B", panel);
+    passes(new FloatingZeroVolt(), "B", panel.protective("X0:PE", "B:-", 2.5));
+  }
+
+  /// Every rule belongs to a part of the work.
+  @Test
+  void everyRuleHasItsJob() {
+    assertThat(RuleBook.ALL).allMatch(rule -> rule.job() != null);
+  }
+}
