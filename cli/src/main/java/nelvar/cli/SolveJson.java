@@ -29,13 +29,13 @@ final class SolveJson {
       List<Source> sources,
       List<Load> loads,
       List<Opening> opens,
-      List<Short> shorts,
+      List<Bridged> shorts,
       List<Charge> charged,
       List<String> assumed) {}
 
   /// Amperes in a bridge, what ends it in words, and the energy of capacitors that empty into it,
   /// J.
-  private record Short(String a, String b, double amperes, String words, double joules) {}
+  private record Bridged(String a, String b, double amperes, String words, double joules) {}
 
   /// Volts before, volts now, and the seconds until it is below 60, 25 and 5 V; absent where
   /// nothing is stated that discharges it.
@@ -106,7 +106,7 @@ final class SolveJson {
             live.poles().stream().flatMap(pole -> opening(live, pole).stream()).toList(),
             live.shorts().stream()
                 .map(bridged ->
-                    new Short(
+                    new Bridged(
                         bridged.bridge().a().toString(),
                         bridged.bridge().b().toString(),
                         rounded(bridged.current().rms()),

@@ -148,13 +148,14 @@ class BenchTest {
     driver.click(driver.find("#meter-bridge"));
     solvedFor("the bridge", () -> !bench().trial().get().bridges().isEmpty());
     assertThat(driver.words("#tried"))
-        .contains("-E1:L to -E1:N bridged", "-F6 carries", "opens within 0.1 s");
+        .contains("-E1:L to -E1:N bridged", "-F6 (C 2 A) carries", "opens within 0.1 s");
     driver.press(KeyCode.F9);
     probe("#meter-plus", "T1:+");
     probe("#meter-minus", "T1:-");
     driver.click(driver.find("#meter-bridge"));
     solvedFor("the bridge", () -> !bench().trial().get().bridges().isEmpty());
-    assertThat(driver.words("#tried")).contains("-T1 is at its limit, 5.5 A; nothing opens");
+    assertThat(driver.words("#tried"))
+        .contains("-T1 holds its greatest current, 5.5 A, and nothing opens");
   }
 
   @Test

@@ -114,11 +114,25 @@ final class Driver implements AutoCloseable {
     settle();
   }
 
-  /// Waits until nothing is stale and two pulses have passed.
+  /// Waits until nothing is stale, what is tried is solved, ways out are tried, and two pulses have
+  /// passed.
   void settle() {
     await(
         "fresh verdicts",
-        () -> window.session().map(session -> !session.stale().get()).orElse(true));
+        () ->
+            window
+                .session()
+                .map(session ->
+                    !session.stale().get()
+                        && session.waysTried()
+                        && session
+                            .bench()
+                            .solved()
+                            .get()
+                            .live()
+                            .trial()
+                            .equals(session.bench().trial().get()))
+                .orElse(true));
     for (var i = 0; i < 2; i++) {
       try {
         Thread.sleep(40);

@@ -173,7 +173,10 @@ final class ChargeCalculators {
                     "2 · √2 · Us, blocking voltage of each diode",
                     new Voltage(2 * Math.sqrt(2) * given.get(SECONDARY).volts()));
                 return given.answer(
-                    "S", "Us · Isec", new Power(given.of(SECONDARY).volts() * i.amperes()));
+                    "S",
+                    "Us · Isec",
+                    new Measure(
+                        given.of(SECONDARY).volts() * i.amperes(), Measure.Unit.APPARENT_POWER));
               },
               SECONDARY,
               LOAD,

@@ -18,8 +18,8 @@ import nelvar.core.trail.Computed;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Kind;
+import nelvar.core.units.Measure;
 import nelvar.core.units.Percent;
-import nelvar.core.units.Power;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 
@@ -83,8 +83,8 @@ final class DeviceCalculators {
       Inputs.current("Iboost", "greatest current the supply gives", "15A");
   private static final Input<Resistance> LOOP =
       Inputs.resistance("R", "resistance of the wires, out and back", "0.4 Ω");
-  private static final Input<Power> TRANSFORMER =
-      Inputs.power("S", "rated apparent power", "250 kVA");
+  private static final Input<Measure> TRANSFORMER =
+      Inputs.apparent("S", "rated apparent power", "250 kVA");
   private static final Input<Percent> IMPEDANCE =
       Inputs.percent("uk", "short-circuit voltage", 0.5, 30, "4%").usually("4 %");
   private static final Input<Voltage> SECONDARY =
@@ -126,8 +126,11 @@ final class DeviceCalculators {
               "Device for a wire, North American",
               "In, next standard size up (NEC 240.4(B), up to 800 A)",
               given ->
-                  given.get(Inputs.IZ).amperes() > 800
-                      ? Computed.missing("above 800 A the next size down is asked for")
+                  given.get(Inputs.IZ).amperes() > 800 || given.get(Inputs.IZ).amperes() < 10
+                      ? Computed.missing(
+                          given.get(Inputs.IZ).amperes() > 800
+                              ? "above 800 A the next size down is asked for"
+                              : "the least standard rating is 10 A, more than this wire stands: take a thicker wire, or a device of another list that is no larger than the wire")
                       : given.table(
                           "In",
                           AmericanDevices.nextUp(given.of(Inputs.IZ)),
@@ -218,7 +221,7 @@ final class DeviceCalculators {
               "Short-circuit current at a transformer",
               "Ik, prospective, bolted at its terminals",
               given -> {
-                var s = given.of(TRANSFORMER).watts();
+                var s = given.of(TRANSFORMER).value();
                 var u = given.of(SECONDARY).volts();
                 var uk = given.of(IMPEDANCE).fraction();
                 return given.get(PHASES) == 3

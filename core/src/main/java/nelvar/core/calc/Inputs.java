@@ -67,6 +67,10 @@ final class Inputs {
     return quantity(symbol, meaning, Kind.POWER, 1e-3, 1e7, example);
   }
 
+  static Input<Measure> apparent(String symbol, String meaning, String example) {
+    return measure(symbol, meaning, Measure.Unit.APPARENT_POWER, 1e-3, 1e7, example);
+  }
+
   static Input<Resistance> resistance(String symbol, String meaning, String example) {
     return quantity(symbol, meaning, Kind.RESISTANCE, 1e-6, 1e9, example);
   }

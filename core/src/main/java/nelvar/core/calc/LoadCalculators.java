@@ -15,6 +15,7 @@ import nelvar.core.trail.Computed;
 import nelvar.core.units.Current;
 import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Kind;
+import nelvar.core.units.Measure;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
 import nelvar.core.units.Significant;
@@ -118,7 +119,7 @@ final class LoadCalculators {
       Inputs.current("Ilocked", "locked-rotor current of the largest motor", "69A");
   private static final Input<Current> CONTINUOUS =
       quantity("continuous", "load that is on for 3 h and more", Kind.CURRENT, 0, 1e5, "16A");
-  private static final Input<Power> RATED = Inputs.power("S", "rated apparent power", "2 kVA");
+  private static final Input<Measure> RATED = Inputs.apparent("S", "rated apparent power", "2 kVA");
   private static final Input<Boolean> SECONDARY_TOO =
       oneOf(
               "secondary",
@@ -218,7 +219,10 @@ final class LoadCalculators {
                 var q =
                     given.step(
                         "Q", "Σ Q", new Power(reactive.stream().mapToDouble(Power::watts).sum()));
-                return given.answer("S", "√(P² + Q²)", new Power(Math.hypot(p.watts(), q.watts())));
+                return given.answer(
+                    "S",
+                    "√(P² + Q²)",
+                    new Measure(Math.hypot(p.watts(), q.watts()), Measure.Unit.APPARENT_POWER));
               },
               ACTIVE,
               REACTIVE),
@@ -336,7 +340,7 @@ final class LoadCalculators {
               "Current of a transformer",
               "I, primary or secondary",
               given -> {
-                var s = given.of(RATED).watts();
+                var s = given.of(RATED).value();
                 var u = given.of(LINE).volts();
                 return given.get(PHASES) == 3
                     ? given.answer("I", "S/(√3 · Un)", new Current(s / (Math.sqrt(3) * u)))
@@ -359,7 +363,7 @@ final class LoadCalculators {
               given ->
                   given.table(
                       "In",
-                      AmericanDevices.controlTransformer(given.of(RATED)),
+                      AmericanDevices.controlTransformer(new Power(given.of(RATED).value())),
                       "rated VA",
                       "the table lists 50, 100, 150, 200, 250, 300, 500, 750, 1000, 1250, 1500, 2000, 3000 and 5000 VA"),
               RATED),

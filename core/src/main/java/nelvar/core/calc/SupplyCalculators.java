@@ -12,6 +12,7 @@ import nelvar.core.units.Duration;
 import nelvar.core.units.Energy;
 import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Kind;
+import nelvar.core.units.Measure;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
 import nelvar.core.units.Resistance;
@@ -65,11 +66,18 @@ final class SupplyCalculators {
       Inputs.current("Istart", "starting current of the hardest load", "12A");
   private static final Input<Current> WORK = Inputs.current("I", "of that load in work", "3A");
 
-  private static final Input<Power> PULL =
-      Inputs.power("Spull", "apparent power of the hungriest coil while it pulls in", "70VA");
-  private static final Input<Power> HOLD =
-      quantity("Shold", "apparent power of all that is on beside it", Kind.POWER, 0, 1e6, "32VA");
-  private static final Input<Power> RATED = Inputs.power("Sn", "rated apparent power", "160VA");
+  private static final Input<Measure> PULL =
+      Inputs.apparent("Spull", "apparent power of the hungriest coil while it pulls in", "70VA");
+  private static final Input<Measure> HOLD =
+      Inputs.measure(
+          "Shold",
+          "apparent power of all that is on beside it",
+          Measure.Unit.APPARENT_POWER,
+          0,
+          1e6,
+          "32VA");
+  private static final Input<Measure> RATED =
+      Inputs.apparent("Sn", "rated apparent power", "160VA");
   private static final Input<Percent> UK =
       Inputs.percent("uk", "short-circuit voltage of the transformer", 0.5, 30, "8%")
           .usually("8 %");
@@ -148,8 +156,8 @@ final class SupplyCalculators {
                       "uk · (Spull + Shold)/Sn",
                       Percent.ofFraction(
                           given.of(UK).fraction()
-                              * (given.of(PULL).watts() + given.of(HOLD).watts())
-                              / given.of(RATED).watts())),
+                              * (given.of(PULL).value() + given.of(HOLD).value())
+                              / given.of(RATED).value())),
               PULL,
               HOLD,
               RATED,
@@ -162,10 +170,11 @@ final class SupplyCalculators {
                   given.answer(
                       "Sn",
                       "uk · (Spull + Shold)/dU",
-                      new Power(
+                      new Measure(
                           given.of(UK).fraction()
-                              * (given.of(PULL).watts() + given.of(HOLD).watts())
-                              / given.of(FALL).fraction())),
+                              * (given.of(PULL).value() + given.of(HOLD).value())
+                              / given.of(FALL).fraction(),
+                          Measure.Unit.APPARENT_POWER)),
               PULL,
               HOLD,
               UK,

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Locale;
 import nelvar.core.analysis.sizing.AmericanAmpacity;
 import nelvar.core.analysis.sizing.Ampacity;
+import nelvar.core.analysis.sizing.ConductorTemperature;
 import nelvar.core.standards.AmericanConductors;
 import nelvar.core.standards.AmericanConductors.Rating;
 import nelvar.core.standards.InstallationMethod;
@@ -196,12 +197,11 @@ final class WireCalculators {
               "Temperature of a loaded wire",
               "T, when the load has been on for long",
               given -> {
-                var ta = given.of(AIR).celsius();
                 var share = given.of(Inputs.IB).amperes() / given.of(Inputs.IZ).amperes();
                 return given.answer(
                     "T",
-                    "Ta + (Tc − Ta) · (Ib/Iz)²",
-                    new Temperature(ta + (given.of(TC).celsius() - ta) * share * share));
+                    ConductorTemperature.FORMULA,
+                    ConductorTemperature.at(given.of(AIR), given.of(TC), share));
               },
               Inputs.IB,
               Inputs.IZ,

@@ -14,6 +14,10 @@ import nelvar.core.units.Voltage;
 
 /// What capacitors of one state still hold in another.
 final class Charges {
+  /// A share of its volts that feeds nothing any more; a phase that dips by a short is no switching
+  /// off.
+  private static final double DEAD = 0.1;
+
   /// Less than this is none.
   private static final double SOME = 1;
 
@@ -89,7 +93,7 @@ final class Charges {
     for (var served : before.circuitry().served(device.id())) {
       var was = before.at(device, served.intake()).volts();
       var is = now.at(device, served.intake()).volts();
-      if (is < was / 2) peak = Math.max(peak, Math.sqrt(2) * was);
+      if (is < DEAD * was) peak = Math.max(peak, Math.sqrt(2) * was);
     }
     return peak >= SOME ? Optional.of(new Voltage(peak)) : Optional.empty();
   }

@@ -337,7 +337,7 @@ public final class Kind<Q extends Quantity> {
       factors.put(unit.sign(), 1.0);
       factors.put(plain, 1.0);
       if (unit.prefixed())
-        Map.of("m", 1e-3, "µ", 1e-6, "u", 1e-6, "n", 1e-9, "k", 1e3).entrySet().stream()
+        Map.of("m", 1e-3, "µ", 1e-6, "u", 1e-6, "n", 1e-9, "k", 1e3, "M", 1e6).entrySet().stream()
             .sorted(Map.Entry.comparingByKey())
             .forEach(prefix -> factors.put(prefix.getKey() + plain, prefix.getValue()));
       all.put(

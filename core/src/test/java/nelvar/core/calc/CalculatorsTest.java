@@ -103,7 +103,8 @@ class CalculatorsTest {
         "ampacity-na|S=6 insulation=90C terminals=75C Ta=50C|61.5|0.001",
         "small-conductor-na|S=12|20|0",
         "drum|Iz=20A layers=3|9|0.001",
-        "conductor-temperature|Ib=10A Iz=20A Ta=40C Tc=70C|47.5|0.001",
+        // By hand: K = 30 · 0.25 = 7.5; 40 + 7.5 · 274.5/(304.5 − 7.5) = 46.93
+        "conductor-temperature|Ib=10A Iz=20A Ta=40C Tc=70C|46.931|0.001",
         // By hand: √(144·3/10)
         "rms-load|duty=12A for 3s, 0A for 7s|6.573|0.001",
         // By hand: 20·√(30/40 · 304.5/304.5)

@@ -124,6 +124,29 @@ final class WaysOutTest {
     assertThat(labels).isNotEmpty().noneMatch(label -> label.toLowerCase().contains("photo"));
   }
 
+  /// Three coils without a diode: one way out puts a diode on each, and cures all.
+  @Test
+  void oneWayOutForAll() {
+    var panel = Panel.dc();
+    for (var coil : List.of("K1", "K2", "K3"))
+      panel
+          .device(coil, "relay-6a-24vdc")
+          .wire("T:+", coil + ":A1", 0.75, 1)
+          .wire(coil + ":A2", "T:-", 0.75, 1);
+    var review = tried(panel.build());
+    var alike =
+        Alike.of(review.open()).stream()
+            .filter(group -> group.rule().equals("parts.coil-suppression"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(alike.size()).isEqualTo(3);
+    var all =
+        WaysOut.ofAll("all", alike.entries(), review.ways(), review, CatalogueFile.standard())
+            .orElseThrow();
+    assertThat(Review.of(all.edit().apply(panel.build()), CatalogueFile.standard()).open())
+        .noneMatch(entry -> entry.rule().id().equals("parts.coil-suppression"));
+  }
+
   /// Folding loses nothing: every open finding is in exactly one group.
   @Test
   void foldingLosesNothing() {

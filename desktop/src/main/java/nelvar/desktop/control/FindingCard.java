@@ -30,6 +30,8 @@ public final class FindingCard extends VBox {
   // Held here, and only here: the session must not keep a card that is shown no longer.
   private final ChangeListener<WaysOut> shown;
   private boolean workingShown;
+  private boolean filled;
+  private Optional<List<Repair>> last = Optional.empty();
 
   /// What a card can ask for.
   public interface Actions {
@@ -93,8 +95,12 @@ public final class FindingCard extends VBox {
 
   /// The ways out that were tried and cure; while they are being tried, it says so.
   private void ways(Actions actions) {
-    ways.getChildren().clear();
     var known = tried.getValue().of(entry);
+    // Others being tried change nothing here: a button must not go while it is pressed.
+    if (filled && known.equals(last)) return;
+    filled = true;
+    last = known;
+    ways.getChildren().clear();
     if (known.isEmpty() && !finding.proposals().isEmpty()) {
       var trying = new Label("Ways out are being tried…");
       trying.getStyleClass().add("faint");

@@ -20,6 +20,7 @@ import nelvar.core.model.Deviation;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.edit.Edits;
+import nelvar.core.review.Alike;
 import nelvar.core.review.Review;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.style.Theme;
@@ -28,7 +29,15 @@ import nelvar.desktop.style.Theme;
 /// settings. The same order for every kind of thing. With nothing selected: what is open.
 public final class SideSheet extends ScrollPane implements FindingCard.Actions {
   private final VBox content = new VBox();
+
+  /// So many alike are folded into one row.
+  private static final int FOLDED = 3;
+
   private final Set<String> opened = new HashSet<>();
+
+  /// Folded findings that were opened, by rule and title.
+  private final Set<String> unfolded = new HashSet<>();
+
   private Optional<Session> session = Optional.empty();
   private Optional<Id> shown = Optional.empty();
   private Theme theme = Theme.LIGHT;
@@ -110,19 +119,63 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
 
   private Node rows(List<Review.Entry> entries, Session session, Review review) {
     var list = new VBox();
-    for (var entry : entries) {
-      var finding = entry.finding().orElseThrow();
-      list.getChildren()
-          .add(
-              row(
-                  Optional.of(Icon.of(finding.severity(), theme)),
-                  finding.severity() + " on ",
-                  finding.subject(),
-                  finding.title(),
-                  session,
-                  review));
+    for (var alike : Alike.of(entries)) {
+      var folds = alike.size() >= FOLDED;
+      if (folds) list.getChildren().add(header(alike, session, review));
+      if (folds && !unfolded.contains(key(alike))) continue;
+      for (var entry : alike.entries()) list.getChildren().add(row(entry, session, review));
+      if (folds && alike.first().open()) list.getChildren().add(forAll(alike, session));
     }
     return list;
+  }
+
+  private Button row(Review.Entry entry, Session session, Review review) {
+    var finding = entry.finding().orElseThrow();
+    return row(
+        Optional.of(Icon.of(finding.severity(), theme)),
+        finding.severity() + " on ",
+        finding.subject(),
+        finding.title(),
+        session,
+        review);
+  }
+
+  private static String key(Alike alike) {
+    return alike.rule() + " " + alike.title() + " " + alike.first().open();
+  }
+
+  /// Alike findings in one row: how many, and what; pressed, each stands below it.
+  private Button header(Alike alike, Session session, Review review) {
+    var count = new Label(alike.size() + " ×");
+    count.getStyleClass().add("mono");
+    count.setMinWidth(Region.USE_PREF_SIZE);
+    var mark = new HBox(8, Icon.of(alike.severity(), theme), count);
+    mark.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    var open = unfolded.contains(key(alike));
+    var button = new Button(alike.title() + (open ? "  ▾" : "  ▸"), mark);
+    button.setId("alike-" + alike.rule().replace('.', '-'));
+    button.setGraphicTextGap(8);
+    button.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    button.setWrapText(true);
+    button.setMinHeight(Region.USE_PREF_SIZE);
+    button.getStyleClass().add("fact");
+    button.setMaxWidth(Double.MAX_VALUE);
+    button.setAccessibleText(
+        "%d times %s, %s".formatted(alike.size(), alike.title(), open ? "shown" : "folded"));
+    button.setOnAction(_ -> {
+      if (!unfolded.add(key(alike))) unfolded.remove(key(alike));
+      show(session, review, theme, today);
+    });
+    return button;
+  }
+
+  private static Button forAll(Alike alike, Session session) {
+    var button = new Button("One way out for all " + alike.size());
+    button.setId("for-all-" + alike.rule().replace('.', '-'));
+    button.getStyleClass().add("repair");
+    button.setWrapText(true);
+    button.setOnAction(_ -> session.takeForAll(alike));
+    return button;
   }
 
   /// What several rules lack stands once.

@@ -19,11 +19,13 @@ import nelvar.core.file.DiskTrouble;
 import nelvar.core.file.Journal;
 import nelvar.core.file.ProjectFile;
 import nelvar.core.file.UnreadableFile;
+import nelvar.core.finding.Repair;
 import nelvar.core.model.Id;
 import nelvar.core.model.Project;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.EditRefused;
 import nelvar.core.model.edit.Merge;
+import nelvar.core.review.Alike;
 import nelvar.core.review.Review;
 import nelvar.core.review.RuleBook;
 import nelvar.core.review.WaysOut;
@@ -253,6 +255,37 @@ public final class Session {
       if (!more) waysTried = Optional.of(about);
     });
     if (more) reviewing.execute(() -> tryNext(about, trying));
+  }
+
+  /// Takes the first way out of each of several alike findings as one step, where they cure
+  /// together.
+  public void takeForAll(Alike alike) {
+    var about = review.get();
+    var tried = ways.get();
+    tell("Trying one way out for all %d…".formatted(alike.size()));
+    reviewing.execute(() -> {
+      Optional<Repair> all;
+      try {
+        all =
+            WaysOut.ofAll(
+                "Put right %d times: %s".formatted(alike.size(), alike.title()),
+                alike.entries(),
+                tried,
+                about,
+                catalogue);
+      } catch (RuntimeException broken) {
+        all = Optional.empty();
+      }
+      var found = all;
+      interfaceThread.execute(() -> {
+        if (review.get() != about) return;
+        if (found.isPresent()) edit(found.get().edit());
+        else
+          tell(
+              "No single way out cures all %d: look at each, some need a decision."
+                  .formatted(alike.size()));
+      });
+    });
   }
 
   /// What was tried so far for the findings of the newest review.

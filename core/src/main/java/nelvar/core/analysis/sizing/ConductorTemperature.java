@@ -8,11 +8,30 @@ import nelvar.core.units.Temperature;
 
 /// How warm a conductor becomes with everything on that can be on together.
 ///
-/// `Tcond = Ta + (Tc − Ta) · (Ib/Iz)²`: its rise grows with the square of its current, and at Iz it
-/// reaches what its insulation stands. Iz is that at the actual air and grouping, without regard to
-/// the terminals at its ends; physics, as the ampacity tables assume it.
+/// `Tcond = Ta + K · (234.5 + Ta)/(234.5 + Tc − K)`, `K = (Tc − Ta) · (Ib/Iz)²`: its rise grows
+/// with the square of its current and with its resistance, which rises with it; at Iz it reaches
+/// what its insulation stands. Iz is that at the actual air and grouping, without regard to the
+/// terminals at its ends; physics, as the ampacity tables assume it.
 public final class ConductorTemperature {
+  /// Copper has no resistance at this temperature, °C, if its line went on (IEC 60228).
+  private static final double COPPER = 234.5;
+
+  private static final double HOTTEST = 1000;
+
+  /// The formula in words.
+  public static final String FORMULA =
+      "Ta + K · (234.5 + Ta)/(234.5 + Tc − K), K = (Tc − Ta) · (Ib/Iz)²";
+
   private ConductorTemperature() {}
+
+  /// @param ta air; `tc` what it reaches at Iz; `share` Ib/Iz
+  public static Temperature at(Temperature ta, Temperature tc, double share) {
+    var k = (tc.celsius() - ta.celsius()) * share * share;
+    var left = COPPER + tc.celsius() - k;
+    // So much current that resistance and heat drive each other up without end.
+    if (left <= 0) return new Temperature(HOTTEST);
+    return new Temperature(Math.min(HOTTEST, ta.celsius() + k * (COPPER + ta.celsius()) / left));
+  }
 
   public static Computed<Temperature> of(Conductor conductor, Study study) {
     var surroundings = study.project().brief().surroundings();
@@ -33,15 +52,7 @@ public final class ConductorTemperature {
                       "at Iz, by the table Iz is from");
               var ib = w.given("Ib", study.designCurrent(conductor), "with everything on");
               var share = ib.amperes() / w.use(iz).amperes();
-              return Computed.known(
-                  w.explain(
-                      w.result(
-                          "Tcond",
-                          "Ta + (Tc − Ta) · (Ib/Iz)²",
-                          new Temperature(
-                              Math.min(
-                                  1000,
-                                  ta.celsius() + (tc.celsius() - ta.celsius()) * share * share)))));
+              return Computed.known(w.explain(w.result("Tcond", FORMULA, at(ta, tc, share))));
             },
             Computed::missing);
   }

@@ -1,0 +1,98 @@
+package nelvar.core.network;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import nelvar.core.Panel;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Temperature;
+import org.junit.jupiter.api.Test;
+
+/// A bridge at any two terminals says its current and what ends it, and never nothing.
+final class ShortCircuitTest {
+  private static final Conditions COLD = Conditions.usual(new Temperature(20));
+
+  private static ShortCircuit bridged(Panel panel, String a, String b) {
+    return live(panel, a, b).shorts().getFirst();
+  }
+
+  private static Live live(Panel panel, String a, String b) {
+    return panel
+        .study()
+        .engine()
+        .after(
+            WhatIf.AS_DESIGNED,
+            WhatIf.AS_DESIGNED.togglingShort(TerminalRef.of(a), TerminalRef.of(b)),
+            COLD,
+            new Duration(0));
+  }
+
+  private static Panel heater() {
+    return Panel.mains()
+        .device("F", "breaker-1p-c6")
+        .device("E", "heater-100w-230v")
+        .wire("X0:L1", "F:1", 6, 0.5)
+        .wire("F:2", "E:L", 1.5, 10)
+        .wire("E:N", "X0:N", 1.5, 10);
+  }
+
+  /// 230.9 V over twice 0.25 Ω of mains, twice 10 m of 1.5 mm², class 5 (13.3 mΩ/m, 0.133 Ω each),
+  /// the breaker's 42 mΩ and landings: 0.813 Ω, 284 A; the breaker opens at once.
+  @Test
+  void aBreakerOpens() {
+    var found = bridged(heater(), "E:L", "E:N");
+    assertThat(found.current().rms()).isCloseTo(284, within(2.0));
+    assertThat(found.end())
+        .isInstanceOfSatisfying(
+            ShortCircuit.End.Opens.class,
+            opens -> assertThat(opens.within().seconds()).isEqualTo(0.1));
+  }
+
+  /// An electronic supply of 10 A holds 11 A; the sentence says that nothing opens.
+  @Test
+  void aSupplyHoldsItsLimit() {
+    var live = live(Panel.dc(), "T:+", "T:-");
+    assertThat(live.shorts().getFirst().end()).isInstanceOf(ShortCircuit.End.Limits.class);
+    assertThat(live.shorts().getFirst().current().rms()).isCloseTo(11, within(0.1));
+    assertThat(live.shorts().getFirst().words(live)).contains("11 A").contains("nothing opens");
+  }
+
+  /// Ahead of every device only the one before the inlet is left.
+  @Test
+  void atTheInletOnlyTheUpstreamDeviceIsLeft() {
+    assertThat(bridged(heater(), "X0:L1", "X0:N").end())
+        .isInstanceOf(ShortCircuit.End.Upstream.class);
+  }
+
+  /// Two points of one potential, and two that nothing joins: no current, and it is said.
+  @Test
+  void whereNothingStandsItIsSaid() {
+    var same = live(heater(), "X0:N", "E:N");
+    assertThat(same.shorts().getFirst().words(same)).contains("X0:N").isNotBlank();
+    var apart =
+        live(heater().device("M", "pump-24v-3a").device("M2", "pump-24v-3a"), "M:+", "M2:+");
+    assertThat(apart.shorts().getFirst().end()).isInstanceOf(ShortCircuit.End.NoCurrent.class);
+  }
+
+  /// Capacitors of 22 mF at 35 V empty 13.5 J into a bridge across them; the bank is not charged
+  /// afterwards.
+  @Test
+  void capacitorsEmptyIntoIt() {
+    var panel =
+        Panel.mains()
+            .device("F", "fuse-1p-gg4")
+            .wire("X0:L1", "F:1", 1.5, 1)
+            .device("T", "transformer-250va-230-24")
+            .wire("F:2", "T:1", 1.5, 1)
+            .wire("T:2", "X0:N", 1.5, 1)
+            .device("B", "rectifier-24vac-10a-22mf")
+            .wire("T:3", "B:~1", 2.5, 0.5)
+            .wire("T:4", "B:~2", 2.5, 0.5);
+    var live = live(panel, "B:+", "B:-");
+    var found = live.shorts().getFirst();
+    assertThat(found.energy().joules()).isCloseTo(13.5, within(0.7));
+    assertThat(live.charged()).isEmpty();
+    assertThat(found.words(live)).contains("capacitors empty into it");
+  }
+}
