@@ -200,6 +200,9 @@ final class SolveCommand implements Callable<Integer> {
               out.printf(
                   "opens  %s (%s) carries %s: within %s%n",
                   pole.pole(), pole.guard(), pole.current(), time));
+    if (live.circuitry().assumesMains())
+      out.println(
+          "assumed 0.25 ohm a line for the mains, the site stating neither impedance nor short-circuit current");
     for (var wire : live.circuitry().assumed())
       out.println(
           "assumed a milliohm, its length or section not being known: " + study.label(wire));

@@ -12,6 +12,10 @@ public record Cable(
     return new Cable(id, label, stock, Optional.of(next), bundle);
   }
 
+  public Cable withBundle(Optional<Id> next) {
+    return new Cable(id, label, stock, length, next);
+  }
+
   public Cable withStock(String next) {
     return new Cable(id, label, next, length, bundle);
   }

@@ -141,6 +141,12 @@ public final class Circuitry {
     return actuators.stream().map(Set::ref).toList();
   }
 
+  /// Whether the impedance of the mains is assumed, the site stating none.
+  public boolean assumesMains() {
+    var supply = topology.project().brief().supply();
+    return supply.loopImpedance().isEmpty() && supply.prospectiveShortCircuitCurrent().isEmpty();
+  }
+
   /// Conductors without length or section, which count as a milliohm.
   public List<Id> assumed() {
     return assumed;

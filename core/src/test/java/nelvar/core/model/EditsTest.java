@@ -18,6 +18,7 @@ import nelvar.core.model.edit.EditRefused;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.model.edit.Merge;
 import nelvar.core.model.edit.NextName;
+import nelvar.core.standards.InstallationMethod;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Length;
@@ -280,5 +281,34 @@ class EditsTest {
     assertThatThrownBy(() -> Merge.of(base, wired, gone, CatalogueFile.standard()))
         .isInstanceOf(EditRefused.class)
         .hasMessageContaining("do not go together");
+  }
+
+  /// Ducts and cables are made, changed and removed by edits; what lay in them stays a project that
+  /// can be written.
+  @Test
+  void ductsAndCablesAreMadeChangedAndRemoved() {
+    var catalogue = nelvar.core.file.CatalogueFile.standard();
+    var project =
+        nelvar.core.Panel.dc()
+            .device("M", "pump-24v-3a")
+            .cable("C1", "cable-2x1", 3, "D", 1, "T:+", "M:+", "M:-", "T:-")
+            .build();
+    var duct = new Bundle(new Id("D2"), "second duct", InstallationMethod.B1, false);
+    var made = Edits.add(duct).on(project, catalogue);
+    var cable = made.cables().getFirst();
+    var laid = Edits.change(cable.withBundle(Optional.of(duct.id()))).on(made, catalogue);
+    assertThat(laid.cables().getFirst().bundle()).contains(duct.id());
+    var renamed =
+        Edits.change(new Bundle(duct.id(), "tray", InstallationMethod.E, false))
+            .on(laid, catalogue);
+    assertThat(renamed.bundles().getLast().name()).isEqualTo("tray");
+    var without = Edits.remove(duct).on(renamed, catalogue);
+    assertThat(without.bundles()).hasSize(1);
+    assertThat(without.cables().getFirst().bundle()).isEmpty();
+    var gone = Edits.remove(without.cables().getFirst()).on(without, catalogue);
+    assertThat(gone.cables()).isEmpty();
+    assertThat(gone.conductors()).noneMatch(c -> c.cable().isPresent());
+    var again = Edits.add(cable).on(gone, catalogue);
+    assertThat(again.cables()).containsExactly(cable);
   }
 }

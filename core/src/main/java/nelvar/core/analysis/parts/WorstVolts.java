@@ -3,8 +3,11 @@ package nelvar.core.analysis.parts;
 import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.MainsInlet;
+import nelvar.core.catalogue.RectifierBank;
 import nelvar.core.network.Feed;
 import nelvar.core.network.Live;
+import nelvar.core.network.Source;
 import nelvar.core.trail.Computed;
 import nelvar.core.trail.Explained;
 import nelvar.core.trail.Working;
@@ -16,6 +19,9 @@ import nelvar.core.units.Voltage;
 /// 0.9 of nominal. Most: loads at rest, wires at 20 °C, mains at 1.1 of nominal (IEC 60204-1:2016,
 /// 4.3.2, unchecked). Shared returns, contacts and protective devices count.
 public final class WorstVolts {
+  /// An inlet that stands lower than this has another fault.
+  private static final double MOST = 1.15;
+
   public record Span(Voltage least, Voltage most) {}
 
   private WorstVolts() {}
@@ -29,7 +35,7 @@ public final class WorstVolts {
     var low = study.hotAndLow();
     if (low.status() == Live.Status.NOT_SETTLED)
       return Computed.missing("the network has no steady state with everything on");
-    var least = low.at(feed.device(), feed.intake());
+    var least = atInlet(low.at(feed.device(), feed.intake()), feed, low, study);
     if (least.volts() < 0.3 * feed.voltage().volts())
       return Computed.missing(
           "a running machine does not energise it; set its switches in the meter to see");
@@ -38,13 +44,37 @@ public final class WorstVolts {
     w.given("U", feed.voltage(), feed.source().get().toString());
     w.result(
         "Umin",
-        "network solved: all on that can be on together, wires %s, mains 0.9 Un"
+        "network solved: all on that can be on together, wires %s, 0.9 Un at the inlet"
             .formatted(study.hot()),
         low.solution().solves() + " solves, " + low.solution().balance(),
         least);
     w.result("Umax", "network solved: loads at rest, wires 20 °C, mains 1.1 Un", most);
     var span = new Span(least, most);
     return Computed.known(new Explained<>(span, w.explain(span).trail()));
+  }
+
+  /// The 0.9 Un stand at the terminals of the inlet, whatever lies before them: an impedance of the
+  /// mains, stated or assumed, condemns no load. What a regulated supply gives does not follow.
+  private static Voltage atInlet(Voltage least, Feed feed, Live low, Study study) {
+    var source = feed.source().orElseThrow();
+    var part = study.part(source.device());
+    if (part.filter(
+            p -> p instanceof MainsInlet || p instanceof RectifierBank || p.bareTransformer())
+        .isEmpty()) return least;
+    return study.project().devices().stream()
+        .filter(device -> study.part(device).orElse(null) instanceof MainsInlet)
+        .flatMap(inlet -> study.network().sources(inlet).stream())
+        .findFirst()
+        .map(inlet -> least.times(Math.clamp(lowered(inlet, low), 1, MOST)))
+        .orElse(least);
+  }
+
+  /// How much more would stand at an inlet without what the mains itself loses.
+  private static double lowered(Source inlet, Live low) {
+    var ends = inlet.terminals();
+    var stands = low.voltage(ends.getFirst(), ends.get(1)).map(Live.Both::rms).orElse(0.0);
+    var wanted = inlet.output().voltage().volts();
+    return stands > 0 ? 0.9 * wanted / stands : 1;
   }
 
   private static Optional<String> unknown(Feed feed, Study study) {

@@ -11,6 +11,8 @@ import nelvar.core.catalogue.Linkage;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Terminal;
 import nelvar.core.model.Brief;
+import nelvar.core.model.Bundle;
+import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Designation;
 import nelvar.core.model.Deviation;
@@ -202,6 +204,85 @@ public final class Edits {
           all.add(conductor);
           return project.withConductors(all);
         });
+  }
+
+  /// A new duct, conduit, tray or carrier.
+  public static Edit add(Bundle bundle) {
+    return new Edit(
+        "Add " + bundle.name(), project -> project.withBundles(plus(project.bundles(), bundle)));
+  }
+
+  /// Its name, how it is laid, whether it is inside; what lies in it stays.
+  public static Edit change(Bundle next) {
+    return new Edit(
+        "Change " + next.name(),
+        project ->
+            project.withBundles(
+                changed(project.bundles(), b -> b.id().equals(next.id()), _ -> next)));
+  }
+
+  /// What lay in it is laid nowhere any more.
+  public static Edit remove(Bundle bundle) {
+    return new Edit(
+        "Remove " + bundle.name(),
+        project ->
+            forgotten(project, bundle.id())
+                .withBundles(without(project.bundles(), b -> b.id().equals(bundle.id())))
+                .withCables(
+                    changed(
+                        project.cables(),
+                        c -> c.bundle().filter(bundle.id()::equals).isPresent(),
+                        c -> c.withBundle(Optional.empty())))
+                .withConductors(
+                    changed(
+                        project.conductors(),
+                        c -> c.bundle().filter(bundle.id()::equals).isPresent(),
+                        c -> c.withBundle(Optional.empty()))));
+  }
+
+  public static Edit add(Cable cable) {
+    return new Edit(
+        "Add " + cable.label(), project -> project.withCables(plus(project.cables(), cable)));
+  }
+
+  /// Its label, stock, length, and where it lies.
+  public static Edit change(Cable next) {
+    return new Edit(
+        "Change " + next.label(),
+        project ->
+            project.withCables(
+                changed(project.cables(), c -> c.id().equals(next.id()), _ -> next)));
+  }
+
+  /// Its cores go with it.
+  public static Edit remove(Cable cable) {
+    return new Edit(
+        "Remove " + cable.label() + " with its cores",
+        project -> {
+          var next = project;
+          for (var core : project.conductors())
+            if (core.cable().filter(cable.id()::equals).isPresent())
+              next = remove(core).apply(next);
+          return forgotten(
+              next.withCables(without(next.cables(), c -> c.id().equals(cable.id()))), cable.id());
+        });
+  }
+
+  /// Without what was accepted or fixed of a thing that is gone.
+  private static Project forgotten(Project project, Id gone) {
+    return project
+        .withDeviations(without(project.deviations(), d -> d.subject().equals(gone)))
+        .withFixed(without(project.fixed(), gone::equals));
+  }
+
+  private static <T> List<T> plus(List<T> all, T more) {
+    var next = new ArrayList<>(all);
+    next.add(more);
+    return next;
+  }
+
+  private static <T> List<T> without(List<T> all, java.util.function.Predicate<T> gone) {
+    return all.stream().filter(gone.negate()).toList();
   }
 
   public static Edit add(Device device) {
