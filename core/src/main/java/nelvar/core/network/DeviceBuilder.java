@@ -116,7 +116,15 @@ final class DeviceBuilder {
                   madeFor.volts(),
                   accepts);
           case Demand.Converts(_, _, var factor, _) ->
-              new Grid.Load(a, b, alternating, Grid.Law.POWER, 0, factor, nominal, least);
+              new Grid.Load(
+                  a,
+                  b,
+                  alternating,
+                  bridge(intake).isPresent() ? Grid.Law.ADMITTANCE : Grid.Law.POWER,
+                  0,
+                  factor,
+                  nominal,
+                  least);
           case Demand.Chops _ ->
               new Grid.Load(a, b, alternating, Grid.Law.CURRENT, 0, 1, nominal, least);
         });

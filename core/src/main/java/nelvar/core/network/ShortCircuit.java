@@ -80,7 +80,7 @@ public record ShortCircuit(Disturbance.Bridge bridge, Live.Both current, End end
 
   /// `-T1:+ to -T1:-: 5.5 A; -T1 holds its greatest current, 5.5 A, and nothing opens`.
   public String words(Live live) {
-    var amperes = new Current(Math.min(current.rms(), 1e9));
+    var amperes = new Current(current.rms() < 1e-6 ? 0 : Math.min(current.rms(), 1e9));
     var text =
         new StringBuilder(live.at(bridge.a()) + " to " + live.at(bridge.b()) + ": ")
             .append(

@@ -27,7 +27,8 @@ final class StrayOutputs {
   void trip(Inputs inputs) {
     if (drives.isEmpty()) return;
     var root = joined(inputs);
-    for (var drive : drives) if (inputs.gives(drive) && strays(drive, root)) inputs.trip(drive);
+    for (var drive : drives)
+      if (inputs.gives(drive) && strays(drive, root)) grid.siblings(drive).forEach(inputs::trip);
   }
 
   private boolean strays(int drive, int[] root) {

@@ -2,6 +2,7 @@ package nelvar.core.review;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -97,9 +98,12 @@ public record Review(Study study, List<Entry> entries, long counted, WaysOut way
   private static Judged judged(Rule rule, Study study, boolean keepPasses) {
     var verdicts = new ArrayList<Verdict>();
     var counted = new long[1];
+    // What several intakes of one device ask alike is said once.
+    var told = new HashSet<String>();
     try {
       rule.check(study)
           .forEach(verdict -> {
+            if (verdict instanceof Verdict.Finding finding && !told.add(words(finding))) return;
             if (keepPasses || !(verdict instanceof Verdict.Pass)) verdicts.add(verdict);
             else counted[0]++;
           });
@@ -126,6 +130,10 @@ public record Review(Study study, List<Entry> entries, long counted, WaysOut way
   /// The ways out of a finding that were tried and cure.
   public List<Repair> waysOut(Entry entry) {
     return ways.of(entry).orElse(List.of());
+  }
+
+  private static String words(Verdict.Finding finding) {
+    return finding.subject() + finding.title() + finding.text();
   }
 
   private static Optional<Deviation> deviation(

@@ -19,9 +19,12 @@ import nelvar.core.units.Current;
 /// A stepper drive is set to no more than the rated current of its motor, and to no more than it
 /// can give. A drive larger than its motor, set right, is fine.
 ///
-/// `Iset ≤ I rated`. Common practice, no published source; a nameplate counts as effective current
-/// with two windings on, a drive's figure may be a peak (1.41 times): its maker says which.
+/// `Iset ≤ 1.05 · I rated`. Common practice, no published source; a nameplate counts as effective
+/// current with two windings on, a drive's figure may be a peak (1.41 times): its maker says which.
 public final class DriveSetCurrent implements Rule {
+  /// So much above is the coarseness of a dial.
+  private static final double NEAR = 1.05;
+
   @Override
   public String id() {
     return "load.drive-set-current";
@@ -68,7 +71,7 @@ public final class DriveSetCurrent implements Rule {
               .formatted(drive.designation()));
     var w = Working.of("Current set on " + drive.designation());
     var set = w.given("Iset", drive.trip().get(), drive.designation().text());
-    var judged = Explained.atMost(w.explain(set), "Iset", rated, Citation.practice());
+    var judged = Explained.atMost(w.explain(set), "Iset", rated.times(NEAR), Citation.practice());
     if (judged.holds()) return new Verdict.Pass(motor.id(), judged.trail());
     return new Verdict.Finding(
         motor.id(),

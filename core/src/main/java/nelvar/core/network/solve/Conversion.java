@@ -127,6 +127,8 @@ final class Conversion {
   private void take() {
     var asked = new java.util.TreeMap<Integer, Double>();
     for (var converter : grid.converters()) {
+      // A bridge says what it takes as an admittance.
+      if (converter instanceof Grid.Converter.Rectifier) continue;
       var share = now.on[converter.group()] ? asked(converter) / converter.loads().size() : 0;
       for (var index : converter.loads()) asked.merge(index, share, Double::sum);
     }
@@ -178,7 +180,10 @@ final class Conversion {
   private void rectify(Grid.Converter.Rectifier converter) {
     var index = converter.load();
     var load = grid.loads().get(index);
-    if (!now.on[converter.group()]) return;
+    if (!now.on[converter.group()]) {
+      admit(converter, new double[] {0, 0, 0}, 0);
+      return;
+    }
     var emf =
         grid.emfs().stream().filter(e -> e.group() == converter.group()).findFirst().orElseThrow();
     var seen = alternating.seenBy(load, index, now);
@@ -194,19 +199,41 @@ final class Conversion {
     }
     softer = now.softer[converter.group()];
     volts(converter.group(), (state.mean() + (softer + emf.ohms()) * amperes) / emf.re());
-    var watts = asked(converter);
-    var apparent = volts(load) * state.rms();
-    var factor = apparent > 0 ? Math.clamp(watts / apparent, 0.05, 1) : 1;
-    if (Math.abs(now.powerFactor[index] - factor) > 1e-7) {
-      now.powerFactor[index] += part * (factor - now.powerFactor[index]);
-      ac = true;
+    admit(converter, seen, state.rms());
+  }
+
+  /// The load as what takes this current and this power from the source it sees: its current lags
+  /// so that what is left of the source's power behind its ohms is what the bridge takes.
+  private void admit(Grid.Converter.Rectifier converter, double[] seen, double rms) {
+    var g = 0.0;
+    var s = 0.0;
+    if (rms > 0 && seen[0] > 0) {
+      var cos = Math.clamp((asked(converter) + rms * rms * seen[1]) / (seen[0] * rms), 0.0, 1.0);
+      var ir = rms * cos;
+      var ii = -rms * Math.sqrt(1 - cos * cos);
+      var vr = seen[0] - (seen[1] * ir - seen[2] * ii);
+      var vi = -(seen[1] * ii + seen[2] * ir);
+      var size = Math.max(vr * vr + vi * vi, 1e-12);
+      g = Math.max(0, (ir * vr + ii * vi) / size);
+      s = (ii * vr - ir * vi) / size;
     }
+    var index = converter.load();
+    var change = Math.hypot(g - now.amount[index], s - now.susceptance[index]);
+    if (change <= 1e-9 + 1e-8 * Math.hypot(g, s)) return;
+    now.amount[index] += part * (g - now.amount[index]);
+    now.susceptance[index] += part * (s - now.susceptance[index]);
+    ac = true;
   }
 
   private static CapacitorInput state(
       Grid.Converter.Rectifier bridge, double[] seen, double amperes) {
     return CapacitorInput.of(
-        seen[0], seen[1], bridge.drop(amperes), bridge.farads(), bridge.hertz(), amperes);
+        seen[0],
+        Math.hypot(seen[1], seen[2]),
+        bridge.drop(amperes),
+        bridge.farads(),
+        bridge.hertz(),
+        amperes);
   }
 
   private record Given(double watts, double amperes) {}

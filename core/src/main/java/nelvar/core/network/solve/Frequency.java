@@ -204,7 +204,9 @@ final class Frequency {
     }
     for (var i = 0; corrected && i < grid.loads().size(); i++) {
       var load = grid.loads().get(i);
-      if (load.law() == Grid.Law.OHMIC || load.alternating() != alternating) continue;
+      if (load.law() == Grid.Law.OHMIC
+          || load.law() == Grid.Law.ADMITTANCE
+          || load.alternating() != alternating) continue;
       var vr = re[load.a()] - re[load.b()];
       var vi = im[load.a()] - im[load.b()];
       admittance(load, i, now, Math.hypot(vr, vi));
@@ -269,6 +271,11 @@ final class Frequency {
     if (amount == 0) return;
     switch (load.law()) {
       case OHMIC -> yRe = amount;
+      case ADMITTANCE -> {
+        if (load.alternating() != alternating) return;
+        yRe = amount;
+        yIm = now.susceptance[index];
+      }
       case CURRENT ->
           yRe = load.alternating() == alternating ? amount / Math.max(volts, load.least()) : 0;
       case POWER -> {
@@ -278,22 +285,23 @@ final class Frequency {
         }
         var squared = Math.pow(Math.max(volts, load.least()), 2);
         yRe = amount / squared;
-        var cos = now.powerFactor[index];
+        var cos = load.powerFactor();
         yIm = alternating ? -yRe * Math.sqrt(Math.max(0, 1 - cos * cos)) / cos : 0;
       }
     }
   }
 
-  /// The source that a load sees: its volts without the load and its ohms, with all else as it is.
+  /// The source that a load sees: its volts without the load and its ohms, real and imaginary, with
+  /// all else as it is.
   ///
   /// The matrix as factored holds the load itself; it is taken out again.
   double[] seenBy(Grid.Load load, int index, Present now) {
     var seen = matrix.impedance(load.a(), load.b());
     var size = seen.re() * seen.re() + seen.im() * seen.im();
-    if (!(size > 1e-18)) return new double[] {size(load), 0};
+    if (!(size > 1e-18)) return new double[] {size(load), 0, 0};
     var open = new Phasor(seen.re() / size - stampRe[index], -seen.im() / size - stampIm[index]);
     var openSize = open.re() * open.re() + open.im() * open.im();
-    if (!(openSize > 1e-18)) return new double[] {size(load), 0};
+    if (!(openSize > 1e-18)) return new double[] {size(load), 0, 0};
     var ohms = new Phasor(open.re() / openSize, -open.im() / openSize);
     var current = current(load, index, now);
     var vr = re[load.a()] - re[load.b()];
@@ -302,7 +310,8 @@ final class Frequency {
       Math.hypot(
           vr + ohms.re() * current.re() - ohms.im() * current.im(),
           vi + ohms.re() * current.im() + ohms.im() * current.re()),
-      ohms.magnitude()
+      ohms.re(),
+      ohms.im()
     };
   }
 

@@ -67,7 +67,9 @@ public record Grid(
     /// `amount` in A, whatever the voltage.
     CURRENT,
     /// `amount` in S; at both frequencies.
-    OHMIC
+    OHMIC,
+    /// What a converter says from round to round, in S.
+    ADMITTANCE
   }
 
   /// What takes current between two nodes. Below `least` volts it counts as the resistance it is at
@@ -135,6 +137,11 @@ public record Grid(
         return idleDrop + (drop - idleDrop) * Math.clamp(amperes / rating, 0, 1);
       }
     }
+  }
+
+  /// The outputs of one drive: those fed through the same loads; itself among them.
+  public List<Integer> siblings(int group) {
+    return Limits.siblings(this, group);
   }
 
   public Grid {

@@ -58,10 +58,23 @@ final class Limits {
       if (!group.alternating() || group.limit() != Grid.Limit.TRIP) continue;
       if (!now.on[at] || now.mode[at] == Present.Mode.TRIPPED) continue;
       if (EmfCurrent.of(grid, i, now, alternating).magnitude() <= group.greatest()) continue;
-      now.mode[at] = Present.Mode.TRIPPED;
+      for (var sibling : siblings(grid, at)) now.mode[sibling] = Present.Mode.TRIPPED;
       changed = true;
     }
     return changed;
+  }
+
+  /// The outputs of one drive: those fed through the same loads; itself among them.
+  static java.util.List<Integer> siblings(Grid grid, int group) {
+    var all = new java.util.ArrayList<>(java.util.List.of(group));
+    for (var one : grid.converters()) {
+      if (one.group() != group) continue;
+      for (var other : grid.converters())
+        if (other.group() != group
+            && grid.groups().get(other.group()).limit() == Grid.Limit.TRIP
+            && other.loads().equals(one.loads())) all.add(other.group());
+    }
+    return all;
   }
 
   private boolean diode(int index) {

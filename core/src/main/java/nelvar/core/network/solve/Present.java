@@ -27,8 +27,8 @@ final class Present {
 
   final double[] amount;
 
-  /// Power factor of each load.
-  final double[] powerFactor;
+  /// Of loads that are admittances, the imaginary part, S.
+  final double[] susceptance;
 
   /// Factor on the voltage of each group, its ohms besides those of its emfs.
   final double[] volts;
@@ -52,8 +52,7 @@ final class Present {
     this.amount = new double[grid.loads().size()];
     for (var i = 0; i < amount.length; i++)
       amount[i] = grid.loads().get(i).amount() * inputs.share(i);
-    this.powerFactor = new double[grid.loads().size()];
-    for (var i = 0; i < powerFactor.length; i++) powerFactor[i] = grid.loads().get(i).powerFactor();
+    this.susceptance = new double[grid.loads().size()];
     this.softer = new double[grid.groups().size()];
     this.volts = new double[grid.groups().size()];
     this.mains = inputs.mains();
