@@ -171,6 +171,12 @@ final class SolveCommand implements Callable<Integer> {
     for (var ref : live.chatter()) out.println("chatters: " + live.name(ref));
     for (var ref : live.race())
       out.println("decided by a race, one outcome shown: " + live.name(ref));
+    if (live.status() == Live.Status.NOT_SETTLED) {
+      out.println(
+          "no state was found in which sources, loads and limits agree: no volts and amperes are shown");
+      for (var bridged : live.shorts()) out.println("short  " + bridged.words(live));
+      return;
+    }
     for (var output : live.outputs())
       out.printf(
           "source %-8s %-10s %10s %10s%s%n",

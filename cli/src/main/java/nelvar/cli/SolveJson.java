@@ -80,8 +80,11 @@ final class SolveJson {
     var states = new LinkedHashMap<String, Boolean>();
     for (var ref : live.circuitry().actuatorRefs()) states.put(ref.toString(), live.on(ref));
     var conductors = new LinkedHashMap<String, Both>();
-    for (var conductor : project.conductors())
-      conductors.put(conductor.id().text(), both(live.current(conductor.id())));
+    // No number is read out of a state that did not settle.
+    var settled = live.status() != Live.Status.NOT_SETTLED;
+    if (settled)
+      for (var conductor : project.conductors())
+        conductors.put(conductor.id().text(), both(live.current(conductor.id())));
     var document =
         new Document(
             1,
@@ -92,10 +95,11 @@ final class SolveJson {
             rounded(live.solution().residual()),
             live.chatter().stream().map(Object::toString).toList(),
             states,
-            terminals(project, live),
+            settled ? terminals(project, live) : Map.of(),
             conductors,
-            live.outputs().stream().map(SolveJson::source).toList(),
+            live.outputs().stream().filter(_ -> settled).map(SolveJson::source).toList(),
             live.circuitry().served().stream()
+                .filter(_ -> settled)
                 .map(served ->
                     new Load(
                         served.device().id().text(),
@@ -103,7 +107,10 @@ final class SolveJson {
                         rounded(live.at(served.device(), served.intake()).volts()),
                         rounded(live.taken(served.device(), served.intake()).watts())))
                 .toList(),
-            live.poles().stream().flatMap(pole -> opening(live, pole).stream()).toList(),
+            live.poles().stream()
+                .filter(_ -> settled)
+                .flatMap(pole -> opening(live, pole).stream())
+                .toList(),
             live.shorts().stream()
                 .map(bridged ->
                     new Bridged(

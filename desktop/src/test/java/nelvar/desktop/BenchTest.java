@@ -203,6 +203,7 @@ class BenchTest {
     probe("#meter-minus", "M6:-");
     assertThat(reading()).isEqualTo("22.4 V DC");
     select("W32");
+    driver.ways();
     driver.press(KeyCode.CONTROL, KeyCode.ENTER);
     driver.settle();
     driver.await(

@@ -114,8 +114,13 @@ final class Driver implements AutoCloseable {
     settle();
   }
 
-  /// Waits until nothing is stale, what is tried is solved, ways out are tried, and two pulses have
-  /// passed.
+  /// Waits until all ways out are tried.
+  void ways() {
+    await("ways out", () -> window.session().map(session -> session.waysTried()).orElse(true));
+    settle();
+  }
+
+  /// Waits until nothing is stale, what is tried is solved, and two pulses have passed.
   void settle() {
     await(
         "fresh verdicts",
@@ -124,7 +129,6 @@ final class Driver implements AutoCloseable {
                 .session()
                 .map(session ->
                     !session.stale().get()
-                        && session.waysTried()
                         && session
                             .bench()
                             .solved()

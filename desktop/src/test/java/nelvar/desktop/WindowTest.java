@@ -66,6 +66,7 @@ class WindowTest {
     assertThat(openFindings()).isEqualTo(14);
     find("W32");
     assertThat(session().selection().get()).contains(new Id("W32"));
+    driver.ways();
     driver.click(driver.text("Make W32 2.5 mm²"));
     assertThat(section("W32")).contains(new CrossSection(2.5));
     assertThat(openFindings()).as("both findings on the wire are cured").isEqualTo(12);
@@ -104,6 +105,7 @@ class WindowTest {
     demo();
     for (var turn = 0; turn < 25 && openFindings() > 2; turn++) {
       driver.press(KeyCode.F8);
+      driver.ways();
       driver.press(KeyCode.CONTROL, KeyCode.ENTER);
     }
     assertThat(
@@ -423,6 +425,7 @@ class WindowTest {
   void anUnsavedDemoIsOfferedBackNextTime() {
     demo();
     find("W32");
+    driver.ways();
     driver.press(KeyCode.CONTROL, KeyCode.ENTER);
     var edited = session().project();
     find("begin a new");

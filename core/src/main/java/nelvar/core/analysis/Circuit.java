@@ -16,12 +16,13 @@ import nelvar.core.units.Current;
 /// @param guard the protective device in the way from the source; on a way back, the one all its
 ///   loads share
 /// @param line the source terminal it hangs on
-public record Circuit(Source source, Optional<Feed.Guarded> guard, int line) {
+/// @param gives what the source gives for long: its rating, or what it is limited to below that
+public record Circuit(Source source, Optional<Feed.Guarded> guard, int line, Current gives) {
 
   /// The greatest current that can flow for long: the guard's rating, else what the source is
   /// protected with or can give.
   public Current limit() {
-    return guard.map(g -> g.guard().rating()).orElse(source.output().rating());
+    return guard.map(g -> g.guard().rating()).orElse(gives);
   }
 
   /// Loads sharing a way of two conductors that are guarded by the same device belong to one
@@ -56,14 +57,15 @@ public record Circuit(Source source, Optional<Feed.Guarded> guard, int line) {
           }
           case Edge.Wire(var conductor) ->
               circuits.putIfAbsent(
-                  conductor.id(), new Circuit(source, guard, feed.lineStarts().get(i)));
+                  conductor.id(),
+                  new Circuit(source, guard, feed.lineStarts().get(i), gives(source, network)));
         }
       }
       last = guard;
     }
     for (var edge : feed.backWay()) {
       if (!(network.topology().edge(edge) instanceof Edge.Wire(var conductor))) continue;
-      var mine = new Circuit(source, last, feed.backStart());
+      var mine = new Circuit(source, last, feed.backStart(), gives(source, network));
       // A way back shared by loads behind different devices is guarded by none of them alone.
       circuits.merge(
           conductor.id(),
@@ -71,8 +73,18 @@ public record Circuit(Source source, Optional<Feed.Guarded> guard, int line) {
           (known, next) ->
               known.guard.equals(next.guard)
                   ? known
-                  : new Circuit(known.source, Optional.empty(), known.line));
+                  : new Circuit(known.source, Optional.empty(), known.line, known.gives));
     }
+  }
+
+  private static Current gives(Source source, Network network) {
+    var rating = source.output().rating();
+    return network
+        .topology()
+        .part(source.device().id())
+        .flatMap(part -> part.limit(source.output()))
+        .map(limit -> limit.at().compareTo(rating) < 0 ? limit.at() : rating)
+        .orElse(rating);
   }
 
   private static void reached(Network network, Source source, Map<Id, Circuit> circuits) {
@@ -84,7 +96,9 @@ public record Circuit(Source source, Optional<Feed.Guarded> guard, int line) {
             || !(network.topology().edge(way) instanceof Edge.Wire(var conductor))
             || circuits.containsKey(conductor.id())) continue;
         circuits.put(
-            conductor.id(), new Circuit(source, network.guard(walks.get(line).way(node)), line));
+            conductor.id(),
+            new Circuit(
+                source, network.guard(walks.get(line).way(node)), line, gives(source, network)));
       }
     }
   }

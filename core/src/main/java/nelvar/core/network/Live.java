@@ -134,6 +134,12 @@ public final class Live {
     return chatter.isEmpty() ? Status.SOLVED : Status.CHATTERS;
   }
 
+  /// Whether no number may be read: sources, loads and limits agree in no state that was found.
+  /// Volts are then empty, and there are no outputs, poles and currents.
+  private boolean unknown() {
+    return solution.status() != Solution.Status.SOLVED;
+  }
+
   /// What moves to and fro where contacts chatter.
   public List<ActuatorRef> chatter() {
     return chatter;
@@ -174,7 +180,8 @@ public final class Live {
   public Optional<Both> voltage(TerminalRef a, TerminalRef b) {
     var first = circuitry.node(a);
     var second = circuitry.node(b);
-    if (first < 0 || second < 0 || !solution.joined(first, second)) return Optional.empty();
+    if (unknown() || first < 0 || second < 0 || !solution.joined(first, second))
+      return Optional.empty();
     return Optional.of(
         new Both(solution.direct(first, second), solution.alternating(first, second)));
   }
@@ -183,7 +190,8 @@ public final class Live {
   public Optional<Both> toEarth(TerminalRef terminal) {
     var node = circuitry.node(terminal);
     var earth = circuitry.grid.earth();
-    if (node < 0 || earth < 0 || !solution.joined(node, earth)) return Optional.empty();
+    if (unknown() || node < 0 || earth < 0 || !solution.joined(node, earth))
+      return Optional.empty();
     return Optional.of(new Both(solution.direct(node, earth), solution.alternating(node, earth)));
   }
 
@@ -194,6 +202,7 @@ public final class Live {
 
   /// Amperes in a conductor, from its first end to its second.
   public Both current(Id conductor) {
+    if (unknown()) return Both.NONE;
     return circuitry
         .branch(conductor)
         .map(branch -> new Both(solution.branchDirect(branch), solution.branchAlternating(branch)))
@@ -213,6 +222,7 @@ public final class Live {
 
   /// Amperes in a bridge; none where both its ends are one.
   Both current(Disturbance.Bridge bridge) {
+    if (unknown()) return Both.NONE;
     var branch = circuitry.bridges.get(bridge);
     return branch == null
         ? Both.NONE
@@ -252,6 +262,8 @@ public final class Live {
   public boolean live(TerminalRef terminal) {
     var node = circuitry.node(terminal);
     if (node < 0 || !solution.live(node)) return false;
+    // What is not known counts as live.
+    if (unknown()) return true;
     var reference = solution.reference(node);
     return Math.hypot(
             solution.direct(node, reference), solution.alternating(node, reference).magnitude())
@@ -292,6 +304,7 @@ public final class Live {
   /// What an intake takes now, all its lines together.
   public Power taken(Device device, Intake intake) {
     var watts = 0.0;
+    if (unknown()) return power(watts);
     for (var served : circuitry.served) {
       if (!served.device().id().equals(device.id())
           || !served.intake().name().equals(intake.name())) continue;
@@ -311,6 +324,7 @@ public final class Live {
 
   /// What every source gives, in the order of the devices; sources inside inputs left out.
   public List<Output> outputs() {
+    if (unknown()) return List.of();
     return circuitry.given.stream()
         .filter(given -> given.output().isPresent())
         .map(this::output)
@@ -369,6 +383,7 @@ public final class Live {
 
   /// Every protective pole with its current.
   public List<Loaded> poles() {
+    if (unknown()) return List.of();
     return circuitry.poles.stream().map(this::loaded).toList();
   }
 

@@ -298,7 +298,9 @@ public final class MainWindow {
   private void path(Session session, Review review) {
     var selected = session.selection().get();
     var subject = selected.or(() -> fullestLoad(review));
-    var live = session.bench().solved().get().live();
+    var tried = session.bench().solved().get().live();
+    var settled = tried.status() != nelvar.core.network.Live.Status.NOT_SETTLED;
+    var live = settled ? tried : review.study().asDesigned();
     var path = subject.flatMap(id -> PathTo.of(id, review.study(), live));
     if (path.isEmpty()) {
       stripHint.setText(
@@ -312,7 +314,11 @@ public final class MainWindow {
     }
     stripHint.setText(
         path.get().title()
-            + (session.bench().trial().get().asDesigned() ? "" : ", as tried; dashed: no volts"));
+            + (session.bench().trial().get().asDesigned()
+                ? ""
+                : settled
+                    ? ", as tried; dashed: no volts"
+                    : ", as designed: what is tried has no steady state"));
     strip.show(PathStrip.of(path.get(), live, selected), theme);
     strip.focusOn(selected);
     Platform.runLater(() -> reveal(selected));

@@ -109,7 +109,8 @@ public final class PowerStage implements Stage {
     return session
         .map(Session::bench)
         .filter(bench -> !bench.trial().get().asDesigned())
-        .map(bench -> bench.solved().get().live());
+        .map(bench -> bench.solved().get().live())
+        .filter(live -> live.status() != nelvar.core.network.Live.Status.NOT_SETTLED);
   }
 
   private void draw() {
