@@ -24,6 +24,9 @@ final class Frequency {
   private static final double PART = 0.3;
   private static final double SMALL_PART = 0.04;
 
+  /// Followed all of the way, admittances settle in a few steps where they settle so at all.
+  private static final int QUICKLY = 30;
+
   private final Grid grid;
   private final boolean alternating;
   private final Admittances matrix;
@@ -61,7 +64,7 @@ final class Frequency {
     // only the lower one is stable. Admittances followed step by step fall into it.
     if (!alternating && now.limited()) {
       assemble(now, false);
-      return damped(now);
+      return damped(now, 1, QUICKLY) || damped(now);
     }
     for (var factoring = 0; factoring < FACTORINGS; factoring++) {
       assemble(now, factoring == 0);
