@@ -209,6 +209,16 @@ public final class Circuitry {
     return new OperatingState.Held(ref.device(), ref.name(), on);
   }
 
+  /// The protective poles of a device.
+  public List<PoleRef> guardedPoles(Id device) {
+    return poles.stream().map(Pole::pole).filter(pole -> pole.a().device().equals(device)).toList();
+  }
+
+  /// Whether a device has a protective pole that can be pulled.
+  public boolean guards(Id device) {
+    return poles.stream().anyMatch(pole -> pole.device().id().equals(device));
+  }
+
   /// The intakes of a device.
   public List<Served> served(Id device) {
     return servedOf.getOrDefault(device, List.of());
