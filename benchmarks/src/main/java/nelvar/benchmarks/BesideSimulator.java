@@ -63,8 +63,7 @@ final class BesideSimulator {
       last = Engine.of(network).solve(WhatIf.AS_DESIGNED, USUAL);
       turns++;
     }
-    if (last == null || last.status() != Live.Status.SOLVED)
-      throw new IllegalStateException("not solved");
+    if (last == null || !last.settled()) throw new IllegalStateException("not solved");
     return (System.nanoTime() - start) / 1e9 / turns;
   }
 

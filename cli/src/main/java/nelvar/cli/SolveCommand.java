@@ -13,6 +13,7 @@ import nelvar.core.model.Project;
 import nelvar.core.network.Conditions;
 import nelvar.core.network.Live;
 import nelvar.core.network.LoadMode;
+import nelvar.core.network.Outcome;
 import nelvar.core.network.Positions;
 import nelvar.core.network.TrialText;
 import nelvar.core.network.WhatIf;
@@ -106,7 +107,7 @@ final class SolveCommand implements Callable<Integer> {
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
     if (json) out.println(SolveJson.of(study.project(), live));
     else text(study, live, out);
-    return live.status() == Live.Status.SOLVED ? CommandLineTool.FINE : CommandLineTool.FOUND;
+    return live.outcome() instanceof Outcome.Settled ? CommandLineTool.FINE : CommandLineTool.FOUND;
   }
 
   private Live solve(Study study, Conditions conditions) {
@@ -162,21 +163,31 @@ final class SolveCommand implements Callable<Integer> {
     return trial;
   }
 
+  private static void outcome(Live live, PrintWriter out) {
+    switch (live.outcome()) {
+      case Outcome.Settled _ -> {}
+      case Outcome.Chattering(var circle) ->
+          circle.forEach(ref -> out.println("chatters: " + live.name(ref)));
+      case Outcome.Undecided(var race) ->
+          race.forEach(
+              ref -> out.println("decided by a race, one outcome shown: " + live.name(ref)));
+      case Outcome.Unsettled(var sources) ->
+          out.println(
+              "no state was found in which the sources, loads and limits of "
+                  + sources.stream()
+                      .map(live::label)
+                      .collect(java.util.stream.Collectors.joining(", "))
+                  + " agree: no volts and amperes are shown there");
+    }
+  }
+
   private static void text(Study study, Live live, PrintWriter out) {
     out.printf(
         "%s, wires at %s, mains %s of nominal%n",
-        live.status().words(),
+        live.outcome().words(),
         live.conditions().wires(),
         new Percent(100 * live.conditions().mains()));
-    for (var ref : live.chatter()) out.println("chatters: " + live.name(ref));
-    for (var ref : live.race())
-      out.println("decided by a race, one outcome shown: " + live.name(ref));
-    if (live.status() == Live.Status.NOT_SETTLED) {
-      out.println(
-          "no state was found in which sources, loads and limits agree: no volts and amperes are shown");
-      for (var bridged : live.shorts()) out.println("short  " + bridged.words(live));
-      return;
-    }
+    outcome(live, out);
     for (var output : live.outputs())
       out.printf(
           "source %-8s %-10s %10s %10s%s%n",
@@ -190,8 +201,8 @@ final class SolveCommand implements Callable<Integer> {
           "load   %-8s %-10s %10s %10s%s%n",
           served.device().designation(),
           served.intake().name(),
-          live.at(served.device(), served.intake()),
-          live.taken(served.device(), served.intake()),
+          live.at(served.device(), served.intake()).map(Object::toString).orElse("not known"),
+          live.taken(served.device(), served.intake()).map(Object::toString).orElse("not known"),
           served.device().purpose().isEmpty() ? "" : "  " + served.device().purpose());
     for (var ref : live.circuitry().actuatorRefs())
       out.printf("state  %-20s %s%n", live.name(ref), live.on(ref) ? "on" : "off");

@@ -8,6 +8,7 @@ import nelvar.core.file.NelvarJson;
 import nelvar.core.model.Project;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Live;
+import nelvar.core.network.Outcome;
 import nelvar.core.network.StoredCharge;
 import nelvar.core.network.solve.Phasor;
 import nelvar.core.units.Duration;
@@ -35,7 +36,8 @@ final class SolveJson {
 
   /// Amperes in a bridge, what ends it in words, and the energy of capacitors that empty into it,
   /// J.
-  private record Bridged(String a, String b, double amperes, String words, double joules) {}
+  private record Bridged(
+      String a, String b, Optional<Double> amperes, String words, double joules) {}
 
   /// Volts before, volts now, and the seconds until it is below 60, 25 and 5 V; absent where
   /// nothing is stated that discharges it.
@@ -60,7 +62,9 @@ final class SolveJson {
       double watts,
       Optional<String> state) {}
 
-  private record Load(String device, String intake, double volts, double watts) {}
+  /// Volts and watts are absent where no state was found.
+  private record Load(
+      String device, String intake, Optional<Double> volts, Optional<Double> watts) {}
 
   private record Opening(String pole, String device, double amperes, double within) {}
 
@@ -80,43 +84,38 @@ final class SolveJson {
     var states = new LinkedHashMap<String, Boolean>();
     for (var ref : live.circuitry().actuatorRefs()) states.put(ref.toString(), live.on(ref));
     var conductors = new LinkedHashMap<String, Both>();
-    // No number is read out of a state that did not settle.
-    var settled = live.status() != Live.Status.NOT_SETTLED;
-    if (settled)
-      for (var conductor : project.conductors())
-        conductors.put(conductor.id().text(), both(live.current(conductor.id())));
+    // No number is read out of what did not settle: it is left out.
+    for (var conductor : project.conductors())
+      live.current(conductor.id())
+          .ifPresent(current -> conductors.put(conductor.id().text(), both(current)));
     var document =
         new Document(
             1,
             project.name(),
             project.revision(),
-            live.status().words(),
+            live.outcome().words(),
             live.solution().solves(),
             rounded(live.solution().residual()),
-            live.chatter().stream().map(Object::toString).toList(),
+            moving(live),
             states,
-            settled ? terminals(project, live) : Map.of(),
+            terminals(project, live),
             conductors,
-            live.outputs().stream().filter(_ -> settled).map(SolveJson::source).toList(),
+            live.outputs().stream().map(SolveJson::source).toList(),
             live.circuitry().served().stream()
-                .filter(_ -> settled)
                 .map(served ->
                     new Load(
                         served.device().id().text(),
                         served.intake().name(),
-                        rounded(live.at(served.device(), served.intake()).volts()),
-                        rounded(live.taken(served.device(), served.intake()).watts())))
+                        live.at(served.device(), served.intake()).map(v -> rounded(v.volts())),
+                        live.taken(served.device(), served.intake()).map(p -> rounded(p.watts()))))
                 .toList(),
-            live.poles().stream()
-                .filter(_ -> settled)
-                .flatMap(pole -> opening(live, pole).stream())
-                .toList(),
+            live.poles().stream().flatMap(pole -> opening(live, pole).stream()).toList(),
             live.shorts().stream()
                 .map(bridged ->
                     new Bridged(
                         bridged.bridge().a().toString(),
                         bridged.bridge().b().toString(),
-                        rounded(bridged.current().rms()),
+                        bridged.current().map(current -> rounded(current.rms())),
                         bridged.words(live),
                         rounded(bridged.energy().joules())))
                 .toList(),
@@ -126,6 +125,13 @@ final class SolveJson {
         .writerWithDefaultPrettyPrinter()
         .writeValueAsString(document)
         .replace("\r\n", "\n");
+  }
+
+  private static List<String> moving(Live live) {
+    return switch (live.outcome()) {
+      case Outcome.Chattering(var circle) -> circle.stream().map(Object::toString).toList();
+      case Outcome.Settled _, Outcome.Undecided _, Outcome.Unsettled _ -> List.of();
+    };
   }
 
   private static Map<String, Node> terminals(Project project, Live live) {

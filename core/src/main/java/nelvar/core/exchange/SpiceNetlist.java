@@ -47,7 +47,7 @@ public final class SpiceNetlist {
   }
 
   private String write(Project project) {
-    if (live.status() == Live.Status.NOT_SETTLED)
+    if (!live.settled())
       throw new ImpossibleQuantity(
           "the machine does not come to rest with everything on: a netlist of that state would say nothing");
     comment(
@@ -56,9 +56,10 @@ public final class SpiceNetlist {
             + project.revision()
             + ", "
             + (alternating ? "mains frequency" : "direct current"));
-    comment(live.status().words() + ", residual " + number(solution.residual()) + " A");
+    comment(live.outcome().words() + ", residual " + number(solution.residual()) + " A");
     nodes();
     wires();
+    bridges();
     for (var i = 0; i < grid.transformers().size(); i++) transformer(i);
     sources();
     loads();
@@ -99,6 +100,12 @@ public final class SpiceNetlist {
       circuitry.branchOf(at).ifPresent(branch -> names.put(branch, name));
     }
     for (var i = 0; i < grid.branches().size(); i++) branch(i, names.getOrDefault(i, ""));
+  }
+
+  private void bridges() {
+    var count = 0;
+    for (var bridge : solution.bridges())
+      line("Rx" + count++, node(bridge.a()), node(bridge.b()), number(bridge.ohms()));
   }
 
   private void branch(int index, String name) {

@@ -37,7 +37,8 @@ final class Charges {
     return new Charges(before, now).all();
   }
 
-  private record Held(Device device, Element.Store store, Voltage from) {}
+  /// @param assumed whether it is the most that may be, the state before not being known
+  private record Held(Device device, Element.Store store, Voltage from, boolean assumed) {}
 
   private List<StoredCharge> all() {
     var held = new ArrayList<Held>();
@@ -46,8 +47,7 @@ final class Charges {
       var part = topology.part(device.id());
       if (part.isEmpty()) continue;
       for (var element : part.get().elements())
-        if (element instanceof Element.Store store)
-          held(device, store).map(from -> new Held(device, store, from)).ifPresent(held::add);
+        if (element instanceof Element.Store store) held(device, store).ifPresent(held::add);
     }
     var all = new ArrayList<StoredCharge>();
     var told = new HashSet<Id>();
@@ -60,13 +60,16 @@ final class Charges {
     return all;
   }
 
-  /// What a store was charged to, where it is fed no longer.
-  private Optional<Voltage> held(Device device, Element.Store store) {
-    if (store.across().isEmpty()) return behindNoTerminal(device);
-    var was = Math.abs(volts(before, device, store.across().get()));
-    var is = Math.abs(volts(now, device, store.across().get()));
+  /// What a store was charged to, where it is fed no longer. Where no state was found before, it
+  /// may hold all it is rated for; where none is found now, it may be fed no longer.
+  private Optional<Held> held(Device device, Element.Store store) {
+    if (store.across().isEmpty()) return behindNoTerminal(device, store);
+    var across = store.across().get();
+    var known = volts(before, device, across);
+    var was = known.map(Math::abs).orElse(store.voltage().volts());
+    var is = volts(now, device, across).map(Math::abs).orElse(0.0);
     if (was < SOME || was <= is + SOME || shorted(device, store)) return Optional.empty();
-    return Optional.of(new Voltage(was));
+    return Optional.of(new Held(device, store, new Voltage(was), known.isEmpty()));
   }
 
   /// Whether it empties at once, through a bridge or the like.
@@ -79,23 +82,29 @@ final class Charges {
         .isPresent();
   }
 
-  private static double volts(Live live, Device device, Element.Across across) {
-    return live.voltage(
-            new TerminalRef(device.id(), across.plus()),
-            new TerminalRef(device.id(), across.minus()))
-        .map(Live.Both::direct)
-        .orElse(0.0);
+  /// Empty where no state was found.
+  private static Optional<Double> volts(Live live, Device device, Element.Across across) {
+    var plus = new TerminalRef(device.id(), across.plus());
+    var minus = new TerminalRef(device.id(), across.minus());
+    if (!live.known(plus, minus)) return Optional.empty();
+    return Optional.of(live.voltage(plus, minus).map(Live.Both::direct).orElse(0.0));
   }
 
   /// The bus inside a drive: the peak of its mains.
-  private Optional<Voltage> behindNoTerminal(Device device) {
+  private Optional<Held> behindNoTerminal(Device device, Element.Store store) {
     var peak = 0.0;
+    var assumed = false;
     for (var served : before.circuitry().served(device.id())) {
-      var was = before.at(device, served.intake()).volts();
-      var is = now.at(device, served.intake()).volts();
-      if (is < DEAD * was) peak = Math.max(peak, Math.sqrt(2) * was);
+      var known = before.at(device, served.intake()).map(Voltage::volts);
+      var was = known.orElse(served.intake().accepts().greatest().volts());
+      var is = now.at(device, served.intake()).map(Voltage::volts).orElse(0.0);
+      if (is >= DEAD * was) continue;
+      peak = Math.max(peak, Math.sqrt(2) * was);
+      assumed |= known.isEmpty();
     }
-    return peak >= SOME ? Optional.of(new Voltage(peak)) : Optional.empty();
+    return peak >= SOME
+        ? Optional.of(new Held(device, store, new Voltage(peak), assumed))
+        : Optional.empty();
   }
 
   /// Those whose plus and minus metal joins to those of one, itself first.
@@ -136,6 +145,7 @@ final class Charges {
         bus.stream().map(member -> member.device().id()).toList(),
         first.store().across().isEmpty() ? List.of() : List.of(plus(first), minus(first)),
         new Voltage(charge / farads),
+        bus.stream().anyMatch(Held::assumed),
         new Capacitance(farads),
         siemens > 0 ? Optional.of(new Resistance(1 / siemens)) : Optional.empty());
   }

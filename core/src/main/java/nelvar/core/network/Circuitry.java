@@ -18,6 +18,9 @@ import nelvar.core.network.solve.Grid;
 /// A project as a grid of numbers, with the way back from each number to the terminal, conductor,
 /// contact or load it stands for.
 public final class Circuitry {
+  /// A screwdriver, a strand: what bridges two terminals, Ω.
+  private static final double BRIDGE = 0.001;
+
   /// A branch that an actuator opens and closes.
   record Switched(int branch, int actuator, boolean closedAtRest, PoleRef pole) {}
 
@@ -47,7 +50,6 @@ public final class Circuitry {
   final List<Given> given;
   final List<Stored> stores;
   final List<Pole> poles;
-  final Map<Disturbance.Bridge, Integer> bridges;
   final List<Id> assumed;
   final StrayOutputs stray;
   private final int[] firstTerminal;
@@ -66,7 +68,6 @@ public final class Circuitry {
       List<Given> given,
       List<Stored> stores,
       List<Pole> poles,
-      Map<Disturbance.Bridge, Integer> bridges,
       List<Id> assumed) {
     this.topology = topology;
     this.grid = grid;
@@ -78,7 +79,6 @@ public final class Circuitry {
     this.given = List.copyOf(given);
     this.stores = List.copyOf(stores);
     this.poles = List.copyOf(poles);
-    this.bridges = Map.copyOf(bridges);
     this.assumed = List.copyOf(assumed);
     this.stray = new StrayOutputs(grid);
     this.firstTerminal = new int[grid.nodes()];
@@ -118,6 +118,15 @@ public final class Circuitry {
     return firstTerminal[node] < 0
         ? Optional.empty()
         : Optional.of(topology.terminal(firstTerminal[node]));
+  }
+
+  /// A bridge between two terminals; empty where both are one node, or one is not there.
+  Optional<nelvar.core.network.solve.Inputs.Bridged> bridged(Disturbance.Bridge bridge) {
+    var a = node(bridge.a());
+    var b = node(bridge.b());
+    return a < 0 || b < 0 || a == b
+        ? Optional.empty()
+        : Optional.of(new nelvar.core.network.solve.Inputs.Bridged(a, b, BRIDGE));
   }
 
   /// The branch of a conductor; empty where both its ends are one, or it is not in the network.

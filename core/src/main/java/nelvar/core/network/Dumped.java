@@ -24,17 +24,23 @@ final class Dumped {
       var across =
           (a.contains(plus) && b.contains(minus)) || (a.contains(minus) && b.contains(plus));
       if (!across || !seen.add(plus)) continue;
-      var volts = was.voltage(plus, minus).map(Live.Both::direct).orElse(0.0);
-      joules += farads(stored, live) * volts * volts / 2;
+      for (var store : stores(stored, live)) {
+        // Not known is all it is rated for.
+        var volts =
+            was.known(plus, minus)
+                ? was.voltage(plus, minus).map(Live.Both::direct).orElse(0.0)
+                : store.voltage().volts();
+        joules += store.capacitance().farads() * volts * volts / 2;
+      }
     }
     return new Energy(joules);
   }
 
-  private static double farads(Circuitry.Stored stored, Live live) {
+  private static java.util.List<Element.Store> stores(Circuitry.Stored stored, Live live) {
     return live.circuitry().topology().part(stored.device().id()).stream()
         .flatMap(part -> part.elements().stream())
         .filter(Element.Store.class::isInstance)
-        .mapToDouble(element -> ((Element.Store) element).capacitance().farads())
-        .sum();
+        .map(Element.Store.class::cast)
+        .toList();
   }
 }

@@ -44,7 +44,7 @@ public final class Engine {
     return built.computeIfAbsent(
         wires,
         _ -> {
-          var circuitry = NetworkBuilder.build(topology, wires, java.util.List.of());
+          var circuitry = NetworkBuilder.build(topology, wires);
           return new Built(circuitry, new Solver(circuitry.grid()));
         });
   }
@@ -124,9 +124,9 @@ public final class Engine {
 
   private Built use(WhatIf trial, Conditions conditions) {
     var rebuilt = trial.rebuilt();
-    if (rebuilt.isEmpty() && trial.bridges().isEmpty()) return built(conditions.wires());
-    var other = rebuilt.isEmpty() ? topology : topology.of(Rebuilt.of(topology.project(), rebuilt));
-    var circuitry = NetworkBuilder.build(other, conditions.wires(), trial.bridges());
+    if (rebuilt.isEmpty()) return built(conditions.wires());
+    var other = topology.of(Rebuilt.of(topology.project(), rebuilt));
+    var circuitry = NetworkBuilder.build(other, conditions.wires());
     return new Built(circuitry, new Solver(circuitry.grid()));
   }
 }

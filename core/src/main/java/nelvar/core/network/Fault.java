@@ -43,7 +43,6 @@ public final class Fault {
   /// stands between them.
   public Optional<Prospective> between(TerminalRef a, TerminalRef b) {
     // No number is read out of a state that did not settle.
-    if (open.status() == Live.Status.NOT_SETTLED) return Optional.empty();
     var volts = open.voltage(a, b);
     if (volts.isEmpty() || volts.get().rms() < 0.5) return Optional.empty();
     var alternating = volts.get().mostlyAlternating();
@@ -103,7 +102,7 @@ public final class Fault {
 
   /// The impedance between two terminals with sources replaced by their own, Ω.
   public Optional<Phasor> impedance(TerminalRef a, TerminalRef b) {
-    if (open.status() == Live.Status.NOT_SETTLED) return Optional.empty();
+    if (!open.settled()) return Optional.empty();
     return open.impedance(a, b, true);
   }
 }

@@ -210,11 +210,12 @@ final class Following {
         for (var given : circuitry.given)
           if (given.device().id().equals(device)) inputs.allow(given.group(), false);
       }
+      case Disturbance.Bridge bridge ->
+          circuitry.bridged(bridge).ifPresent(b -> inputs.bridge(b.a(), b.b(), b.ohms()));
       case Disturbance.Hold _,
           Disturbance.Frozen _,
           Disturbance.Weld _,
           Disturbance.Open _,
-          Disturbance.Bridge _,
           Disturbance.Swap _,
           Disturbance.WrongPart _,
           Disturbance.WrongSetting _ -> {}

@@ -27,27 +27,6 @@ public final class Live {
   /// What only an idle source or an empty load joins, Ω: no way for a current.
   private static final double OPEN_WAY = 1e8;
 
-  /// How the solution ended.
-  public enum Status {
-    SOLVED("solved"),
-    /// Contacts never come to rest.
-    CHATTERS("contacts chatter"),
-    /// Two or more race for it: which comes first decides what the machine does.
-    UNDECIDED("a race of contacts is undecided"),
-    /// No state was found in which sources, loads and limits agree; nothing in it is to be trusted.
-    NOT_SETTLED("not settled");
-
-    private final String words;
-
-    Status(String words) {
-      this.words = words;
-    }
-
-    public String words() {
-      return words;
-    }
-  }
-
   /// A voltage or current with its direct and its alternating part (r.m.s.).
   public record Both(double direct, Phasor alternating) {
     static final Both NONE = new Both(0, Phasor.ZERO);
@@ -128,27 +107,36 @@ public final class Live {
     return after;
   }
 
-  public Status status() {
-    if (solution.status() != Solution.Status.SOLVED) return Status.NOT_SETTLED;
-    if (!race.isEmpty()) return Status.UNDECIDED;
-    return chatter.isEmpty() ? Status.SOLVED : Status.CHATTERS;
+  /// How the machine as a whole came to rest, or why not.
+  public Outcome outcome() {
+    if (!solution.settled()) return new Outcome.Unsettled(unsettled());
+    if (!race.isEmpty()) return new Outcome.Undecided(race);
+    return chatter.isEmpty() ? new Outcome.Settled() : new Outcome.Chattering(chatter);
   }
 
-  /// Whether no number may be read: sources, loads and limits agree in no state that was found.
-  /// Volts are then empty, and there are no outputs, poles and currents.
-  private boolean unknown() {
-    return solution.status() != Solution.Status.SOLVED;
+  /// Whether every number may be read; else some or all are not there to be read.
+  public boolean settled() {
+    return solution.settled();
   }
 
-  /// What moves to and fro where contacts chatter.
-  public List<ActuatorRef> chatter() {
-    return chatter;
+  /// Whether the volts between two terminals are known, be it that nothing joins them.
+  public boolean known(TerminalRef a, TerminalRef b) {
+    var first = circuitry.node(a);
+    var second = circuitry.node(b);
+    return first < 0 || second < 0 || solution.settled(first, second);
   }
 
-  /// What stands otherwise if another of them is quicker, where a race decides; what is shown is
-  /// one of the outcomes.
-  public List<ActuatorRef> race() {
-    return race;
+  /// The devices of whose sources no state was found.
+  private List<Id> unsettled() {
+    return circuitry.given.stream()
+        .filter(given -> !known(given))
+        .map(given -> given.device().id())
+        .distinct()
+        .toList();
+  }
+
+  private boolean known(Circuitry.Given given) {
+    return given.emfs().stream().allMatch(solution::emfSettled);
   }
 
   public WhatIf trial() {
@@ -176,11 +164,12 @@ public final class Live {
   }
 
   /// Volts from `a` to `b`; empty where nothing joins them, so that a meter would show nothing of
-  /// worth, or where a terminal is unknown.
+  /// worth, where a terminal is unknown, and where no state was found ([#known]).
   public Optional<Both> voltage(TerminalRef a, TerminalRef b) {
     var first = circuitry.node(a);
     var second = circuitry.node(b);
-    if (unknown() || first < 0 || second < 0 || !solution.joined(first, second))
+    if (first < 0 || second < 0) return Optional.empty();
+    if (!solution.settled(first, second) || !solution.joined(first, second))
       return Optional.empty();
     return Optional.of(
         new Both(solution.direct(first, second), solution.alternating(first, second)));
@@ -190,8 +179,8 @@ public final class Live {
   public Optional<Both> toEarth(TerminalRef terminal) {
     var node = circuitry.node(terminal);
     var earth = circuitry.grid.earth();
-    if (unknown() || node < 0 || earth < 0 || !solution.joined(node, earth))
-      return Optional.empty();
+    if (node < 0 || earth < 0) return Optional.empty();
+    if (!solution.settled(node, earth) || !solution.joined(node, earth)) return Optional.empty();
     return Optional.of(new Both(solution.direct(node, earth), solution.alternating(node, earth)));
   }
 
@@ -200,13 +189,13 @@ public final class Live {
     return toEarth(terminal).isPresent();
   }
 
-  /// Amperes in a conductor, from its first end to its second.
-  public Both current(Id conductor) {
-    if (unknown()) return Both.NONE;
-    return circuitry
-        .branch(conductor)
-        .map(branch -> new Both(solution.branchDirect(branch), solution.branchAlternating(branch)))
-        .orElse(Both.NONE);
+  /// Amperes in a conductor, from its first end to its second; empty where no state was found.
+  public Optional<Both> current(Id conductor) {
+    var branch = circuitry.branch(conductor);
+    if (branch.isEmpty()) return Optional.of(Both.NONE);
+    return branch
+        .filter(solution::branchSettled)
+        .map(at -> new Both(solution.branchDirect(at), solution.branchAlternating(at)));
   }
 
   /// The impedance between two terminals with every source that is on replaced by its own and loads
@@ -215,18 +204,19 @@ public final class Live {
     var first = circuitry.node(a);
     var second = circuitry.node(b);
     if (first < 0 || second < 0) return Optional.empty();
+    if (!solution.settled()) return Optional.empty();
     return impedances(atMainsFrequency, false)
         .between(first, second)
         .filter(z -> z.magnitude() < OPEN_WAY);
   }
 
-  /// Amperes in a bridge; none where both its ends are one.
-  Both current(Disturbance.Bridge bridge) {
-    if (unknown()) return Both.NONE;
-    var branch = circuitry.bridges.get(bridge);
-    return branch == null
-        ? Both.NONE
-        : new Both(solution.branchDirect(branch), solution.branchAlternating(branch));
+  /// Amperes in a bridge; none where both its ends are one, empty where no state was found.
+  Optional<Both> current(Disturbance.Bridge bridge) {
+    var bridged = circuitry.bridged(bridge);
+    if (bridged.isEmpty()) return Optional.of(Both.NONE);
+    return bridged
+        .filter(solution::bridgeSettled)
+        .map(b -> new Both(solution.bridgeDirect(b), solution.bridgeAlternating(b)));
   }
 
   /// What each bridge that is tried does.
@@ -262,9 +252,9 @@ public final class Live {
   public boolean live(TerminalRef terminal) {
     var node = circuitry.node(terminal);
     if (node < 0 || !solution.live(node)) return false;
-    // What is not known counts as live.
-    if (unknown()) return true;
     var reference = solution.reference(node);
+    // What is not known counts as live.
+    if (!solution.settled(node, reference)) return true;
     return Math.hypot(
             solution.direct(node, reference), solution.alternating(node, reference).magnitude())
         >= LIVE;
@@ -274,16 +264,18 @@ public final class Live {
   public boolean energised(nelvar.core.model.Conductor conductor) {
     return live(conductor.from())
         || live(conductor.to())
-        || current(conductor.id()).rms() >= 0.0005;
+        || current(conductor.id()).map(Both::rms).orElse(Double.MAX_VALUE) >= 0.0005;
   }
 
-  /// Volts at an intake: between its lines (the least of the three), or from line to back.
-  public Voltage at(Device device, Intake intake) {
+  /// Volts at an intake: between its lines (the least of the three), or from line to back; empty
+  /// where no state was found.
+  public Optional<Voltage> at(Device device, Intake intake) {
     var least = Double.MAX_VALUE;
-    for (var pair : pairs(device, intake))
+    for (var pair : pairs(device, intake)) {
+      if (!known(pair.a(), pair.b())) return Optional.empty();
       least = Math.min(least, voltage(pair.a(), pair.b()).map(Both::rms).orElse(0.0));
-    return new Voltage(
-        least == Double.MAX_VALUE || !Double.isFinite(least) || least < 1e-6 ? 0 : least);
+    }
+    return Optional.of(new Voltage(least == Double.MAX_VALUE || least < 1e-6 ? 0 : least));
   }
 
   private static List<PoleRef> pairs(Device device, Intake intake) {
@@ -301,16 +293,18 @@ public final class Live {
     return new PoleRef(new TerminalRef(device.id(), a), new TerminalRef(device.id(), b));
   }
 
-  /// What an intake takes now, all its lines together.
-  public Power taken(Device device, Intake intake) {
+  /// What an intake takes now, all its lines together; empty where no state was found.
+  public Optional<Power> taken(Device device, Intake intake) {
     var watts = 0.0;
-    if (unknown()) return power(watts);
     for (var served : circuitry.served) {
       if (!served.device().id().equals(device.id())
           || !served.intake().name().equals(intake.name())) continue;
-      for (var index : served.loads()) watts += watts(index);
+      for (var index : served.loads()) {
+        if (!solution.loadSettled(index)) return Optional.empty();
+        watts += watts(index);
+      }
     }
-    return power(watts);
+    return Optional.of(power(watts));
   }
 
   private double watts(int index) {
@@ -322,11 +316,11 @@ public final class Live {
         + v.im() * i.im();
   }
 
-  /// What every source gives, in the order of the devices; sources inside inputs left out.
+  /// What every source gives, in the order of the devices; sources inside inputs left out, and
+  /// those of which no state was found.
   public List<Output> outputs() {
-    if (unknown()) return List.of();
     return circuitry.given.stream()
-        .filter(given -> given.output().isPresent())
+        .filter(given -> given.output().isPresent() && known(given))
         .map(this::output)
         .toList();
   }
@@ -381,10 +375,12 @@ public final class Live {
         power(watts));
   }
 
-  /// Every protective pole with its current.
+  /// Every protective pole with its current; but those of which no state was found.
   public List<Loaded> poles() {
-    if (unknown()) return List.of();
-    return circuitry.poles.stream().map(this::loaded).toList();
+    return circuitry.poles.stream()
+        .filter(pole -> solution.branchSettled(pole.branch()))
+        .map(this::loaded)
+        .toList();
   }
 
   private Loaded loaded(Circuitry.Pole pole) {
@@ -394,13 +390,12 @@ public final class Live {
         pole.device(), pole.guard(), pole.pole(), amperes(both.rms()), both.mostlyAlternating());
   }
 
-  // An unsettled solution may hold anything; what cannot be written as a quantity is cut off.
   private static Power power(double watts) {
-    return new Power(Double.isFinite(watts) && watts >= 1e-6 ? watts : 0);
+    return new Power(watts >= 1e-6 ? watts : 0);
   }
 
   private static Current amperes(double amperes) {
-    return new Current(Double.isFinite(amperes) && amperes >= 1e-6 ? amperes : 0);
+    return new Current(amperes >= 1e-6 ? amperes : 0);
   }
 
   /// When a protective pole opens at its present current; empty where it need not.

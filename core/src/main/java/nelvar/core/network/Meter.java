@@ -17,6 +17,9 @@ public final class Meter {
     /// No way joins the probes: a real meter shows a ghost of a few volts, or nothing.
     record Floating() implements Reading {}
 
+    /// No state was found: it may be anything.
+    record NotKnown() implements Reading {}
+
     record Amperes(Live.Both value) implements Reading {}
 
     record Ohms(Resistance value) implements Reading {}
@@ -33,13 +36,16 @@ public final class Meter {
   public static Reading volts(Live live, TerminalRef red, TerminalRef black) {
     if (missing(live, red)) return new Reading.NoSuchTerminal(red);
     if (missing(live, black)) return new Reading.NoSuchTerminal(black);
+    if (!live.known(red, black)) return new Reading.NotKnown();
     return live.voltage(red, black)
         .<Reading>map(Reading.Volts::new)
         .orElseGet(Reading.Floating::new);
   }
 
   public static Reading clamp(Live live, Id conductor) {
-    return new Reading.Amperes(live.current(conductor));
+    return live.current(conductor)
+        .<Reading>map(Reading.Amperes::new)
+        .orElseGet(Reading.NotKnown::new);
   }
 
   /// The direct-current resistance between the probes through wires, closed contacts, coils and

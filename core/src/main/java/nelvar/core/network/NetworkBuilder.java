@@ -30,9 +30,6 @@ final class NetworkBuilder {
   private static final double TRANSISTOR = 2;
   private static final double REACTANCE_PER_METRE = 0.00008;
 
-  /// A screwdriver, a strand: what bridges two terminals, Ω.
-  private static final double BRIDGE = 0.001;
-
   /// What a conductor counts as while its length or section is not known.
   private static final double UNKNOWN = 0.001;
 
@@ -53,7 +50,6 @@ final class NetworkBuilder {
   private final List<Circuitry.Set> actuators = new ArrayList<>();
   final List<Circuitry.Served> served = new ArrayList<>();
   final List<Circuitry.Given> given = new ArrayList<>();
-  private final Map<Disturbance.Bridge, Integer> bridges = new java.util.LinkedHashMap<>();
   final List<Circuitry.Stored> stores = new ArrayList<>();
   private final List<Circuitry.Pole> poles = new ArrayList<>();
   private final List<Id> assumed = new ArrayList<>();
@@ -79,30 +75,20 @@ final class NetworkBuilder {
   }
 
   /// @param wireTemperature of all conductors
-  /// @param shorts terminals bridged on top of what the project says
-  static Circuitry build(
-      Topology topology, Temperature wireTemperature, List<Disturbance.Bridge> shorts) {
+  static Circuitry build(Topology topology, Temperature wireTemperature) {
     var builder = new NetworkBuilder(topology, wireTemperature);
     for (var device : builder.project.devices())
       topology.part(device.id()).ifPresent(part -> builder.actuators(device, part));
     builder.edges();
     for (var device : builder.project.devices())
       topology.part(device.id()).ifPresent(part -> builder.device(device, part));
-    for (var s : shorts) {
-      var a = topology.node(s.a());
-      var b = topology.node(s.b());
-      if (a < 0 || b < 0 || builder.node[a] == builder.node[b]) continue;
-      builder.bridges.put(s, builder.branches.size());
-      builder.branches.add(Grid.Branch.linear(builder.node[a], builder.node[b], BRIDGE, 0));
-    }
     return builder.done();
   }
 
   private Circuitry done() {
     var grid = new Grid(nodes, earth, branches, transformers, groups, emfs, loads, converters);
     return new Circuitry(
-        topology, grid, node, branchOf, switched, actuators, served, given, stores, poles, bridges,
-        assumed);
+        topology, grid, node, branchOf, switched, actuators, served, given, stores, poles, assumed);
   }
 
   int node(Device device, String terminal) {

@@ -121,8 +121,9 @@ public final class Rehearsal {
       var device = served.device();
       for (var element : live.circuitry().topology().part(device.id()).orElseThrow().elements()) {
         if (!(element instanceof Element.Store store) || store.bleeder().isEmpty()) continue;
+        // What is not known is taken to have lost its feed: charge is told of sooner, not later.
         var fed =
-            live.at(device, served.intake()).volts()
+            live.at(device, served.intake()).map(nelvar.core.units.Voltage::volts).orElse(0.0)
                 >= 0.5 * served.intake().accepts().least().volts();
         if (fed) {
           charged.add(device.id());
@@ -160,9 +161,9 @@ public final class Rehearsal {
     for (var given : live.circuitry().given()) {
       if (!(live.circuitry().topology().part(given.device().id()).orElse(null)
           instanceof DcSupply supply)) continue;
-      var fed = fed(live, given);
       var lag = lagging.get(given.group());
       var up = lag == null ? wasUp(given) : lag;
+      var fed = fed(live, given).orElse(up);
       if (fed == up) {
         lagging.remove(given.group());
         supplies.remove(given.group());
@@ -174,12 +175,15 @@ public final class Rehearsal {
     }
   }
 
-  private boolean fed(Live live, Circuitry.Given given) {
-    return live.circuitry().served().stream()
-        .filter(served -> served.device().id().equals(given.device().id()))
-        .allMatch(served ->
-            live.at(served.device(), served.intake()).volts()
-                >= 0.5 * served.intake().accepts().least().volts());
+  /// Empty where no state was found: it goes on as it was.
+  private Optional<Boolean> fed(Live live, Circuitry.Given given) {
+    var all = true;
+    for (var served : live.circuitry().served(given.device().id())) {
+      var volts = live.at(served.device(), served.intake());
+      if (volts.isEmpty()) return Optional.empty();
+      all &= volts.get().volts() >= 0.5 * served.intake().accepts().least().volts();
+    }
+    return Optional.of(all);
   }
 
   private final Map<Integer, Boolean> standing = new HashMap<>();

@@ -8,10 +8,11 @@ import nelvar.core.units.Energy;
 
 /// What a bridge between two terminals does: the current in it, and what ends it.
 ///
-/// @param current in the bridge, contacts having followed
+/// @param current in the bridge, contacts having followed; empty where no state was found
 /// @param end what ends it
 /// @param energy of capacitors that empty into it at once; 0 where there are none
-public record ShortCircuit(Disturbance.Bridge bridge, Live.Both current, End end, Energy energy) {
+public record ShortCircuit(
+    Disturbance.Bridge bridge, Optional<Live.Both> current, End end, Energy energy) {
 
   /// What ends a short circuit.
   public sealed interface End {
@@ -46,13 +47,15 @@ public record ShortCircuit(Disturbance.Bridge bridge, Live.Both current, End end
       var current = live.current(bridge);
       all.add(
           new ShortCircuit(
-              bridge, current, end(live, current, before), Dumped.into(bridge, live, before)));
+              bridge,
+              current,
+              current.map(amperes -> end(live, amperes, before)).orElseGet(End.NotKnown::new),
+              Dumped.into(bridge, live, before)));
     }
     return all;
   }
 
   private static End end(Live live, Live.Both current, Optional<Live> before) {
-    if (live.status() == Live.Status.NOT_SETTLED) return new End.NotKnown();
     var opens = Rehearsal.firstToOpen(live);
     if (opens.isPresent())
       return new End.Opens(opens.get(), live.tripTime(opens.get()).orElseThrow());
@@ -78,15 +81,16 @@ public record ShortCircuit(Disturbance.Bridge bridge, Live.Both current, End end
         .anyMatch(other -> other.tripped() || other.starved() || other.limited());
   }
 
+  private static String words(Live.Both current) {
+    return new Current(current.rms() < 1e-6 ? 0 : current.rms())
+        + (current.mostlyAlternating() ? " AC; " : "; ");
+  }
+
   /// `-T1:+ to -T1:-: 5.5 A; -T1 holds its greatest current, 5.5 A, and nothing opens`.
   public String words(Live live) {
-    var amperes = new Current(current.rms() < 1e-6 ? 0 : Math.min(current.rms(), 1e9));
     var text =
         new StringBuilder(live.at(bridge.a()) + " to " + live.at(bridge.b()) + ": ")
-            .append(
-                end instanceof End.NotKnown
-                    ? ""
-                    : amperes + (current.mostlyAlternating() ? " AC; " : "; "));
+            .append(current.map(ShortCircuit::words).orElse(""));
     text.append(
         switch (end) {
           case End.Opens(var pole, var within) ->

@@ -18,6 +18,7 @@ import nelvar.core.units.Voltage;
 /// @param members all devices that hold it together, the first one itself
 /// @param across plus and minus; empty where it is behind no terminal
 /// @param from what it was charged to before
+/// @param assumed whether `from` is the most it may be, no state having been found before
 /// @param capacitance all that holds charge on the same bus
 /// @param bleeder empty where nothing is stated that discharges it
 public record StoredCharge(
@@ -25,6 +26,7 @@ public record StoredCharge(
     List<Id> members,
     List<TerminalRef> across,
     Voltage from,
+    boolean assumed,
     Capacitance capacitance,
     Optional<Resistance> bleeder) {
   /// What a person should know the time of: the limit of the standards, what is felt by wet hands,
@@ -54,12 +56,13 @@ public record StoredCharge(
   /// `-C1 was charged to 64 V: below 60 V after 0.7 s, below 25 V after 9.7 s, below 5 V after 26
   /// s`.
   public String words() {
+    var was = assumed ? " may have been charged to " : " was charged to ";
     if (bleeder.isEmpty())
       return device.designation()
-          + " was charged to "
+          + was
           + from
           + " and nothing is stated that discharges it: measure before touching";
-    var text = new StringBuilder(device.designation() + " was charged to " + from + ":");
+    var text = new StringBuilder(device.designation() + was + from + ":");
     var between = " ";
     for (var mark : MARKS) {
       if (from.compareTo(mark) <= 0) continue;

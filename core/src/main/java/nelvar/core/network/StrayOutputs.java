@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import nelvar.core.network.solve.Grid;
 import nelvar.core.network.solve.Inputs;
+import nelvar.core.network.solve.Sets;
 
 /// Drives whose motor terminals lead by metal to earth, to their own input or to another source:
 /// they see it and switch themselves off.
@@ -62,22 +63,13 @@ final class StrayOutputs {
   }
 
   private int[] joined(Inputs inputs) {
-    var root = new int[grid.nodes()];
-    for (var node = 0; node < root.length; node++) root[node] = node;
+    var sets = new Sets(grid.nodes());
     for (var i = 0; i < grid.branches().size(); i++) {
       var branch = grid.branches().get(i);
       if (branch.diode() || branch.ohms() > METAL || !inputs.closes(i)) continue;
-      root[find(root, branch.a())] = find(root, branch.b());
+      sets.join(branch.a(), branch.b());
     }
-    for (var node = 0; node < root.length; node++) root[node] = find(root, node);
-    return root;
-  }
-
-  private static int find(int[] root, int node) {
-    while (root[node] != node) {
-      root[node] = root[root[node]];
-      node = root[node];
-    }
-    return node;
+    for (var bridge : inputs.bridges()) sets.join(bridge.a(), bridge.b());
+    return sets.roots();
   }
 }

@@ -94,7 +94,7 @@ class DriveRulesTest {
                 .judge(new SupplyVoltage(), "U"))
         .isInstanceOf(Verdict.Pass.class);
     var live = study.asDesigned();
-    assertThat(live.status()).isEqualTo(nelvar.core.network.Live.Status.SOLVED);
+    assertThat(live.outcome()).isEqualTo(new nelvar.core.network.Outcome.Settled());
   }
 
   private static Panel ahead(String device, String drive) {

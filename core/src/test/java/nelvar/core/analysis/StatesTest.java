@@ -19,7 +19,6 @@ import nelvar.core.model.Id;
 import nelvar.core.model.OperatingState;
 import nelvar.core.model.Project;
 import nelvar.core.model.edit.Edits;
-import nelvar.core.network.Live;
 import nelvar.core.review.Review;
 import org.junit.jupiter.api.Test;
 
@@ -200,7 +199,7 @@ class StatesTest {
     for (var locked : List.of(true, false)) {
       var panel = reversing(locked);
       var state = MachineStates.of(panel.study()).getFirst();
-      assertThat(state.live().status()).isEqualTo(Live.Status.SOLVED);
+      assertThat(state.live().outcome()).isEqualTo(new nelvar.core.network.Outcome.Settled());
       assertThat(state.leftOff()).extracting(Object::toString).containsExactly("A.Q2");
       assertThat(panel.judge(new SupplyAtLimit(), "T")).isInstanceOf(Verdict.Pass.class);
       assertThat(panel.judge(new Chatter(), "A"))

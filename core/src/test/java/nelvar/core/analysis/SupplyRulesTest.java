@@ -26,7 +26,6 @@ import nelvar.core.analysis.supply.TransformerPickUp;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Id;
-import nelvar.core.network.Live;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -119,7 +118,8 @@ class SupplyRulesTest {
       assertThat(found.severity()).isEqualTo(Severity.ADVICE);
       assertThat(found.text()).contains("takes 12 A", "gives 10 A");
     }
-    assertThat(panel.study().asDesigned().status()).isEqualTo(Live.Status.SOLVED);
+    assertThat(panel.study().asDesigned().outcome())
+        .isEqualTo(new nelvar.core.network.Outcome.Settled());
   }
 
   /// 6 A from two hiccup supplies of 5 A: the higher one goes out at 5.5 A. 3 A are no matter.
@@ -182,7 +182,7 @@ class SupplyRulesTest {
             .mapToDouble(feed -> study.designCurrent(feed).amperes())
             .sum();
     assertThat(taken).isCloseTo(90 / 0.84 / 230.9 / 0.6, within(0.01));
-    assertThat(study.asDesigned().status()).isEqualTo(Live.Status.SOLVED);
+    assertThat(study.asDesigned().outcome()).isEqualTo(new nelvar.core.network.Outcome.Settled());
   }
 
   /// A pump of 3 A that starts with 12 A beside another: 3 + 12 = 15 A. A supply of 10 A limits at

@@ -30,7 +30,7 @@ class SpiceNetlistTest {
     var network = Network.of(project, CatalogueFile.standard().with(project.ownParts()));
     var live =
         Engine.of(network).solve(trial, Conditions.usual(project.brief().surroundings().inside()));
-    assertThat(live.status()).isEqualTo(Live.Status.SOLVED);
+    assertThat(live.outcome()).isEqualTo(new nelvar.core.network.Outcome.Settled());
     return live;
   }
 

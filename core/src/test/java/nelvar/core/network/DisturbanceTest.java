@@ -79,10 +79,11 @@ final class DisturbanceTest {
             .filter(c -> c.to().equals(at("H:+")))
             .findFirst()
             .orElseThrow();
-    var full = solve(board(), WhatIf.AS_DESIGNED).current(wire.id()).direct();
+    var full = solve(board(), WhatIf.AS_DESIGNED).current(wire.id()).orElseThrow().direct();
     var half =
         solve(board(), with(new Disturbance.LoadAt(new Id("H"), new Percent(50))))
             .current(wire.id())
+            .orElseThrow()
             .direct();
     assertThat(full).isCloseTo(0.42, within(0.02));
     assertThat(half).isCloseTo(full / 2, within(0.001));

@@ -154,6 +154,7 @@ final class StoredChargeTest {
             java.util.List.of(),
             java.util.List.of(),
             new Voltage(70),
+            false,
             new Capacitance(0.01),
             Optional.empty());
     assertThat(charge.until(new Voltage(60))).isEmpty();

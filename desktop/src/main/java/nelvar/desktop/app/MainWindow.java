@@ -299,7 +299,7 @@ public final class MainWindow {
     var selected = session.selection().get();
     var subject = selected.or(() -> fullestLoad(review));
     var tried = session.bench().solved().get().live();
-    var settled = tried.status() != nelvar.core.network.Live.Status.NOT_SETTLED;
+    var settled = tried.settled();
     var live = settled ? tried : review.study().asDesigned();
     var path = subject.flatMap(id -> PathTo.of(id, review.study(), live));
     if (path.isEmpty()) {

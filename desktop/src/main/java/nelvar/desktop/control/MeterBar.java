@@ -21,6 +21,7 @@ import javafx.util.StringConverter;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.LoadMode;
 import nelvar.core.network.Meter;
+import nelvar.core.network.Outcome;
 import nelvar.core.network.TrialText;
 import nelvar.core.units.Duration;
 import nelvar.desktop.session.Bench;
@@ -278,8 +279,6 @@ public final class MeterBar extends VBox {
   private MeterWords.Shown reading(Session next, Bench bench) {
     var live = bench.solved().get().live();
     if (!wrong.isEmpty()) return new MeterWords.Shown(wrong, true);
-    if (live.status() == nelvar.core.network.Live.Status.NOT_SETTLED)
-      return new MeterWords.Shown("no steady state: nothing to read", true);
     if (bench.mode().get() == Bench.Mode.AMPERES)
       return MeterWords.clamp(
           next.selection().get().flatMap(id -> next.project().conductor(id)), live);
@@ -303,18 +302,23 @@ public final class MeterBar extends VBox {
     after.setValue(bench.after().get());
     var words = new StringBuilder("Tried: " + String.join(", ", live.tried()) + ". ");
     for (var charge : live.charged()) words.append(charge.words()).append(". ");
-    switch (live.status()) {
-      case CHATTERS -> words.append("Contacts chatter. ");
-      case UNDECIDED ->
+    switch (live.outcome()) {
+      case Outcome.Chattering _ -> words.append("Contacts chatter. ");
+      case Outcome.Undecided(var race) ->
           words
               .append("A race decides how ")
               .append(
-                  live.race().stream()
-                      .map(live::name)
-                      .collect(java.util.stream.Collectors.joining(", ")))
+                  race.stream().map(live::name).collect(java.util.stream.Collectors.joining(", ")))
               .append(" stand; one outcome is shown. ");
-      case NOT_SETTLED -> words.append("No steady state is found. ");
-      case SOLVED -> {}
+      case Outcome.Unsettled(var sources) ->
+          words
+              .append("No steady state is found of ")
+              .append(
+                  sources.stream()
+                      .map(live::label)
+                      .collect(java.util.stream.Collectors.joining(", ")))
+              .append(": nothing can be read there. ");
+      case Outcome.Settled _ -> {}
     }
     for (var bridged : live.shorts()) words.append(bridged.words(live)).append(". ");
     if (live.shorts().isEmpty()) {

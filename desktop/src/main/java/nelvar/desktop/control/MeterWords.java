@@ -26,6 +26,7 @@ public final class MeterWords {
     return switch (reading) {
       case Meter.Reading.Volts(var value) -> Shown.reading(volts(value));
       case Meter.Reading.Floating _ -> Shown.warning("nothing joins the probes");
+      case Meter.Reading.NotKnown _ -> Shown.warning("no steady state: it may be anything");
       case Meter.Reading.Amperes(var value) -> Shown.reading(amperes(value));
       case Meter.Reading.Ohms(var ohms) -> Shown.reading(ohms.toString());
       case Meter.Reading.Open _ -> Shown.reading("open, no way");
@@ -46,7 +47,10 @@ public final class MeterWords {
   /// The clamp round a conductor; asks for one where none is selected.
   public static Shown clamp(Optional<Conductor> conductor, Live live) {
     return conductor
-        .map(wire -> Shown.reading(amperes(live.current(wire.id())) + " in " + wire.label()))
+        .map(wire ->
+            live.current(wire.id())
+                .map(current -> Shown.reading(amperes(current) + " in " + wire.label()))
+                .orElseGet(() -> Shown.warning("no steady state: it may be anything")))
         .orElseGet(() -> Shown.warning("select a wire to clamp"));
   }
 

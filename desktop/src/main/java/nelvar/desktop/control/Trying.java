@@ -56,13 +56,19 @@ final class Trying {
     var trying = new Trying(session);
     var live = trying.live;
     var cut = trying.bench.trial().get().cut(conductor.id());
-    var flows = row("Carries now", MeterWords.amperes(live.current(conductor.id())));
+    var flows =
+        row(
+            "Carries now",
+            live.current(conductor.id()).map(MeterWords::amperes).orElse("not known"));
     var lost =
         row(
             "Loses",
             live.voltage(conductor.from(), conductor.to())
                 .map(MeterWords::volts)
-                .orElse(cut ? "cut" : "nothing joins its ends"));
+                .orElse(
+                    !live.known(conductor.from(), conductor.to())
+                        ? "not known"
+                        : cut ? "cut" : "nothing joins its ends"));
     var clamp = new Button("Clamp it");
     clamp.setId("clamp");
     clamp.setOnAction(_ -> trying.bench.mode().set(Bench.Mode.AMPERES));

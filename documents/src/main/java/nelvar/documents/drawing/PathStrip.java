@@ -103,7 +103,7 @@ public final class PathStrip {
                     .orElse(0))
             + 14;
     var chosen = isSelected(conductor.id());
-    var current = live.current(conductor.id()).rms();
+    var current = live.current(conductor.id()).map(Live.Both::rms).orElse(0.0);
     var thickness = Math.clamp(1.5 + 1.6 * Math.log1p(current), 1.5, 9);
     shapes.add(
         Shape.line(

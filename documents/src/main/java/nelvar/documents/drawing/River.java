@@ -230,8 +230,9 @@ public final class River {
             study.network().feeds(branch.device().id()).stream()
                 .anyMatch(feed ->
                     feed.source().isPresent()
-                        && live.at(branch.device(), feed.intake()).volts()
-                            < 0.3 * feed.voltage().volts()))
+                        && live.at(branch.device(), feed.intake())
+                            .filter(volts -> volts.volts() < 0.3 * feed.voltage().volts())
+                            .isPresent()))
         .isPresent();
   }
 

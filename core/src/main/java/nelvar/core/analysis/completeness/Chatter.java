@@ -11,6 +11,7 @@ import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.ActuatorRef;
 import nelvar.core.network.Live;
+import nelvar.core.network.Outcome;
 import nelvar.core.trail.Working;
 
 /// Contacts come to rest: no relay interrupts itself, alone or through others, and none races
@@ -39,7 +40,7 @@ public final class Chatter implements Rule {
         states.stream()
             .flatMap(state -> state.leftOff().stream().map(ref -> leftOff(ref, state.live()))),
         states.stream()
-            .filter(state -> state.live().status() != Live.Status.SOLVED)
+            .filter(state -> !(state.live().outcome() instanceof Outcome.Settled))
             .findFirst()
             .map(state -> judge(state, study))
             .orElseGet(() -> judge(states.getFirst(), study)));
@@ -55,49 +56,52 @@ public final class Chatter implements Rule {
   private static Stream<Verdict> judge(MachineStates.State state, Study study) {
     var live = state.live();
     var w = Working.of("Contacts following their coils");
-    var what = names(live.chatter(), live);
     w.result(
         "state " + state.name(),
         "solve, move contacts, solve again",
-        switch (live.status()) {
-          case NOT_SETTLED -> "no steady state";
-          case UNDECIDED -> "decided by a race: " + names(live.race(), live);
-          case CHATTERS -> "round in a circle: " + what;
-          case SOLVED -> "at rest";
+        switch (live.outcome()) {
+          case Outcome.Unsettled _ -> "no steady state";
+          case Outcome.Undecided(var race) -> "decided by a race: " + names(race, live);
+          case Outcome.Chattering(var circle) -> "round in a circle: " + names(circle, live);
+          case Outcome.Settled _ -> "at rest";
         });
     var trail = w.explain(live).trail();
-    return switch (live.status()) {
-      case NOT_SETTLED ->
-          study.project().devices().stream()
+    return switch (live.outcome()) {
+      case Outcome.Unsettled(var sources) ->
+          sources.stream()
+              .filter(source -> study.project().device(source).isPresent())
               .limit(1)
-              .map(device ->
+              .map(source ->
                   new Verdict.NotChecked(
-                      device.id(), "the network has no steady state " + state.words()));
-      case SOLVED ->
+                      source,
+                      "the network of %s has no steady state %s"
+                          .formatted(
+                              sources.stream().map(live::label).collect(Collectors.joining(", ")),
+                              state.words())));
+      case Outcome.Settled _ ->
           live.circuitry().actuatorRefs().stream()
               .filter(ref -> ref.name().equals(Actuator.COIL))
               .map(ref -> new Verdict.Pass(ref.device(), trail));
-      case UNDECIDED ->
-          live.race().stream()
+      case Outcome.Undecided(var race) ->
+          race.stream()
               .map(ref ->
                   new Verdict.Finding(
                       ref.device(),
                       Severity.ERROR,
                       "A race decides",
                       "Whether %s comes in %s depends on which of %s is quicker, which nobody can say. Interlock them so that one of them is always first."
-                          .formatted(
-                              live.label(ref.device()), state.words(), names(live.race(), live)),
+                          .formatted(live.label(ref.device()), state.words(), names(race, live)),
                       trail,
                       List.of()));
-      case CHATTERS ->
-          live.chatter().stream()
+      case Outcome.Chattering(var circle) ->
+          circle.stream()
               .map(ref ->
                   new Verdict.Finding(
                       ref.device(),
                       Severity.ERROR,
                       "It chatters",
                       "%s pulls in and drops out without end %s: %s. A contact it moves takes away its own coil's voltage."
-                          .formatted(live.label(ref.device()), state.words(), what),
+                          .formatted(live.label(ref.device()), state.words(), names(circle, live)),
                       trail,
                       List.of()));
     };

@@ -93,6 +93,7 @@ public final class ResidualCharge implements Rule {
             List.of(device.id()),
             List.of(),
             store.voltage(),
+            true,
             store.capacitance(),
             store.bleeder()));
   }

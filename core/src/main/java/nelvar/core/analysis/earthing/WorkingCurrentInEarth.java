@@ -43,10 +43,11 @@ public final class WorkingCurrentInEarth implements Rule {
   }
 
   private static Verdict judge(Conductor conductor, Live live) {
-    if (live.status() == Live.Status.NOT_SETTLED)
+    var found = live.current(conductor.id());
+    if (found.isEmpty())
       return new Verdict.NotChecked(
           conductor.id(), "the network has no steady state with everything on");
-    var current = new Current(live.current(conductor.id()).rms());
+    var current = new Current(found.get().rms());
     var w = Working.of("Current in " + conductor.label());
     w.result("I", "network solved: all on that can be on together", current);
     w.given("limit", LIMIT, "more is the current of a load");

@@ -161,10 +161,11 @@ public record PathTo(String title, List<Hop> out, List<Hop> back) {
             .flatMap(wire -> live.voltage(wire.from(), wire.to()).stream())
             .mapToDouble(Live.Both::rms)
             .sum();
+    var known = wires.stream().allMatch(wire -> live.known(wire.from(), wire.to()));
     var count = wires.size() == 1 ? wires.getFirst().label().text() : wires.size() + " wires";
     return new Hop.Run(
         List.copyOf(wires),
-        List.of(count, "lose " + volts(lost)),
+        List.of(count, known ? "lose " + volts(lost) : "not settled"),
         source,
         wires.stream().allMatch(live::energised));
   }
@@ -177,11 +178,13 @@ public record PathTo(String title, List<Hop> out, List<Hop> back) {
                     && o.output().name().equals(source.output().name()))
             .findFirst();
     var rating = source.output().rating();
-    var on = output.map(Live.Output::on).orElse(false);
+    var on = output.map(Live.Output::on).orElse(!live.settled());
     var state =
-        output.filter(Live.Output::limited).isPresent()
-            ? "at its limit"
-            : on ? output.orElseThrow().current() + " of " + rating : "off";
+        output.isEmpty() && !live.settled()
+            ? "not settled"
+            : output.filter(Live.Output::limited).isPresent()
+                ? "at its limit"
+                : on ? output.orElseThrow().current() + " of " + rating : "off";
     return new Hop.Through(
         source.device(),
         "",
@@ -198,9 +201,11 @@ public record PathTo(String title, List<Hop> out, List<Hop> back) {
     return new Hop.Through(
         feed.device(),
         "",
-        List.of(at + " at it", watts.toString()),
+        List.of(
+            at.map(volts -> volts + " at it").orElse("not settled"),
+            watts.map(Object::toString).orElse("power not known")),
         feed.source().orElseThrow(),
-        at.volts() >= 1);
+        at.map(volts -> volts.volts() >= 1).orElse(true));
   }
 
   private static List<Hop> hops(List<Integer> way, Source source, Drawn drawn, boolean back) {
@@ -249,16 +254,19 @@ public record PathTo(String title, List<Hop> out, List<Hop> back) {
         conductor.section().map(Object::toString).orElse("no section")
             + study.length(conductor).map(length -> ", " + length).orElse(", no length");
     var cut = live.trial().cut(conductor.id());
-    var current = live.current(conductor.id()).rms();
+    var found = live.current(conductor.id()).map(Live.Both::rms);
+    var current = found.orElse(0.0);
     var flows =
         cut
             ? "cut"
-            : current < 1e-5
-                ? "0 A"
-                : new Current(current)
-                    + live.voltage(conductor.from(), conductor.to())
-                        .map(v -> ", −" + volts(v.rms()))
-                        .orElse("");
+            : found.isEmpty()
+                ? "not settled"
+                : current < 1e-5
+                    ? "0 A"
+                    : new Current(current)
+                        + live.voltage(conductor.from(), conductor.to())
+                            .map(v -> ", −" + volts(v.rms()))
+                            .orElse("");
     var sharing =
         back
             ? study.currents().served(source).stream()

@@ -33,13 +33,14 @@ public final class WorstVolts {
     var unknown = unknown(feed, study);
     if (unknown.isPresent()) return Computed.missing(unknown.get());
     var low = study.hotAndLow();
-    if (low.status() == Live.Status.NOT_SETTLED)
+    var stands = low.at(feed.device(), feed.intake());
+    var most = study.coldAndHigh().at(feed.device(), feed.intake());
+    if (stands.isEmpty() || most.isEmpty())
       return Computed.missing("the network has no steady state with everything on");
-    var least = atInlet(low.at(feed.device(), feed.intake()), feed, low, study);
+    var least = atInlet(stands.get(), feed, low, study);
     if (least.volts() < 0.3 * feed.voltage().volts())
       return Computed.missing(
           "a running machine does not energise it; set its switches in the meter to see");
-    var most = study.coldAndHigh().at(feed.device(), feed.intake());
     var w = Working.of("Volts at " + feed.device().designation());
     w.given("U", feed.voltage(), feed.source().get().toString());
     w.result(
@@ -48,8 +49,8 @@ public final class WorstVolts {
             .formatted(study.hot()),
         low.solution().solves() + " solves, " + low.solution().balance(),
         least);
-    w.result("Umax", "network solved: loads at rest, wires 20 °C, mains 1.1 Un", most);
-    var span = new Span(least, most);
+    w.result("Umax", "network solved: loads at rest, wires 20 °C, mains 1.1 Un", most.get());
+    var span = new Span(least, most.get());
     return Computed.known(new Explained<>(span, w.explain(span).trail()));
   }
 

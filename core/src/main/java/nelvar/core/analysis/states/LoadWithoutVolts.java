@@ -46,8 +46,10 @@ public final class LoadWithoutVolts implements Rule {
     for (var state : MachineStates.of(study)) {
       if (!state.settled() || !new Called(study, state.live()).calls(feed)) continue;
       if (!alive(feed, state)) continue;
+      var found = state.live().at(feed.device(), feed.intake());
+      if (found.isEmpty()) continue;
       judged = true;
-      var volts = state.live().at(feed.device(), feed.intake());
+      var volts = found.get();
       w.result("U " + state.name(), "network solved", state.live().solution().balance(), volts);
       if (volts.volts() >= NEXT_TO_NOTHING * feed.voltage().volts()) continue;
       return new Verdict.Finding(

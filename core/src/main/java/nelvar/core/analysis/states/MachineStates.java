@@ -10,6 +10,7 @@ import nelvar.core.model.Id;
 import nelvar.core.network.ActuatorRef;
 import nelvar.core.network.Conditions;
 import nelvar.core.network.Live;
+import nelvar.core.network.Outcome;
 import nelvar.core.network.WhatIf;
 
 /// The states in which a machine is judged, each solved once.
@@ -62,7 +63,7 @@ public final class MachineStates {
     }
 
     public boolean settled() {
-      return live.status() != Live.Status.NOT_SETTLED;
+      return live.settled();
     }
   }
 
@@ -124,7 +125,7 @@ public final class MachineStates {
 
   /// Whether contacts do not come to rest, or a source is shorted.
   private static boolean clashes(Live live) {
-    return live.status() != Live.Status.SOLVED
+    return !(live.outcome() instanceof Outcome.Settled)
         || live.outputs().stream().anyMatch(MachineStates::shorted);
   }
 

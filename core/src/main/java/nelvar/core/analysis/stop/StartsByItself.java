@@ -63,13 +63,13 @@ public final class StartsByItself implements Rule {
 
   private static Verdict judge(Device device, Study study) {
     var live = cold(study);
-    if (live.status() == Live.Status.NOT_SETTLED)
+    if (!live.settled())
       return new Verdict.NotChecked(device.id(), "no steady state from cold is found");
     var w = Working.of(device.designation() + " when the mains comes back");
     var part = study.part(device).orElseThrow();
     var volts =
         device.intakes(part).stream()
-            .map(intake -> live.at(device, intake))
+            .flatMap(intake -> live.at(device, intake).stream())
             .max(nelvar.core.units.Voltage::compareTo)
             .orElseThrow();
     w.result("U", "network solved from cold, programs off", live.solution().balance(), volts);

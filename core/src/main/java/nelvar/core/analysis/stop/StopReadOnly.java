@@ -54,7 +54,7 @@ public final class StopReadOnly implements Rule {
 
   private static Verdict judge(Device device, Study study) {
     var live = study.asDesigned();
-    if (live.status() == Live.Status.NOT_SETTLED)
+    if (!live.settled())
       return new Verdict.NotChecked(device.id(), "no steady state of the machine is found");
     var hand = live.circuitry().actuators(device.id()).stream().findFirst().orElseThrow();
     var pressed =
@@ -107,9 +107,13 @@ public final class StopReadOnly implements Rule {
   private static List<String> dry(Live live, Live pressed) {
     return live.circuitry().served().stream()
         .filter(served -> {
-          var before = live.at(served.device(), served.intake()).volts();
-          var after = pressed.at(served.device(), served.intake()).volts();
-          return before >= 1 && after < KEPT * before;
+          var before = live.at(served.device(), served.intake());
+          var after = pressed.at(served.device(), served.intake());
+          // What is not known is not taken to have lost its volts.
+          return before.isPresent()
+              && after.isPresent()
+              && before.get().volts() >= 1
+              && after.get().volts() < KEPT * before.get().volts();
         })
         .map(served -> served.device().designation().text())
         .distinct()

@@ -1,7 +1,9 @@
 package nelvar.core.network.solve;
 
 import java.util.Arrays;
+import java.util.Objects;
 import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
 
 /// The nodal admittance matrix of a network at one frequency: symmetric and complex, of a fixed
 /// pattern, factored as L·D·Lᵀ. At direct current the imaginary parts stay zero.
@@ -12,6 +14,13 @@ final class Admittances {
   private final double[] re;
   private final double[] im;
 
+  private static final int REFINEMENTS = 2;
+
+  /// What stands besides the pattern; solving takes it in afterwards.
+  private LowRank besides = LowRank.NOTHING;
+
+  private @Nullable Whole whole;
+
   Admittances(Elimination elimination) {
     this.elimination = elimination;
     this.diagonalRe = new double[elimination.nodes];
@@ -20,11 +29,26 @@ final class Admittances {
     this.im = new double[elimination.row.length];
   }
 
+  int nodes() {
+    return elimination.nodes;
+  }
+
   void clear() {
     Arrays.fill(diagonalRe, 0);
     Arrays.fill(diagonalIm, 0);
     Arrays.fill(re, 0);
     Arrays.fill(im, 0);
+    besides = LowRank.NOTHING;
+  }
+
+  /// Factors together with what the pattern has no place for.
+  boolean factor(LowRank more) {
+    besides = LowRank.NOTHING;
+    if (more.isEmpty()) return factor();
+    whole = new Whole(diagonalRe.clone(), diagonalIm.clone(), re.clone(), im.clone());
+    if (!factor() || !more.prepare(this)) return false;
+    besides = more;
+    return true;
   }
 
   /// Adds an admittance between two nodes.
@@ -50,6 +74,47 @@ final class Admittances {
     var slot = elimination.slot(a, b);
     re[slot] += g;
     im[slot] += s;
+  }
+
+  /// The matrix before it was factored, without what stands besides the pattern.
+  private final class Whole {
+    private final double[] ownRe;
+    private final double[] ownIm;
+    private final double[] mutualRe;
+    private final double[] mutualIm;
+
+    Whole(double[] ownRe, double[] ownIm, double[] mutualRe, double[] mutualIm) {
+      this.ownRe = ownRe;
+      this.ownIm = ownIm;
+      this.mutualRe = mutualRe;
+      this.mutualIm = mutualIm;
+    }
+
+    /// Takes from `outRe` and `outIm` what flows at the volts `x` and `y`.
+    void subtract(double[] x, double[] y, double[] outRe, double[] outIm) {
+      var e = elimination;
+      for (var node = 0; node < e.nodes; node++)
+        subtract(node, node, ownRe[node], ownIm[node], x, y, outRe, outIm);
+      for (var k = 0; k < e.nodes; k++) {
+        for (var p = e.start[k]; p < e.start[k + 1]; p++) {
+          subtract(e.order[k], e.row[p], mutualRe[p], mutualIm[p], x, y, outRe, outIm);
+          subtract(e.row[p], e.order[k], mutualRe[p], mutualIm[p], x, y, outRe, outIm);
+        }
+      }
+    }
+
+    private void subtract(
+        int to,
+        int from,
+        double g,
+        double s,
+        double[] x,
+        double[] y,
+        double[] outRe,
+        double[] outIm) {
+      outRe[to] -= g * x[from] - s * y[from];
+      outIm[to] -= g * y[from] + s * x[from];
+    }
   }
 
   /// Factors in place; false where a pivot vanishes (an island without a reference).
@@ -84,7 +149,37 @@ final class Admittances {
   }
 
   /// Replaces the currents into the nodes by the voltages they cause; factor first.
+  ///
+  /// What stands besides the pattern can outweigh the rest so far that digits are lost: what the
+  /// voltages found leave over is solved for again.
   void solve(double[] x, double[] y) {
+    if (besides.isEmpty()) {
+      alone(x, y);
+      return;
+    }
+    var wantedRe = x.clone();
+    var wantedIm = y.clone();
+    both(x, y);
+    for (var again = 0; again < REFINEMENTS; again++) {
+      var overRe = wantedRe.clone();
+      var overIm = wantedIm.clone();
+      Objects.requireNonNull(whole).subtract(x, y, overRe, overIm);
+      besides.subtract(x, y, overRe, overIm);
+      both(overRe, overIm);
+      for (var node = 0; node < x.length; node++) {
+        x[node] += overRe[node];
+        y[node] += overIm[node];
+      }
+    }
+  }
+
+  private void both(double[] x, double[] y) {
+    alone(x, y);
+    besides.correct(x, y);
+  }
+
+  /// Without what stands besides the pattern.
+  void alone(double[] x, double[] y) {
     var e = elimination;
     for (var k = 0; k < e.nodes; k++) {
       var node = e.order[k];
@@ -117,6 +212,14 @@ final class Admittances {
   /// touched, so asking for every terminal of a panel stays cheap.
   Phasor impedance(int a, int b) {
     if (a == b) return Phasor.ZERO;
+    if (!besides.isEmpty()) {
+      var x = new double[elimination.nodes];
+      var y = new double[elimination.nodes];
+      x[a] = 1;
+      x[b] = -1;
+      solve(x, y);
+      return new Phasor(x[a] - x[b], y[a] - y[b]);
+    }
     var e = elimination;
     var columns = new TreeSet<Integer>();
     for (var node : new int[] {a, b})

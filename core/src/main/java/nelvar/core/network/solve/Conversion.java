@@ -66,7 +66,7 @@ final class Conversion {
       var lives = false;
       for (var converter : grid.converters()) lives |= life(converter);
       if (lives) step = 0;
-      if (lives) now.islands = Islands.of(grid, now.closed, now.on);
+      if (lives) now.islands = Islands.of(now);
     }
     return new Changed(dc, ac);
   }

@@ -68,7 +68,7 @@ final class Frequency {
     }
     for (var factoring = 0; factoring < FACTORINGS; factoring++) {
       assemble(now, factoring == 0);
-      if (!matrix.factor()) return false;
+      if (!factor(now)) return false;
       var before = Double.MAX_VALUE;
       for (var correction = 0; correction < CORRECTIONS; correction++) {
         var change = step(now);
@@ -89,7 +89,7 @@ final class Frequency {
       passive(now);
       for (var i = 0; i < grid.loads().size(); i++)
         matrix.branch(grid.loads().get(i).a(), grid.loads().get(i).b(), stampRe[i], stampIm[i]);
-      if (!matrix.factor()) return false;
+      if (!factor(now)) return false;
       step(now, false);
       if (approach(now, part) < CLOSE) return true;
     }
@@ -119,7 +119,7 @@ final class Frequency {
       var load = grid.loads().get(i);
       if (load.law() == Grid.Law.OHMIC) matrix.branch(load.a(), load.b(), load.amount(), 0);
     }
-    if (!matrix.factor()) throw new IllegalStateException("an island has no reference");
+    if (!factor(now)) throw new IllegalStateException("an island has no reference");
     return matrix;
   }
 
@@ -132,7 +132,25 @@ final class Frequency {
     for (var t : grid.transformers()) stamp(t);
     for (var i = 0; i < grid.emfs().size(); i++) stamp(grid.emfs().get(i), i, now);
     for (var load : grid.loads()) matrix.branch(load.a(), load.b(), LEAK, 0);
-    for (var pin : now.islands.pins) matrix.ground(pin, 1, 0);
+    for (var pin : now.islands.pinsWithoutBridges) matrix.ground(pin, 1, 0);
+  }
+
+  private boolean factor(Present now) {
+    return matrix.factor(now.bridges.isEmpty() ? LowRank.NOTHING : besides(now));
+  }
+
+  /// Bridges, and the pins that islands joined by them have no use for.
+  private static LowRank besides(Present now) {
+    var terms = new java.util.ArrayList<LowRank.Term>();
+    for (var bridge : now.bridges)
+      terms.add(new LowRank.Term(bridge.a(), bridge.b(), 1 / bridge.ohms()));
+    var kept =
+        java.util.Arrays.stream(now.islands.pins)
+            .boxed()
+            .collect(java.util.stream.Collectors.toSet());
+    for (var pin : now.islands.pinsWithoutBridges)
+      if (!kept.contains(pin)) terms.add(new LowRank.Term(pin, -1, -1));
+    return new LowRank(terms);
   }
 
   private void assemble(Present now, boolean first) {

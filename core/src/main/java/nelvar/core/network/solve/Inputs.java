@@ -13,15 +13,23 @@ public final class Inputs {
   private final double[] share;
   private final double[] loose;
   private final java.util.Map<Integer, Double> charged = new java.util.HashMap<>();
+  private final java.util.List<Bridged> bridged = new java.util.ArrayList<>();
   private double mains = 1;
 
+  /// Two nodes joined by a resistance that the grid does not have, Ω.
+  public record Bridged(int a, int b, double ohms) {}
+
+  private Inputs(int branches, int groups, int loads) {
+    closed = new boolean[branches];
+    allowed = new boolean[groups];
+    kept = new boolean[groups];
+    tripped = new boolean[groups];
+    share = new double[loads];
+    loose = new double[branches];
+  }
+
   public Inputs(Grid grid) {
-    closed = new boolean[grid.branches().size()];
-    allowed = new boolean[grid.groups().size()];
-    kept = new boolean[grid.groups().size()];
-    tripped = new boolean[grid.groups().size()];
-    share = new double[grid.loads().size()];
-    loose = new double[grid.branches().size()];
+    this(grid.branches().size(), grid.groups().size(), grid.loads().size());
     Arrays.fill(closed, true);
     for (var group = 0; group < allowed.length; group++)
       allowed[group] = !grid.groups().get(group).charge();
@@ -37,8 +45,33 @@ public final class Inputs {
     loose[branch] += ohms;
   }
 
+  /// Joins two different nodes.
+  public void bridge(int a, int b, double ohms) {
+    bridged.add(new Bridged(a, b, ohms));
+  }
+
+  public java.util.List<Bridged> bridges() {
+    return java.util.List.copyOf(bridged);
+  }
+
   double[] looseNow() {
     return loose.clone();
+  }
+
+  /// The same with no sources but some.
+  Inputs only(java.util.function.IntPredicate groups) {
+    var other = new Inputs(closed.length, allowed.length, share.length);
+    System.arraycopy(closed, 0, other.closed, 0, closed.length);
+    System.arraycopy(kept, 0, other.kept, 0, kept.length);
+    System.arraycopy(tripped, 0, other.tripped, 0, tripped.length);
+    System.arraycopy(share, 0, other.share, 0, share.length);
+    System.arraycopy(loose, 0, other.loose, 0, loose.length);
+    for (var group = 0; group < allowed.length; group++)
+      other.allowed[group] = allowed[group] && groups.test(group);
+    other.charged.putAll(charged);
+    other.bridged.addAll(bridged);
+    other.mains = mains;
+    return other;
   }
 
   public void allow(int group, boolean gives) {

@@ -8,27 +8,51 @@ final class Islands {
   private final boolean[] live;
   final int[] pins;
 
-  private Islands(int[] root, boolean[] live, int[] pins) {
+  /// The pins that would be there without bridges; those of the islands among them.
+  final int[] pinsWithoutBridges;
+
+  private Islands(int[] root, boolean[] live, int[] pins, int[] pinsWithoutBridges) {
     this.root = root;
     this.live = live;
     this.pins = pins;
+    this.pinsWithoutBridges = pinsWithoutBridges;
   }
 
-  static Islands of(Grid grid, boolean[] closed, boolean[] on) {
-    var root = new int[grid.nodes()];
-    for (var node = 0; node < root.length; node++) root[node] = node;
+  static Islands of(Present now) {
+    return of(now.grid, now.closed, now.on, now.bridges);
+  }
+
+  private static Islands of(
+      Grid grid, boolean[] closed, boolean[] on, java.util.List<Inputs.Bridged> bridges) {
+    var sets = new Sets(grid.nodes());
     for (var i = 0; i < closed.length; i++) {
       var branch = grid.branches().get(i);
-      if (closed[i]) join(root, branch.a(), branch.b());
+      if (closed[i]) sets.join(branch.a(), branch.b());
     }
     for (var t : grid.transformers()) {
-      join(root, t.a(), t.b());
-      join(root, t.c(), t.d());
+      sets.join(t.a(), t.b());
+      sets.join(t.c(), t.d());
     }
-    for (var emf : grid.emfs()) join(root, emf.minus(), emf.plus());
-    for (var load : grid.loads()) join(root, load.a(), load.b());
-    for (var node = 0; node < root.length; node++) root[node] = find(root, node);
-    return new Islands(root, live(grid, root, on), pins(grid, root));
+    for (var emf : grid.emfs()) sets.join(emf.minus(), emf.plus());
+    for (var load : grid.loads()) sets.join(load.a(), load.b());
+    var root = sets.roots();
+    if (bridges.isEmpty()) {
+      var pins = pins(grid, root);
+      return new Islands(root, live(grid, root, on), pins, pins);
+    }
+    var without = pins(grid, root);
+    for (var bridge : bridges) sets.join(bridge.a(), bridge.b());
+    root = sets.roots();
+    // Of the pins of islands that bridges make one, the first of them in the usual order stays.
+    var kept = new java.util.HashSet<Integer>();
+    var pins = new java.util.ArrayList<Integer>();
+    var ordered = new java.util.ArrayList<Integer>();
+    for (var pin : without)
+      if (pin == grid.earth()) ordered.addFirst(pin);
+      else ordered.add(pin);
+    for (var pin : ordered) if (kept.add(root[pin])) pins.add(pin);
+    return new Islands(
+        root, live(grid, root, on), pins.stream().mapToInt(Integer::intValue).toArray(), without);
   }
 
   private static boolean[] live(Grid grid, int[] root, boolean[] on) {
@@ -53,18 +77,6 @@ final class Islands {
       if (pin[root[emf.minus()]] < 0) pin[root[emf.minus()]] = emf.minus();
     for (var node = 0; node < root.length; node++) if (pin[root[node]] < 0) pin[root[node]] = node;
     return Arrays.stream(pin).filter(node -> node >= 0).toArray();
-  }
-
-  private static int find(int[] root, int node) {
-    while (root[node] != node) {
-      root[node] = root[root[node]];
-      node = root[node];
-    }
-    return node;
-  }
-
-  private static void join(int[] root, int a, int b) {
-    root[find(root, a)] = find(root, b);
   }
 
   int of(int node) {

@@ -21,6 +21,16 @@ public record Phasor(double re, double im) {
     return new Phasor(re * factor, im * factor);
   }
 
+  public Phasor times(Phasor other) {
+    return new Phasor(re * other.re - im * other.im, re * other.im + im * other.re);
+  }
+
+  public Phasor over(Phasor other) {
+    var size = other.re * other.re + other.im * other.im;
+    return new Phasor(
+        (re * other.re + im * other.im) / size, (im * other.re - re * other.im) / size);
+  }
+
   public double magnitude() {
     return Math.hypot(re, im);
   }

@@ -36,12 +36,17 @@ final class Present {
   final double[] softer;
   private final double[] loose;
   final double mains;
-  private final Grid grid;
+  final Grid grid;
+
+  /// What is joined besides the branches of the grid.
+  final java.util.List<Inputs.Bridged> bridges;
+
   Islands islands;
 
   Present(Grid grid, Inputs inputs) {
     this.grid = grid;
     this.closed = inputs.closedNow();
+    this.bridges = inputs.bridges();
     this.loose = inputs.looseNow();
     this.diode = new boolean[grid.branches().size()];
     Arrays.fill(diode, true);
@@ -58,7 +63,7 @@ final class Present {
     this.mains = inputs.mains();
     for (var g = 0; g < volts.length; g++)
       volts[g] = inputs.volts(g).orElse(grid.groups().get(g).fed() ? 1 : mains);
-    this.islands = Islands.of(grid, closed, on);
+    this.islands = Islands.of(this);
   }
 
   boolean conducts(int branch) {

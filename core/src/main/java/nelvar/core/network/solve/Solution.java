@@ -4,13 +4,6 @@ import nelvar.core.units.Kind;
 
 /// Volts at every node and amperes in every part of a grid, in one steady state.
 public final class Solution {
-  public enum Status {
-    /// Sources, loads and limits agree, and the currents at every node add up.
-    SOLVED,
-    /// No such state was found.
-    NOT_SETTLED
-  }
-
   /// What currents at a node may be left over by rounding: 0.1 mA, and a millionth of the greatest
   /// current that flows anywhere.
   private static final double BALANCED = 1e-4;
@@ -18,53 +11,88 @@ public final class Solution {
   private static final double BALANCED_SHARE = 1e-6;
 
   private final Grid grid;
-  private final Present now;
-  private final Status status;
-  private final double[] dc;
-  private final double[] re;
-  private final double[] im;
-  private final Phasor[] loadsDirect;
-  private final Phasor[] loadsAlternating;
-  private final Phasor[] given;
+  final Present now;
+  private final Doubt doubt;
+  final double[] dc;
+  final double[] re;
+  final double[] im;
+  final Flows flows;
   private final int solves;
   private final double residual;
   private double greatest;
 
   private Solution(
-      Grid grid, Present now, Frequency direct, Frequency alternating, boolean settled) {
+      Grid grid,
+      Present now,
+      double[] dc,
+      double[] re,
+      double[] im,
+      Flows flows,
+      int solves,
+      Doubt doubt) {
     this.grid = grid;
     this.now = now;
-    this.dc = direct.re.clone();
-    this.re = alternating.re.clone();
-    this.im = alternating.im.clone();
-    this.solves = direct.solves + alternating.solves;
-    this.loadsDirect = new Phasor[grid.loads().size()];
-    this.loadsAlternating = new Phasor[grid.loads().size()];
-    for (var i = 0; i < loadsDirect.length; i++) {
-      loadsDirect[i] = direct.current(grid.loads().get(i), i, now);
-      loadsAlternating[i] = alternating.current(grid.loads().get(i), i, now);
-    }
-    this.given = new Phasor[grid.emfs().size()];
-    for (var i = 0; i < given.length; i++) {
-      var own = grid.groups().get(grid.emfs().get(i).group()).alternating();
-      given[i] = EmfCurrent.of(grid, i, now, own ? alternating : direct);
-    }
+    this.dc = dc;
+    this.re = re;
+    this.im = im;
+    this.solves = solves;
+    this.flows = flows;
     this.residual = Math.max(residual(false), residual(true));
-    this.status =
-        settled && residual <= BALANCED + BALANCED_SHARE * greatest
-            ? Status.SOLVED
-            : Status.NOT_SETTLED;
+    this.doubt =
+        residual <= BALANCED + BALANCED_SHARE * greatest ? doubt : Doubt.everywhere(grid, now);
   }
 
   /// @param settled whether sources, loads and limits agree; it is solved only if the currents at
   ///   every node add up besides
   static Solution of(
       Grid grid, Present now, Frequency direct, Frequency alternating, boolean settled) {
-    return new Solution(grid, now, direct, alternating, settled);
+    return new Solution(
+        grid,
+        now,
+        direct.re.clone(),
+        alternating.re.clone(),
+        alternating.im.clone(),
+        Flows.of(grid, now, direct, alternating),
+        direct.solves + alternating.solves,
+        settled ? Doubt.none() : Doubt.everywhere(grid, now));
   }
 
-  public Status status() {
-    return status;
+  /// Parts that were solved each by itself; in doubt where one did not settle.
+  static Solution of(Grid grid, PartByPart parts, int solves) {
+    return new Solution(
+        grid, parts.now, parts.dc, parts.re, parts.im, parts.flows, solves, parts.doubt());
+  }
+
+  /// Whether sources, loads and limits agree everywhere, and the currents at every node add up.
+  public boolean settled() {
+    return !doubt.any();
+  }
+
+  /// Whether the volts between two nodes may be read: a way of settled parts joins them, or none at
+  /// all.
+  public boolean settled(int a, int b) {
+    return doubt.between(a, b) || !joined(a, b);
+  }
+
+  public boolean branchSettled(int branch) {
+    return doubt.branch(branch);
+  }
+
+  public boolean bridgeSettled(Inputs.Bridged bridge) {
+    return doubt.bridge(now.bridges.indexOf(bridge));
+  }
+
+  public boolean loadSettled(int load) {
+    return doubt.load(load);
+  }
+
+  public boolean emfSettled(int emf) {
+    return doubt.emf(emf);
+  }
+
+  /// What is joined besides the branches of the grid.
+  public java.util.List<Inputs.Bridged> bridges() {
+    return now.bridges;
   }
 
   /// How many times the equations were solved.
@@ -131,6 +159,15 @@ public final class Solution {
         (vr * ohms + vi * branch.reactance()) / size, (vi * ohms - vr * branch.reactance()) / size);
   }
 
+  /// Direct current through a bridge from its first end to its second, A.
+  public double bridgeDirect(Inputs.Bridged bridge) {
+    return (dc[bridge.a()] - dc[bridge.b()]) / bridge.ohms();
+  }
+
+  public Phasor bridgeAlternating(Inputs.Bridged bridge) {
+    return alternating(bridge.a(), bridge.b()).times(1 / bridge.ohms());
+  }
+
   /// Whether a branch is closed, be it a diode that blocks.
   public boolean closed(int branch) {
     return now.closed[branch];
@@ -142,11 +179,11 @@ public final class Solution {
   }
 
   public double loadDirect(int index) {
-    return loadsDirect[index].re();
+    return flows.loadsDirect[index].re();
   }
 
   public Phasor loadAlternating(int index) {
-    return loadsAlternating[index];
+    return flows.loadsAlternating[index];
   }
 
   /// What a load asks for in this state: W, A or S by its law.
@@ -156,7 +193,7 @@ public final class Solution {
 
   /// The current an emf gives, at the frequency of its source.
   public Phasor given(int emf) {
-    return given[emf];
+    return flows.given[emf];
   }
 
   /// Factor on the voltage of an emf in this state.
@@ -198,14 +235,26 @@ public final class Solution {
       var current = ofAlternating ? branchAlternating(i) : new Phasor(branchDirect(i), 0);
       add(x, y, branch.a(), branch.b(), current);
     }
+    for (var bridge : now.bridges)
+      add(
+          x,
+          y,
+          bridge.a(),
+          bridge.b(),
+          ofAlternating ? bridgeAlternating(bridge) : new Phasor(bridgeDirect(bridge), 0));
     for (var i = 0; i < grid.loads().size(); i++) {
       var load = grid.loads().get(i);
-      add(x, y, load.a(), load.b(), ofAlternating ? loadsAlternating[i] : loadsDirect[i]);
+      add(
+          x,
+          y,
+          load.a(),
+          load.b(),
+          ofAlternating ? flows.loadsAlternating[i] : flows.loadsDirect[i]);
     }
     for (var i = 0; i < grid.emfs().size(); i++) {
       var emf = grid.emfs().get(i);
       if (grid.groups().get(emf.group()).alternating() == ofAlternating)
-        add(x, y, emf.minus(), emf.plus(), given[i]);
+        add(x, y, emf.minus(), emf.plus(), flows.given[i]);
       else add(x, y, emf.plus(), emf.minus(), through(i, ofAlternating));
     }
     for (var t : grid.transformers()) transformer(x, y, t, ofAlternating);

@@ -66,7 +66,27 @@ public final class Solver {
   }
 
   /// Starts from the voltages found last since [#begin], so that a small change is found quickly.
+  ///
+  /// Where no state is found for the whole, each part that the others do not reach is tried by
+  /// itself: what one circuit cannot settle makes nothing unknown elsewhere.
   public Solution solve(Inputs inputs) {
+    var whole = whole(inputs);
+    if (whole.settled()) return whole;
+    var parts = Parts.of(grid, inputs);
+    var together = new PartByPart(grid, inputs, parts);
+    var solves = whole.solves();
+    var all = parts.withSource(inputs);
+    for (var part : all) {
+      if (all.size() == 1) break;
+      begin();
+      var alone = whole(inputs.only(group -> parts.ofGroup(group) == part));
+      solves += alone.solves();
+      if (alone.settled()) together.take(part, alone);
+    }
+    return Solution.of(grid, together, solves);
+  }
+
+  private Solution whole(Inputs inputs) {
     var now = new Present(grid, inputs);
     direct.solves = 0;
     alternating.solves = 0;
@@ -77,7 +97,7 @@ public final class Solver {
     var solution = Solution.of(grid, now, direct, alternating, settled);
     // Agreement is not enough: the currents at every node must add up. Once more from here, both
     // frequencies, then it is what it is.
-    if (settled && solution.status() != Solution.Status.SOLVED) {
+    if (settled && !solution.settled()) {
       settled = settle(now, conversion);
       solution = Solution.of(grid, now, direct, alternating, settled);
     }

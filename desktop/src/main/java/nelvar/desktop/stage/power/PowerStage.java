@@ -110,7 +110,7 @@ public final class PowerStage implements Stage {
         .map(Session::bench)
         .filter(bench -> !bench.trial().get().asDesigned())
         .map(bench -> bench.solved().get().live())
-        .filter(live -> live.status() != nelvar.core.network.Live.Status.NOT_SETTLED);
+        .filter(nelvar.core.network.Live::settled);
   }
 
   private void draw() {
