@@ -37,7 +37,7 @@ final class SolveCommand implements Callable<Integer> {
       names = "--set",
       paramLabel = "DEVICE=STATE",
       description =
-          "S1=pressed, K1=off, A1.Q3=on, F3=open; a device by its id or designation. May be repeated.")
+          "S1=pressed, K1=off, A1.Q3=on, F3=open, F3.1=open (one pole), A1=dead, A1.Q3=frozen-on; M1=50%% (load), Q4=2.5A (dial), T1=PART (wrong part), W12=2ohm (bad end); a device by its id or designation. May be repeated.")
   private List<String> set = new ArrayList<>();
 
   @CommandLine.Option(
@@ -57,6 +57,12 @@ final class SolveCommand implements Callable<Integer> {
       paramLabel = "A,B",
       description = "Two terminals bridged: T1:+,T1:-. May be repeated.")
   private List<String> shorts = new ArrayList<>();
+
+  @CommandLine.Option(
+      names = "--swap",
+      paramLabel = "A,B",
+      description = "The wires on two terminals exchanged: M1:U,M1:V. May be repeated.")
+  private List<String> swaps = new ArrayList<>();
 
   @CommandLine.Option(
       names = "--weld",
@@ -156,6 +162,7 @@ final class SolveCommand implements Callable<Integer> {
     for (var text : set) trial = read.set(trial, text);
     for (var text : cut) trial = trial.togglingCut(read.conductor(text));
     for (var text : welds) trial = trial.togglingWeld(read.contact(text));
+    for (var text : swaps) trial = read.swap(trial, text);
     for (var text : shorts) {
       var ends = read.pair(text);
       trial = trial.togglingShort(ends.getFirst(), ends.getLast());

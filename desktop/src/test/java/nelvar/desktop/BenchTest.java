@@ -71,6 +71,28 @@ class BenchTest {
     driver.settle();
   }
 
+  /// A bad end, a load, a wrong part: each is one press away, and one press back.
+  @Test
+  void whatIsWrongIsTriedWithOnePress() {
+    select("W142");
+    driver.click(driver.find("#loose-1__"));
+    solvedFor("the loose wire", () -> bench().trial().get().count() == 1);
+    assertThat(bench().trial().get().disturbances().iterator().next())
+        .isInstanceOf(nelvar.core.network.Disturbance.Loose.class);
+    driver.click(driver.find("#loose-1__"));
+    solvedFor("as designed", () -> bench().trial().get().asDesigned());
+    select("M6");
+    driver.click(driver.find("#load-50__"));
+    solvedFor("half the load", () -> bench().trial().get().count() == 1);
+    probe("#meter-plus", "-T1:+");
+    probe("#meter-minus", "T1:-");
+    driver.click(driver.find("#meter-swap"));
+    solvedFor("swapped too", () -> bench().trial().get().count() == 2);
+    assertThat(bench().solved().get().live().tried())
+        .anyMatch(text -> text.endsWith("swapped"))
+        .anyMatch(text -> text.endsWith("at 50 %"));
+  }
+
   @Test
   void readsVoltsBetweenTwoTypedProbes() {
     driver.press(KeyCode.CONTROL, KeyCode.M);

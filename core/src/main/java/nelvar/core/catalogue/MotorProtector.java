@@ -28,6 +28,11 @@ public record MotorProtector(
   }
 
   @Override
+  public Optional<Dial> dial() {
+    return Optional.of(new Dial(least, greatest));
+  }
+
+  @Override
   public List<Terminal> terminals() {
     return Part.poleTerminals(POLES);
   }

@@ -98,6 +98,13 @@ public sealed interface Part
         .anyMatch(intake -> intake.demand() instanceof Demand.Chops);
   }
 
+  /// What it is set to, where it is set to a current: an overload trip, the current of a chopper.
+  default Optional<Dial> dial() {
+    return chops()
+        ? Optional.of(new Dial(new nelvar.core.units.Current(0.01), outputs().getFirst().rating()))
+        : Optional.empty();
+  }
+
   /// Whether it is a transformer that nothing in it protects.
   default boolean bareTransformer() {
     return false;

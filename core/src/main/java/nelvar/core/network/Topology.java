@@ -41,6 +41,21 @@ public final class Topology {
     this.project = project;
   }
 
+  /// The terminals of a device that wires land on and another part in its place has not.
+  public List<String> missing(Device device, Part part) {
+    return project.conductors().stream()
+        .flatMap(conductor -> java.util.stream.Stream.of(conductor.from(), conductor.to()))
+        .filter(end -> end.device().equals(device.id()))
+        .map(TerminalRef::terminal)
+        .filter(name -> part.terminals().stream().noneMatch(t -> t.name().equals(name)))
+        .distinct()
+        .toList();
+  }
+
+  public Catalogue catalogue() {
+    return catalogue;
+  }
+
   public static Topology of(Project project, Catalogue catalogue) {
     var topology = new Topology(project, catalogue);
     for (var device : project.devices())

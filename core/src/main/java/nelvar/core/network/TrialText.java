@@ -5,14 +5,21 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import nelvar.core.catalogue.Part;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.Project;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.units.Current;
+import nelvar.core.units.Kind;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Reading;
+import nelvar.core.units.Resistance;
 
 /// Reads what to try as people write it: `S1=pressed`, `K1=off`, `A1.Q3=on`, `F3=open`, `F3.1=open`
-/// (the pole that begins at terminal 1), `A1=dead`, `A1.Q3=frozen-on`. A device goes by its id or
-/// its designation.
+/// (the pole that begins at terminal 1), `A1=dead`, `A1.Q3=frozen-on`, `M1=50 %` (a load takes half
+/// of its rating), `Q4=2.5 A` (its dial), `T1=psu-24v-5a` (another part), `W12=2 Ω` (a bad end). A
+/// device goes by its id or its designation.
 public final class TrialText {
   private static final Set<String> ON = Set.of("on", "pressed", "closed", "in", "set");
   private static final Set<String> OFF =
@@ -43,6 +50,8 @@ public final class TrialText {
     if (parts.length != 2)
       throw new Unreadable("'" + text + "' sets nothing: write DEVICE=STATE, such as S1=pressed");
     var state = parts[1].strip().toLowerCase(Locale.ROOT);
+    var measured = measured(trial, parts[0].strip(), parts[1].strip());
+    if (measured.isPresent()) return measured.get();
     if (state.equals(DEAD)) return trial.with(new Disturbance.Dead(device(parts[0].strip()).id()));
     var frozen = state.startsWith(FROZEN);
     if (frozen) state = state.substring(FROZEN.length());
@@ -50,7 +59,7 @@ public final class TrialText {
       throw new Unreadable(
           "'"
               + parts[1]
-              + "' is not a state: write on, off, pressed, released, open, closed, dead, frozen-on or frozen-off");
+              + "' is not a state: write on, off, pressed, released, open, closed, dead, frozen-on or frozen-off; 50 % for a load, 2.5 A for a dial, 2 Ω for a bad end of a wire, or the id of another part");
     var name = parts[0].strip();
     var device =
         device(
@@ -67,6 +76,58 @@ public final class TrialText {
     return frozen
         ? trial.with(new Disturbance.Frozen(actuator, ON.contains(state)))
         : trial.holding(actuator, ON.contains(state));
+  }
+
+  /// What is said as a quantity or as a part.
+  private Optional<WhatIf> measured(WhatIf trial, String name, String value) {
+    if (Kind.RESISTANCE.read(value) instanceof Reading.Value<Resistance>(var more))
+      return Optional.of(trial.with(new Disturbance.Loose(conductor(name), more)));
+    if (Kind.PERCENT.read(value) instanceof Reading.Value<Percent>(var share)
+        && value.endsWith("%")) return Optional.of(trial.with(load(device(name), share)));
+    if (Kind.CURRENT.read(value) instanceof Reading.Value<Current>(var trip)
+        && value.toLowerCase(Locale.ROOT).endsWith("a"))
+      return Optional.of(trial.with(setting(device(name), trip)));
+    return circuitry
+        .topology()
+        .catalogue()
+        .find(value)
+        .map(part -> trial.with(wrong(device(name), part)));
+  }
+
+  private Disturbance wrong(Device device, Part part) {
+    var missing = circuitry.topology().missing(device, part);
+    if (!missing.isEmpty())
+      throw new Unreadable(
+          "%s cannot be a %s: wires land on %s, which that has not"
+              .formatted(device.designation(), part.id(), String.join(", ", missing)));
+    return new Disturbance.WrongPart(device.id(), part.id());
+  }
+
+  /// The wires on two terminals exchanged: `M1:U,M1:V`.
+  public WhatIf swap(WhatIf trial, String text) {
+    var ends = pair(text);
+    return trial.toggling(new Disturbance.Swap(ends.getFirst(), ends.getLast()));
+  }
+
+  private Disturbance load(Device device, Percent share) {
+    if (circuitry.served(device.id()).isEmpty())
+      throw new Unreadable(device.designation() + " takes no power, so it has no load to set");
+    return new Disturbance.LoadAt(device.id(), share);
+  }
+
+  private Disturbance setting(Device device, Current trip) {
+    var range =
+        circuitry
+            .topology()
+            .part(device.id())
+            .flatMap(Part::dial)
+            .orElseThrow(() ->
+                new Unreadable(device.designation() + " has nothing that is set to a current"));
+    if (!range.contains(trip))
+      throw new Unreadable(
+          "%s is set from %s to %s, not to %s"
+              .formatted(device.designation(), range.least(), range.greatest(), trip));
+    return new Disturbance.WrongSetting(device.id(), trip);
   }
 
   private ActuatorRef actuator(Device device, String name, List<ActuatorRef> actuators) {

@@ -174,10 +174,10 @@ public final class WhatIf {
   public WhatIf toggling(Disturbance disturbance) {
     var without =
         without(there ->
-            there.equals(disturbance)
-                || (disturbance instanceof Disturbance.Bridge(var a, var b)
-                    && there instanceof Disturbance.Bridge other
-                    && other.joins(a, b)));
+            switch (disturbance) {
+              case Disturbance.Bridge _, Disturbance.Swap _ -> replaces(disturbance, there);
+              default -> there.equals(disturbance);
+            });
     return without.equals(this) ? with(disturbance) : without;
   }
 

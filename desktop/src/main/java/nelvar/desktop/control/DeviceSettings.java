@@ -16,7 +16,6 @@ import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Linkage;
-import nelvar.core.catalogue.MotorProtector;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.ServoMotor;
 import nelvar.core.catalogue.StepperMotor;
@@ -107,10 +106,7 @@ final class DeviceSettings {
               device.windings(),
               linkage -> linkage == Linkage.STAR ? "star" : "delta",
               next -> session.edit(Edits.link(device, next))));
-    if (part instanceof MotorProtector protector)
-      nodes.add(dial(device, protector.least(), protector.greatest(), session));
-    if (part.chops())
-      nodes.add(dial(device, new Current(0.01), part.outputs().getFirst().rating(), session));
+    part.dial().ifPresent(dial -> nodes.add(dial(device, dial.least(), dial.greatest(), session)));
     if (part instanceof DcSupply supply)
       supply.adjustable().ifPresent(range -> nodes.add(output(device, range, session)));
     if (part instanceof FrequencyConverter drive && drive.phases() == 3)

@@ -19,6 +19,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.network.Disturbance;
 import nelvar.core.network.LoadMode;
 import nelvar.core.network.Meter;
 import nelvar.core.network.Outcome;
@@ -46,6 +47,7 @@ public final class MeterBar extends VBox {
   private final TextField minus = probe("meter-minus", "− probe", "T1:-");
   private final HBox probes = new HBox(6);
   private final Button bridge = new Button("Bridge");
+  private final Button swap = new Button("Swap");
   private final Label reading = new Label();
 
   /// What one waits: nothing, a moment at a plug, the time of the standards, what labels say.
@@ -84,8 +86,12 @@ public final class MeterBar extends VBox {
     probes.setAlignment(Pos.CENTER_LEFT);
     bridge.setId("meter-bridge");
     bridge.setAccessibleText("Bridge the two probes with a wire, to try a short circuit");
-    bridge.setOnAction(_ -> bridge());
-    probes.getChildren().addAll(label("+"), plus, label("−"), minus, bridge);
+    bridge.setOnAction(_ -> probed(Disturbance.Bridge::new));
+    swap.setId("meter-swap");
+    swap.setAccessibleText(
+        "Exchange the wires on the two probed terminals, to try a wrong connection");
+    swap.setOnAction(_ -> probed(Disturbance.Swap::new));
+    probes.getChildren().addAll(label("+"), plus, label("−"), minus, bridge, swap);
     reading.setId("meter-reading");
     reading.getStyleClass().add("reading");
     reading.setMinWidth(Region.USE_PREF_SIZE);
@@ -221,7 +227,7 @@ public final class MeterBar extends VBox {
     }
   }
 
-  private void bridge() {
+  private void probed(java.util.function.BiFunction<TerminalRef, TerminalRef, Disturbance> what) {
     session.ifPresent(s -> {
       var bench = s.bench();
       if (bench.plus().get().isEmpty() || bench.minus().get().isEmpty()) {
@@ -235,7 +241,7 @@ public final class MeterBar extends VBox {
               bench
                   .trial()
                   .get()
-                  .togglingShort(bench.plus().get().get(), bench.minus().get().get()));
+                  .toggling(what.apply(bench.plus().get().get(), bench.minus().get().get())));
     });
   }
 

@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
@@ -21,6 +23,8 @@ import nelvar.core.network.ActuatorRef;
 import nelvar.core.network.Disturbance;
 import nelvar.core.network.Live;
 import nelvar.core.network.WhatIf;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Resistance;
 import nelvar.desktop.session.Bench;
 import nelvar.desktop.session.Session;
 
@@ -45,6 +49,9 @@ final class Trying {
     if (!device.intakes(part).isEmpty()
         && (!part.outputs().isEmpty() || !part.actuators().isEmpty()))
       rows.add(trying.dead(device));
+    trying.load(device).ifPresent(rows::add);
+    trying.dial(device, part).ifPresent(rows::add);
+    trying.wrongPart(device, part, session).ifPresent(rows::add);
     for (var terminal : part.terminals()) {
       var ref = new TerminalRef(device.id(), terminal.name());
       if (trying.live.circuitry().topology().wired(ref)) rows.add(trying.terminal(ref));
@@ -80,6 +87,7 @@ final class Trying {
         lost,
         trying.terminal(conductor.from()),
         trying.terminal(conductor.to()),
+        trying.loose(conductor),
         new HBox(8, clamp, part));
   }
 
@@ -160,6 +168,108 @@ final class Trying {
     button.setOnAction(_ -> change(w -> w.toggling(disturbance)));
     row.getChildren().add(button);
     return row;
+  }
+
+  /// What a bad end of a wire may add; common practice.
+  private static final double[] BAD_ENDS = {0.1, 1, 10};
+
+  private Node loose(Conductor conductor) {
+    var choices = new ArrayList<Choice>();
+    for (var ohms : BAD_ENDS) {
+      var more = new Resistance(ohms);
+      choices.add(new Choice(more.toString(), new Disturbance.Loose(conductor.id(), more)));
+    }
+    return choices("a bad end", "loose", choices);
+  }
+
+  /// What a load may take instead of what it is planned to.
+  private Optional<Node> load(Device device) {
+    if (live.circuitry().served(device.id()).isEmpty()) return Optional.empty();
+    var choices = new ArrayList<Choice>();
+    for (var percent : new int[] {0, 50, 100, 150}) {
+      var share = new Percent(percent);
+      choices.add(new Choice(share.toString(), new Disturbance.LoadAt(device.id(), share)));
+    }
+    return Optional.of(choices("takes of its rating", "load", choices));
+  }
+
+  /// A dial at its ends.
+  private Optional<Node> dial(Device device, Part part) {
+    return part.dial()
+        .map(dial ->
+            choices(
+                "set wrongly",
+                "dial",
+                Stream.of(dial.least(), dial.greatest())
+                    .map(current ->
+                        new Choice(
+                            current.toString(), new Disturbance.WrongSetting(device.id(), current)))
+                    .toList()));
+  }
+
+  private record Choice(String text, Disturbance disturbance) {}
+
+  private Node choices(String name, String id, List<Choice> choices) {
+    var flow = new FlowPane(6, 4);
+    flow.setAlignment(Pos.CENTER_LEFT);
+    flow.getChildren().add(new Label(name));
+    for (var choice : choices) {
+      var button = new ToggleButton(choice.text());
+      button.setId(id + "-" + choice.text().replaceAll("[^A-Za-z0-9]", "_"));
+      button.setMinWidth(Region.USE_PREF_SIZE);
+      button.setSelected(bench.trial().get().disturbances().contains(choice.disturbance()));
+      button.setAccessibleText(name + " " + choice.text() + ", to try it");
+      button.setOnAction(_ -> change(w -> w.toggling(choice.disturbance())));
+      flow.getChildren().add(button);
+    }
+    flow.getStyleClass().add("fact");
+    return flow;
+  }
+
+  /// Another part of its kind, fitted by mistake.
+  private Optional<Node> wrongPart(Device device, Part part, Session session) {
+    var topology = live.circuitry().topology();
+    var planned = session.project().device(device.id()).map(Device::part).orElse(device.part());
+    var others =
+        topology.catalogue().all().stream()
+            .filter(other ->
+                other.getClass().equals(part.getClass())
+                    && topology.missing(device, other).isEmpty())
+            .toList();
+    if (others.size() < 2) return Optional.empty();
+    var box = new ComboBox<Part>();
+    box.setId("wrong-part");
+    box.setAccessibleText("Another part fitted by mistake, to try it");
+    box.getItems().addAll(others);
+    box.setMaxWidth(Double.MAX_VALUE);
+    box.setConverter(
+        new javafx.util.StringConverter<>() {
+          @Override
+          public String toString(Part shown) {
+            return shown == null ? "" : shown.name();
+          }
+
+          @Override
+          public Part fromString(String text) {
+            return box.getValue();
+          }
+        });
+    box.setValue(topology.part(device.id()).orElse(part));
+    box.setOnAction(_ -> change(w -> fitted(w, device, planned, box.getValue())));
+    var label = new Label("fitted instead");
+    label.setMinWidth(Region.USE_PREF_SIZE);
+    var row = new HBox(8, label, box);
+    HBox.setHgrow(box, Priority.ALWAYS);
+    row.setAlignment(Pos.CENTER_LEFT);
+    row.getStyleClass().add("fact");
+    return Optional.of(row);
+  }
+
+  private static WhatIf fitted(WhatIf trial, Device device, String planned, Part part) {
+    return part.id().equals(planned)
+        ? trial.without(there ->
+            there instanceof Disturbance.WrongPart(var other, _) && other.equals(device.id()))
+        : trial.with(new Disturbance.WrongPart(device.id(), part.id()));
   }
 
   private Optional<Node> welds(Device device) {
