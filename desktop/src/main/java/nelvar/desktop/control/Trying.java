@@ -8,7 +8,7 @@ import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
+import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
@@ -49,13 +49,13 @@ final class Trying {
     if (!device.intakes(part).isEmpty()
         && (!part.outputs().isEmpty() || !part.actuators().isEmpty()))
       rows.add(trying.dead(device));
-    trying.load(device).ifPresent(rows::add);
-    trying.dial(device, part).ifPresent(rows::add);
-    trying.wrongPart(device, part, session).ifPresent(rows::add);
     for (var terminal : part.terminals()) {
       var ref = new TerminalRef(device.id(), terminal.name());
       if (trying.live.circuitry().topology().wired(ref)) rows.add(trying.terminal(ref));
     }
+    trying.load(device).ifPresent(rows::add);
+    trying.dial(device, part).ifPresent(rows::add);
+    trying.wrongPart(device, part, session).ifPresent(rows::add);
     return rows;
   }
 
@@ -190,7 +190,7 @@ final class Trying {
       var share = new Percent(percent);
       choices.add(new Choice(share.toString(), new Disturbance.LoadAt(device.id(), share)));
     }
-    return Optional.of(choices("takes of its rating", "load", choices));
+    return Optional.of(choices("load", "load", choices));
   }
 
   /// A dial at its ends.
@@ -237,7 +237,7 @@ final class Trying {
                     && topology.missing(device, other).isEmpty())
             .toList();
     if (others.size() < 2) return Optional.empty();
-    var box = new ComboBox<Part>();
+    var box = new ChoiceBox<Part>();
     box.setId("wrong-part");
     box.setAccessibleText("Another part fitted by mistake, to try it");
     box.getItems().addAll(others);
