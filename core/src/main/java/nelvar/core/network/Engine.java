@@ -15,6 +15,7 @@ import nelvar.core.units.Temperature;
 public final class Engine {
   private final Topology topology;
   private final Map<Temperature, Built> built = new HashMap<>();
+  private final Map<Conditions, Live> running = new HashMap<>();
   private final ReentrantLock lock = new ReentrantLock();
 
   /// A capacitor below this counts as empty, V.
@@ -59,19 +60,37 @@ public final class Engine {
   public Live solve(WhatIf trial, Conditions conditions, Positions from) {
     lock.lock();
     try {
-      var use = use(trial, conditions);
-      return new Following(use.circuitry(), use.solver(), trial, conditions).settle(from);
+      if (from.equals(Positions.RUNNING)) {
+        if (trial.asDesigned()) return running(conditions);
+        if (trial.rebuilt().isEmpty() && trial.loads() == LoadMode.TOGETHER)
+          return following(trial, conditions).settleFrom(running(conditions), from);
+      }
+      return following(trial, conditions).settle(from);
     } finally {
       lock.unlock();
     }
+  }
+
+  /// The machine as designed: what is tried on it begins there, whatever was asked before.
+  private Live running(Conditions conditions) {
+    var known = running.get(conditions);
+    if (known == null) {
+      known = following(WhatIf.AS_DESIGNED, conditions).settle(Positions.RUNNING);
+      running.put(conditions, known);
+    }
+    return known;
+  }
+
+  private Following following(WhatIf trial, Conditions conditions) {
+    var use = use(trial, conditions);
+    return new Following(use.circuitry(), use.solver(), trial, conditions);
   }
 
   /// The state with every contact held where it is.
   Live frozen(WhatIf trial, Conditions conditions, Positions at, Map<Integer, Boolean> supplies) {
     lock.lock();
     try {
-      var use = use(trial, conditions);
-      return new Following(use.circuitry(), use.solver(), trial, conditions).frozen(at, supplies);
+      return following(trial, conditions).frozen(at, supplies);
     } finally {
       lock.unlock();
     }

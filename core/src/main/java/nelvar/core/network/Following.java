@@ -8,6 +8,7 @@ import java.util.Map;
 import nelvar.core.network.solve.Inputs;
 import nelvar.core.network.solve.Solution;
 import nelvar.core.network.solve.Solver;
+import org.jspecify.annotations.Nullable;
 
 /// Lets contacts follow their coils: solve, look at the volts on coils, move contacts, solve again,
 /// until nothing moves or a state comes back.
@@ -19,6 +20,8 @@ final class Following {
 
   /// By group: capacitors that stand at so many volts.
   private final Map<Integer, Double> charged;
+
+  private @Nullable Solution start;
 
   Following(Circuitry circuitry, Solver solver, WhatIf trial, Conditions conditions) {
     this(circuitry, solver, trial, conditions, Map.of());
@@ -60,8 +63,19 @@ final class Following {
     return all;
   }
 
+  /// Begins with the volts of a running machine, which most of what is tried hardly changes.
+  Live settleFrom(Live running, Positions from) {
+    start = running.solution();
+    return settle(from);
+  }
+
+  private void begin() {
+    if (start == null) solver.begin();
+    else solver.begin(start);
+  }
+
   Live settle(Positions from) {
-    solver.begin();
+    begin();
     var begun = positions(from);
     // All that want to move, move together. Where that goes round in a circle, real ones do not
     // move

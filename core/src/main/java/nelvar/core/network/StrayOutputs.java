@@ -17,40 +17,49 @@ final class StrayOutputs {
   private static final double METAL = 10;
 
   private final Grid grid;
-  private final List<Integer> drives = new ArrayList<>();
+  private final List<Drive> drives = new ArrayList<>();
+
+  /// @param own where its motor terminals are; `others`: where they must not lead
+  private record Drive(
+      int group, List<Integer> siblings, List<Integer> own, List<Integer> others) {}
 
   StrayOutputs(Grid grid) {
     this.grid = grid;
     for (var group = 0; group < grid.groups().size(); group++)
-      if (grid.groups().get(group).limit() == Grid.Limit.TRIP) drives.add(group);
+      if (grid.groups().get(group).limit() == Grid.Limit.TRIP) drives.add(drive(group));
+  }
+
+  private Drive drive(int group) {
+    var own = new HashSet<Integer>();
+    var others = new HashSet<Integer>();
+    if (grid.earth() >= 0) others.add(grid.earth());
+    for (var emf : grid.emfs()) {
+      if (emf.group() != group && sameDrive(group, emf.group())) continue;
+      var to = emf.group() == group ? own : others;
+      to.add(emf.plus());
+      to.add(emf.minus());
+    }
+    for (var converter : grid.converters()) {
+      if (converter.group() != group) continue;
+      for (var index : converter.loads()) {
+        others.add(grid.loads().get(index).a());
+        others.add(grid.loads().get(index).b());
+      }
+    }
+    return new Drive(group, grid.siblings(group), List.copyOf(own), List.copyOf(others));
   }
 
   void trip(Inputs inputs) {
     if (drives.isEmpty()) return;
     var root = joined(inputs);
     for (var drive : drives)
-      if (inputs.gives(drive) && strays(drive, root)) grid.siblings(drive).forEach(inputs::trip);
+      if (inputs.gives(drive.group()) && strays(drive, root))
+        drive.siblings().forEach(inputs::trip);
   }
 
-  private boolean strays(int drive, int[] root) {
-    var own = new HashSet<Integer>();
-    for (var emf : grid.emfs()) {
-      if (emf.group() != drive) continue;
-      own.add(root[emf.plus()]);
-      own.add(root[emf.minus()]);
-    }
-    if (grid.earth() >= 0 && own.contains(root[grid.earth()])) return true;
-    for (var emf : grid.emfs())
-      if (emf.group() != drive
-          && !sameDrive(drive, emf.group())
-          && (own.contains(root[emf.plus()]) || own.contains(root[emf.minus()]))) return true;
-    for (var converter : grid.converters()) {
-      if (converter.group() != drive) continue;
-      for (var index : converter.loads()) {
-        var load = grid.loads().get(index);
-        if (own.contains(root[load.a()]) || own.contains(root[load.b()])) return true;
-      }
-    }
+  private static boolean strays(Drive drive, int[] root) {
+    for (var own : drive.own())
+      for (var other : drive.others()) if (root[own] == root[other]) return true;
     return false;
   }
 

@@ -21,7 +21,11 @@ final class Admittances {
 
   private @Nullable Whole whole;
 
-  Admittances(Elimination elimination) {
+  /// Whether there are no imaginary parts, at direct current.
+  private final boolean real;
+
+  Admittances(Elimination elimination, boolean real) {
+    this.real = real;
     this.elimination = elimination;
     this.diagonalRe = new double[elimination.nodes];
     this.diagonalIm = new double[elimination.nodes];
@@ -117,8 +121,34 @@ final class Admittances {
     }
   }
 
-  /// Factors in place; false where a pivot vanishes (an island without a reference).
+  /// Factors in place; false where a pivot vanishes (an island without a reference). The diagonal
+  /// then holds the inverse of each pivot.
   boolean factor() {
+    return real ? factorReal() : factorComplex();
+  }
+
+  private boolean factorReal() {
+    var e = elimination;
+    var pair = 0;
+    for (var k = 0; k < e.nodes; k++) {
+      var node = e.order[k];
+      var d = diagonalRe[node];
+      if (!(d * d > 1e-300)) return false;
+      var inverse = 1 / d;
+      diagonalRe[node] = inverse;
+      var end = e.start[k + 1];
+      for (var p = e.start[k]; p < end; p++) {
+        var above = re[p];
+        var l = above * inverse;
+        diagonalRe[e.row[p]] -= above * l;
+        for (var q = p + 1; q < end; q++) re[e.target[pair++]] -= re[q] * l;
+        re[p] = l;
+      }
+    }
+    return true;
+  }
+
+  private boolean factorComplex() {
     var e = elimination;
     var pair = 0;
     for (var k = 0; k < e.nodes; k++) {
@@ -129,6 +159,8 @@ final class Admittances {
       if (!(size > 1e-300)) return false;
       var inverseRe = dr / size;
       var inverseIm = -di / size;
+      diagonalRe[node] = inverseRe;
+      diagonalIm[node] = inverseIm;
       var end = e.start[k + 1];
       for (var p = e.start[k]; p < end; p++) {
         var lr = re[p] * inverseRe - im[p] * inverseIm;
@@ -180,6 +212,26 @@ final class Admittances {
 
   /// Without what stands besides the pattern.
   void alone(double[] x, double[] y) {
+    if (real) aloneReal(x);
+    else aloneComplex(x, y);
+  }
+
+  private void aloneReal(double[] x) {
+    var e = elimination;
+    for (var k = 0; k < e.nodes; k++) {
+      var at = x[e.order[k]];
+      if (at == 0) continue;
+      for (var p = e.start[k]; p < e.start[k + 1]; p++) x[e.row[p]] -= re[p] * at;
+    }
+    for (var k = e.nodes - 1; k >= 0; k--) {
+      var node = e.order[k];
+      var at = x[node] * diagonalRe[node];
+      for (var p = e.start[k]; p < e.start[k + 1]; p++) at -= re[p] * x[e.row[p]];
+      x[node] = at;
+    }
+  }
+
+  private void aloneComplex(double[] x, double[] y) {
     var e = elimination;
     for (var k = 0; k < e.nodes; k++) {
       var node = e.order[k];
@@ -195,9 +247,8 @@ final class Admittances {
       var node = e.order[k];
       var dr = diagonalRe[node];
       var di = diagonalIm[node];
-      var size = dr * dr + di * di;
-      var xr = (x[node] * dr + y[node] * di) / size;
-      var xi = (y[node] * dr - x[node] * di) / size;
+      var xr = x[node] * dr - y[node] * di;
+      var xi = x[node] * di + y[node] * dr;
       for (var p = e.start[k]; p < e.start[k + 1]; p++) {
         var to = e.row[p];
         xr -= re[p] * x[to] - im[p] * y[to];
@@ -237,11 +288,10 @@ final class Admittances {
       var vi = v[1];
       var dr = diagonalRe[node];
       var di = diagonalIm[node];
-      var size = dr * dr + di * di;
       var sr = vr * vr - vi * vi;
       var si = 2 * vr * vi;
-      zr += (sr * dr + si * di) / size;
-      zi += (si * dr - sr * di) / size;
+      zr += sr * dr - si * di;
+      zi += sr * di + si * dr;
       for (var p = e.start[k]; p < e.start[k + 1]; p++) {
         var to = w.computeIfAbsent(e.row[p], _ -> new double[2]);
         to[0] -= re[p] * vr - im[p] * vi;

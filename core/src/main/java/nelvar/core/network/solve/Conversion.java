@@ -62,6 +62,7 @@ final class Conversion {
     ac = false;
     take();
     for (var converter : grid.converters()) follow(converter);
+    cutOff();
     if (!dc && !ac) {
       var lives = false;
       for (var converter : grid.converters()) lives |= life(converter);
@@ -69,6 +70,18 @@ final class Conversion {
       if (lives) now.islands = Islands.of(now);
     }
     return new Changed(dc, ac);
+  }
+
+  /// What no source reaches at all is dead at once: nothing on the way can bring it back.
+  private void cutOff() {
+    var any = false;
+    for (var converter : grid.converters()) {
+      if (!now.on[converter.group()] || inputs.kept(converter.group())) continue;
+      for (var index : converter.loads())
+        if (now.on[converter.group()] && !now.islands.live(grid.loads().get(index).a()))
+          any |= life(converter);
+    }
+    if (any) now.islands = Islands.of(now);
   }
 
   private boolean life(Grid.Converter converter) {
@@ -81,6 +94,7 @@ final class Conversion {
     alive &= now.deaths[converter.group()] < MANY;
     if (now.on[converter.group()] == alive) return false;
     now.on[converter.group()] = alive;
+    now.version++;
     if (!alive) now.deaths[converter.group()]++;
     var own = grid.groups().get(converter.group()).alternating();
     mark(own);
@@ -195,6 +209,7 @@ final class Conversion {
     var softer = Math.clamp(slope, 0, SOFTEST);
     if (Math.abs(now.softer[converter.group()] - softer) > 1e-3 * softer + 1e-6) {
       now.softer[converter.group()] += part * (softer - now.softer[converter.group()]);
+      now.version++;
       dc = true;
     }
     softer = now.softer[converter.group()];
@@ -222,6 +237,7 @@ final class Conversion {
     if (change <= 1e-9 + 1e-8 * Math.hypot(g, s)) return;
     now.amount[index] += part * (g - now.amount[index]);
     now.susceptance[index] += part * (s - now.susceptance[index]);
+    now.version++;
     ac = true;
   }
 

@@ -1,5 +1,7 @@
 package nelvar.core.network.solve;
 
+import org.jspecify.annotations.Nullable;
+
 /// One frequency of a grid: assembles its matrix for the present switching, and finds the voltages
 /// at which loads take what they ask for.
 ///
@@ -14,6 +16,9 @@ final class Frequency {
 
   /// Good enough where rounding forbids better.
   private static final double CLOSE = 1e-9;
+
+  /// Good enough on the way.
+  private static final double ROUGHLY = 1e-6;
 
   private static final int CORRECTIONS = 12;
   private static final int FACTORINGS = 10;
@@ -41,10 +46,15 @@ final class Frequency {
   private final double[] xIm;
   int solves;
 
+  /// What the matrix was factored for last.
+  private @Nullable Present factored;
+
+  private int version;
+
   Frequency(Grid grid, Elimination elimination, boolean alternating) {
     this.grid = grid;
     this.alternating = alternating;
-    this.matrix = new Admittances(elimination);
+    this.matrix = new Admittances(elimination, !alternating);
     this.re = new double[grid.nodes()];
     this.im = new double[grid.nodes()];
     this.xRe = new double[grid.nodes()];
@@ -58,25 +68,46 @@ final class Frequency {
     java.util.Arrays.fill(im, 0);
   }
 
+  /// Begins at other voltages.
+  void begin(double[] volts, double[] imaginary) {
+    System.arraycopy(volts, 0, re, 0, re.length);
+    System.arraycopy(imaginary, 0, im, 0, im.length);
+  }
+
   /// Whether the loads settled.
-  boolean settle(Present now) {
+  ///
+  /// @param roughly while other things still move, so that the last digits would be found in vain
+  boolean settle(Present now, boolean roughly) {
+    var settled = roughly ? ROUGHLY : SETTLED;
+
     // A source at its limit before loads of constant power has two states in which currents agree;
     // only the lower one is stable. Admittances followed step by step fall into it.
     if (!alternating && now.limited()) {
+      factored = null;
       assemble(now, false);
       return damped(now, 1, QUICKLY) || damped(now);
     }
     for (var factoring = 0; factoring < FACTORINGS; factoring++) {
-      assemble(now, factoring == 0);
-      if (!factor(now)) return false;
+      if (factoring > 0 || !fresh(now)) {
+        assemble(now, factoring == 0);
+        if (!factor(now)) return false;
+        factored = now;
+        version = now.version;
+      }
       var before = Double.MAX_VALUE;
       for (var correction = 0; correction < CORRECTIONS; correction++) {
         var change = step(now);
-        if (change < SETTLED || (change < CLOSE && change >= before)) return true;
+        if (change < settled || (change < CLOSE && change >= before)) return true;
         before = change;
       }
     }
     return damped(now);
+  }
+
+  /// Whether the matrix still holds but for what loads of constant power and current ask for, which
+  /// is corrected anyway.
+  private boolean fresh(Present now) {
+    return factored == now && version == now.version;
   }
 
   private boolean damped(Present now) {
@@ -89,6 +120,7 @@ final class Frequency {
       passive(now);
       for (var i = 0; i < grid.loads().size(); i++)
         matrix.branch(grid.loads().get(i).a(), grid.loads().get(i).b(), stampRe[i], stampIm[i]);
+      factored = null;
       if (!factor(now)) return false;
       step(now, false);
       if (approach(now, part) < CLOSE) return true;

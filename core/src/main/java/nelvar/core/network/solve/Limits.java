@@ -46,7 +46,9 @@ final class Limits {
           case IDLE -> volts < own - SMALL ? Present.Mode.GIVING : mode;
           case TRIPPED -> mode;
         };
-    return now.mode[emf.group()] != mode;
+    if (now.mode[emf.group()] == mode) return false;
+    now.version++;
+    return true;
   }
 
   /// Whether an alternating source had to switch off: all its lines together.
@@ -59,6 +61,7 @@ final class Limits {
       if (!now.on[at] || now.mode[at] == Present.Mode.TRIPPED) continue;
       if (EmfCurrent.of(grid, i, now, alternating).magnitude() <= group.greatest()) continue;
       for (var sibling : siblings(grid, at)) now.mode[sibling] = Present.Mode.TRIPPED;
+      now.version++;
       changed = true;
     }
     return changed;
@@ -83,6 +86,8 @@ final class Limits {
     var volts = direct.re[branch.a()] - direct.re[branch.b()] - branch.forward();
     var before = now.diode[index];
     now.diode[index] = before ? volts > -SMALL : volts > SMALL;
-    return before != now.diode[index];
+    if (before == now.diode[index]) return false;
+    now.version++;
+    return true;
   }
 }

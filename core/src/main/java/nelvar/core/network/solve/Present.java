@@ -43,6 +43,9 @@ final class Present {
 
   Islands islands;
 
+  /// Counts what changes a matrix besides what loads of constant power and current ask for.
+  int version;
+
   Present(Grid grid, Inputs inputs) {
     this.grid = grid;
     this.closed = inputs.closedNow();
@@ -64,6 +67,24 @@ final class Present {
     for (var g = 0; g < volts.length; g++)
       volts[g] = inputs.volts(g).orElse(grid.groups().get(g).fed() ? 1 : mains);
     this.islands = Islands.of(this);
+  }
+
+  /// Begins where another state stands, so that a small change is found quickly; what that had
+  /// tripped or limited begins anew.
+  void begin(Present from) {
+    for (var i = 0; i < diode.length; i++) diode[i] = from.diode[i];
+    for (var g = 0; g < on.length; g++) {
+      if (on[g] && mode[g] == Mode.GIVING && from.mode[g] == Mode.IDLE) mode[g] = Mode.IDLE;
+      on[g] &= from.on[g];
+      if (grid.groups().get(g).fed()) volts[g] = from.volts[g];
+      softer[g] = from.softer[g];
+    }
+    for (var i = 0; i < amount.length; i++) {
+      if (grid.loads().get(i).law() != Grid.Law.ADMITTANCE) continue;
+      amount[i] = from.amount[i];
+      susceptance[i] = from.susceptance[i];
+    }
+    islands = Islands.of(this);
   }
 
   boolean conducts(int branch) {

@@ -19,6 +19,8 @@ public final class Solution {
   final Flows flows;
   private final int solves;
   private final double residual;
+
+  /// The greatest current that flows anywhere, squared.
   private double greatest;
 
   private Solution(
@@ -39,7 +41,9 @@ public final class Solution {
     this.flows = flows;
     this.residual = Math.max(residual(false), residual(true));
     this.doubt =
-        residual <= BALANCED + BALANCED_SHARE * greatest ? doubt : Doubt.everywhere(grid, now);
+        residual <= BALANCED + BALANCED_SHARE * Math.sqrt(greatest)
+            ? doubt
+            : Doubt.everywhere(grid, now);
   }
 
   /// @param settled whether sources, loads and limits agree; it is solved only if the currents at
@@ -209,6 +213,13 @@ public final class Solution {
     return now.mode[group] == Present.Mode.LIMITED;
   }
 
+  /// Whether any source stands at its limit or has switched itself off.
+  boolean limits() {
+    for (var mode : now.mode)
+      if (mode == Present.Mode.LIMITED || mode == Present.Mode.TRIPPED) return true;
+    return false;
+  }
+
   public boolean idle(int group) {
     return now.mode[group] == Present.Mode.IDLE;
   }
@@ -232,8 +243,8 @@ public final class Solution {
     var y = new double[grid.nodes()];
     for (var i = 0; i < grid.branches().size(); i++) {
       var branch = grid.branches().get(i);
-      var current = ofAlternating ? branchAlternating(i) : new Phasor(branchDirect(i), 0);
-      add(x, y, branch.a(), branch.b(), current);
+      if (ofAlternating) add(x, y, branch.a(), branch.b(), branchAlternating(i));
+      else add(x, y, branch.a(), branch.b(), branchDirect(i), 0);
     }
     for (var bridge : now.bridges)
       add(
@@ -259,8 +270,9 @@ public final class Solution {
     }
     for (var t : grid.transformers()) transformer(x, y, t, ofAlternating);
     var most = 0.0;
-    for (var node = 0; node < x.length; node++) most = Math.max(most, Math.hypot(x[node], y[node]));
-    return most;
+    for (var node = 0; node < x.length; node++)
+      most = Math.max(most, x[node] * x[node] + y[node] * y[node]);
+    return Math.sqrt(most);
   }
 
   /// What flows through a source of the other frequency.
@@ -299,10 +311,14 @@ public final class Solution {
   }
 
   private void add(double[] x, double[] y, int from, int to, Phasor current) {
-    greatest = Math.max(greatest, current.magnitude());
-    x[from] += current.re();
-    y[from] += current.im();
-    x[to] -= current.re();
-    y[to] -= current.im();
+    add(x, y, from, to, current.re(), current.im());
+  }
+
+  private void add(double[] x, double[] y, int from, int to, double re, double im) {
+    greatest = Math.max(greatest, re * re + im * im);
+    x[from] += re;
+    y[from] += im;
+    x[to] -= re;
+    y[to] -= im;
   }
 }

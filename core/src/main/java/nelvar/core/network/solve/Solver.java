@@ -1,5 +1,7 @@
 package nelvar.core.network.solve;
 
+import org.jspecify.annotations.Nullable;
+
 /// Finds the steady state of a grid: volts everywhere, at direct current and at mains frequency.
 ///
 /// The two are solved in turn until what converters hand from one to the other no longer changes;
@@ -13,6 +15,7 @@ public final class Solver {
   private final Frequency direct;
   private final Frequency alternating;
   private boolean begun;
+  private @Nullable Solution from;
 
   public Solver(Grid grid) {
     this.grid = grid;
@@ -63,6 +66,16 @@ public final class Solver {
     direct.forget();
     alternating.forget();
     begun = false;
+    from = null;
+  }
+
+  /// Begins where another state stands; the next answer depends on that and on nothing else.
+  public void begin(Solution state) {
+    begin();
+    if (!state.settled() || state.limits()) return;
+    from = state;
+    direct.begin(state.dc, new double[state.dc.length]);
+    alternating.begin(state.re, state.im);
   }
 
   /// Starts from the voltages found last since [#begin], so that a small change is found quickly.
@@ -71,7 +84,11 @@ public final class Solver {
   /// itself: what one circuit cannot settle makes nothing unknown elsewhere.
   public Solution solve(Inputs inputs) {
     var whole = whole(inputs);
-    if (whole.settled()) return whole;
+    if (whole.settled()) {
+      // The next one moves a contact or two.
+      from = whole.limits() ? null : whole;
+      return whole;
+    }
     var parts = Parts.of(grid, inputs);
     var together = new PartByPart(grid, inputs, parts);
     var solves = whole.solves();
@@ -88,10 +105,13 @@ public final class Solver {
 
   private Solution whole(Inputs inputs) {
     var now = new Present(grid, inputs);
+    var state = from;
+    from = null;
+    if (state != null) now.begin(state.now);
     direct.solves = 0;
     alternating.solves = 0;
     var conversion = new Conversion(grid, inputs, now, direct, alternating);
-    if (begun) conversion.restore();
+    if (begun || state != null) conversion.restore();
     begun = true;
     var settled = settle(now, conversion);
     var solution = Solution.of(grid, now, direct, alternating, settled);
@@ -109,23 +129,27 @@ public final class Solver {
   private boolean settle(Present now, Conversion conversion) {
     var dc = true;
     var ac = true;
+    var roughly = true;
     for (var round = 0; round < ROUNDS; round++) {
       var diodes = now.diode.clone();
       if (dc && !settleDirect(now)) return false;
       ac |= !java.util.Arrays.equals(diodes, now.diode);
-      if (ac && !settleAlternating(now)) return false;
+      if (ac && !settleAlternating(now, roughly)) return false;
       var changed = conversion.update();
       dc = changed.direct();
       ac = changed.alternating();
-      if (!dc && !ac) return true;
+      if (dc || ac) continue;
+      if (!roughly) return true;
+      roughly = false;
+      ac = true;
     }
     return false;
   }
 
   /// Alternating current with drives that switch themselves off.
-  private boolean settleAlternating(Present now) {
+  private boolean settleAlternating(Present now, boolean roughly) {
     do {
-      if (!alternating.settle(now)) return false;
+      if (!alternating.settle(now, roughly)) return false;
     } while (Limits.trip(grid, now, alternating));
     return true;
   }
@@ -136,7 +160,7 @@ public final class Solver {
     for (var switching = 0; switching < SWITCHINGS; switching++) {
       // A source at its limit before loads of constant power runs away upwards: it is giving again
       // by then, and that settles.
-      var settled = direct.settle(now);
+      var settled = direct.settle(now, false);
       if (!limits.correct(switching > 12)) return settled;
     }
     return false;
