@@ -82,6 +82,11 @@ public final class Panel {
     return last(device -> device.withDesignation(new Designation(designation)));
   }
 
+  /// The inlet added last hangs on the site like this.
+  public Panel connected(nelvar.core.model.Connection connection) {
+    return last(device -> device.withConnection(connection));
+  }
+
   public Panel linked(Linkage linkage) {
     return last(device -> device.withLinkage(linkage));
   }

@@ -2,6 +2,7 @@ package nelvar.core.model;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import nelvar.core.catalogue.Intake;
 import nelvar.core.catalogue.Linkage;
 import nelvar.core.catalogue.Output;
@@ -19,6 +20,7 @@ import nelvar.core.units.Voltage;
 /// @param trip what its dial is set to: an adjustable overload trip, the current of a drive
 /// @param spare terminals left open on purpose
 /// @param output what an adjustable supply is set to; its nominal voltage where nothing is said
+/// @param connection of an inlet that hangs on the site otherwise than the Brief says of all
 public record Device(
     Id id,
     Designation designation,
@@ -30,7 +32,8 @@ public record Device(
     Optional<Suppression> suppression,
     Optional<Current> trip,
     List<String> spare,
-    Optional<Voltage> output) {
+    Optional<Voltage> output,
+    Optional<Connection> connection) {
   public Device {
     if (trip.isPresent() && trip.get().amperes() <= 0)
       throw new ImpossibleQuantity("a dial is set to more than 0 A");
@@ -50,7 +53,44 @@ public record Device(
         Optional.empty(),
         Optional.empty(),
         List.of(),
+        Optional.empty(),
         Optional.empty());
+  }
+
+  /// A device being changed.
+  private final class Draft {
+    private Designation designation = Device.this.designation;
+    private String purpose = Device.this.purpose;
+    private String part = Device.this.part;
+    private Optional<Use> use = Device.this.use;
+    private Optional<Linkage> linkage = Device.this.linkage;
+    private Optional<Suppression> suppression = Device.this.suppression;
+    private Optional<Current> trip = Device.this.trip;
+    private List<String> spare = Device.this.spare;
+    private Optional<Voltage> output = Device.this.output;
+    private Optional<Connection> connection = Device.this.connection;
+
+    private Device done() {
+      return new Device(
+          id,
+          designation,
+          purpose,
+          part,
+          place,
+          use,
+          linkage,
+          suppression,
+          trip,
+          spare,
+          output,
+          connection);
+    }
+  }
+
+  private Device with(Consumer<Draft> change) {
+    var draft = new Draft();
+    change.accept(draft);
+    return draft.done();
   }
 
   /// How hard it works; full where nothing is said.
@@ -64,73 +104,49 @@ public record Device(
   }
 
   public Device withDesignation(Designation next) {
-    return new Device(
-        id, next, purpose, part, place, use, linkage, suppression, trip, spare, output);
+    return with(d -> d.designation = next);
   }
 
   public Device withPurpose(String next) {
-    return new Device(
-        id, designation, next, part, place, use, linkage, suppression, trip, spare, output);
+    return with(d -> d.purpose = next);
   }
 
   public Device withPart(String next) {
-    return new Device(
-        id, designation, purpose, next, place, use, linkage, suppression, trip, spare, output);
+    return with(d -> d.part = next);
   }
 
   public Device withUse(Use next) {
-    return new Device(
-        id,
-        designation,
-        purpose,
-        part,
-        place,
-        next.equals(Use.FULL) ? Optional.empty() : Optional.of(next),
-        linkage,
-        suppression,
-        trip,
-        spare,
-        output);
+    return with(d -> d.use = next.equals(Use.FULL) ? Optional.empty() : Optional.of(next));
   }
 
   public Device withLinkage(Linkage next) {
-    return new Device(
-        id,
-        designation,
-        purpose,
-        part,
-        place,
-        use,
-        Optional.of(next),
-        suppression,
-        trip,
-        spare,
-        output);
+    return with(d -> d.linkage = Optional.of(next));
   }
 
   public Device withSuppression(Suppression next) {
-    return new Device(
-        id,
-        designation,
-        purpose,
-        part,
-        place,
-        use,
-        linkage,
-        Optional.of(next),
-        trip,
-        spare,
-        output);
+    return with(d -> d.suppression = Optional.of(next));
   }
 
   public Device withTrip(Optional<Current> next) {
-    return new Device(
-        id, designation, purpose, part, place, use, linkage, suppression, next, spare, output);
+    return with(d -> d.trip = next);
   }
 
   public Device withOutput(Optional<Voltage> next) {
-    return new Device(
-        id, designation, purpose, part, place, use, linkage, suppression, trip, spare, next);
+    return with(d -> d.output = next);
+  }
+
+  public Device withSpare(List<String> next) {
+    return with(d -> d.spare = next);
+  }
+
+  public Device withConnection(Connection next) {
+    return with(
+        d -> d.connection = next.equals(Connection.USUAL) ? Optional.empty() : Optional.of(next));
+  }
+
+  /// How an inlet hangs on the site, besides what the Brief says.
+  public Connection connected() {
+    return connection.orElse(Connection.USUAL);
   }
 
   /// What a chopper drive makes flow in its windings; empty for others, or where it is not known.
@@ -146,10 +162,5 @@ public record Device(
   /// Where it takes power, by how it is linked and which of its terminals stay open.
   public List<Intake> intakes(Part of) {
     return of.intakes(windings(), spare);
-  }
-
-  public Device withSpare(List<String> next) {
-    return new Device(
-        id, designation, purpose, part, place, use, linkage, suppression, trip, next, output);
   }
 }

@@ -13,6 +13,9 @@ import nelvar.core.network.solve.Phasor;
 /// The mains at an inlet: line voltages behind the impedance the site states, and the way its
 /// earthing system joins the star point to the protective conductor.
 ///
+/// All inlets of a machine hang on one site: their lines and neutrals begin at one star point, and
+/// their protective conductors are joined there, so that two things plugged in close a loop.
+///
 /// Impedances count as resistance, which holds for final circuits; where the site states neither
 /// impedance nor short-circuit current, 0.25 Ω a line is taken (assumed).
 final class MainsSource {
@@ -30,8 +33,9 @@ final class MainsSource {
   static int of(Device device, MainsInlet inlet, Brief brief, NetworkBuilder to) {
     var supply = brief.supply();
     var phase = supply.voltage().toNeutral().volts();
-    var line = line(supply, inlet.lines());
-    var star = to.inner();
+    var cord = device.connected().cord().map(to::ohms).orElse(0.0);
+    var line = line(supply, inlet.lines()) + cord;
+    var star = to.star();
     var group = to.groups.size();
     to.groups.add(new Grid.Group(true, Grid.Limit.NONE, Double.POSITIVE_INFINITY, false, false));
     var emfs = new ArrayList<Integer>();
@@ -47,7 +51,7 @@ final class MainsSource {
     }
     if (inlet.neutral()) to.branches.add(Grid.Branch.linear(star, to.node(device, "N"), line, 0));
     var earth = to.node(device, "PE");
-    to.branches.add(Grid.Branch.linear(star, earth, toEarth(supply, line), 0));
+    protective(star, earth, supply, line - cord, cord, to);
     var output =
         new Output(
             "mains",
@@ -55,7 +59,7 @@ final class MainsSource {
             inlet.neutral() ? Optional.of("N") : Optional.empty(),
             true,
             inlet.lines() == 1 ? supply.voltage().toNeutral() : supply.voltage().between(),
-            supply.upstream());
+            device.connected().upstream().orElse(supply.upstream()));
     to.given.add(
         new Circuitry.Given(device, Optional.of(output), group, List.copyOf(emfs), List.of()));
     return earth;
@@ -73,6 +77,19 @@ final class MainsSource {
         .map(current -> Fault.GREATEST * phase / current.amperes() / conductors)
         .or(() -> supply.loopImpedance().map(loop -> loop.ohms() / 2))
         .orElse(USUAL_LINE);
+  }
+
+  /// What is earthed at the site (TT, IT) is so once: the next inlet is joined to the first.
+  private static void protective(
+      int star, int earth, Brief.Supply supply, double line, double cord, NetworkBuilder to) {
+    var first = to.earth();
+    var own =
+        switch (supply.earthing()) {
+          case TN_S, TN_C_S -> true;
+          case TT, IT -> first < 0;
+        };
+    if (own) to.branches.add(Grid.Branch.linear(star, earth, toEarth(supply, line) + cord, 0));
+    else if (first != earth) to.branches.add(Grid.Branch.linear(first, earth, line + cord, 0));
   }
 
   private static double toEarth(Brief.Supply supply, double line) {

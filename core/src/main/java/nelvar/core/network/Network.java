@@ -97,7 +97,7 @@ public final class Network {
             inlet.neutral() ? Optional.of("N") : Optional.empty(),
             true,
             voltage,
-            supply.upstream()));
+            device.connected().upstream().orElse(supply.upstream())));
   }
 
   /// Which terminals are joined to a protective terminal of an inlet by protective conductors.

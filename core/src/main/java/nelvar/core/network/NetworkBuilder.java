@@ -60,6 +60,7 @@ final class NetworkBuilder {
   private final int[] branchOf;
   private int nodes;
   private int earth = -1;
+  private int star = -1;
 
   private NetworkBuilder(Topology topology, Temperature wireTemperature) {
     this.topology = topology;
@@ -93,6 +94,17 @@ final class NetworkBuilder {
 
   int node(Device device, String terminal) {
     return node[topology.node(new TerminalRef(device.id(), terminal))];
+  }
+
+  /// Where the lines of all inlets begin.
+  int star() {
+    if (star < 0) star = inner();
+    return star;
+  }
+
+  /// The protective terminal of the first inlet, or -1.
+  int earth() {
+    return earth;
   }
 
   /// A node that is no terminal.
@@ -139,6 +151,11 @@ final class NetworkBuilder {
     var metres = length.get().metres();
     var ohms = perMetre(conductor.section().get()) * metres + 2 * LANDING;
     return Grid.Branch.linear(a, b, ohms, REACTANCE_PER_METRE * metres);
+  }
+
+  /// Of one conductor of a cord with its two ends.
+  double ohms(nelvar.core.model.Connection.Cord cord) {
+    return perMetre(cord.section()) * cord.length().metres() + 2 * LANDING;
   }
 
   private double perMetre(CrossSection section) {

@@ -3,6 +3,7 @@ package nelvar.core.network;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.units.Current;
 import nelvar.core.units.Energy;
 
@@ -65,10 +66,14 @@ public record ShortCircuit(
     for (var output : live.outputs())
       if (output.limited() && !was(output, before)) return new End.Limits(output);
     if (current.rms() < SOME) return new End.NoCurrent();
-    var upstream = live.circuitry().topology().project().brief().supply().upstream();
-    return current.rms() > 1.45 * upstream.amperes()
-        ? new End.Upstream(upstream)
-        : new End.Nothing();
+    return live.outputs().stream()
+        .filter(output ->
+            live.circuitry().topology().part(output.device().id()).orElse(null)
+                    instanceof MainsInlet
+                && output.current().compareTo(output.output().rating().times(1.45)) > 0)
+        .findFirst()
+        .<End>map(output -> new End.Upstream(output.output().rating()))
+        .orElseGet(End.Nothing::new);
   }
 
   /// Whether an output was as bad before.

@@ -95,18 +95,9 @@ public final class GeneratedPanel {
     var name = "Y" + supply + "." + number;
     var motor = random.nextInt(6) == 0;
     devices.add(
-        new Device(
-            new Id(name),
-            new Designation("-" + name),
-            motor ? "vibrator" : "valve",
-            motor ? "vibrator-24v-2p5a" : "valve-24vdc-4w8",
-            Place.MACHINE,
-            Optional.empty(),
-            Optional.empty(),
-            motor ? Optional.empty() : Optional.of(Suppression.DIODE),
-            Optional.empty(),
-            List.of(),
-            Optional.empty()));
+        motor
+            ? device("vibrator", "vibrator-24v-2p5a", name)
+            : device("valve", "valve-24vdc-4w8", name).withSuppression(Suppression.DIODE));
     var from = "XP" + supply + ":" + (number + 2);
     for (var detour = 0; detour < DETOURS; detour++) {
       var next =
@@ -153,5 +144,9 @@ public final class GeneratedPanel {
             Optional.of("black"),
             Optional.empty(),
             Optional.of(bundle)));
+  }
+
+  private static Device device(String purpose, String part, String name) {
+    return Device.of(new Id(name), "-" + name, purpose, part, Place.MACHINE);
   }
 }

@@ -16,6 +16,7 @@ import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Linkage;
+import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.ServoMotor;
 import nelvar.core.catalogue.StepperMotor;
@@ -106,6 +107,7 @@ final class DeviceSettings {
               device.windings(),
               linkage -> linkage == Linkage.STAR ? "star" : "delta",
               next -> session.edit(Edits.link(device, next))));
+    if (part instanceof MainsInlet) nodes.addAll(InletSettings.of(device, session));
     part.dial().ifPresent(dial -> nodes.add(dial(device, dial.least(), dial.greatest(), session)));
     if (part instanceof DcSupply supply)
       supply.adjustable().ifPresent(range -> nodes.add(output(device, range, session)));

@@ -52,11 +52,12 @@ public final class Facts {
 
   private static void inlet(Device device, Study study, List<Fact> facts) {
     if (!(study.part(device).orElse(null) instanceof MainsInlet)) return;
-    InletLoad.of(study)
-        .ifPresent(load -> facts.add(Fact.of("Most loaded line", load.value(), load.trail())));
-    InletLoad.running(study)
-        .ifPresent(current -> facts.add(Fact.of("Running, with duty", current)));
-    facts.add(Fact.of("Upstream device", study.project().brief().supply().upstream()));
+    for (var source : study.network().sources(device)) {
+      var load = InletLoad.of(source, study);
+      facts.add(Fact.of("Most loaded line", load.value(), load.trail()));
+      facts.add(Fact.of("Running, with duty", InletLoad.running(source, study)));
+      facts.add(Fact.of("Upstream device", source.output().rating()));
+    }
     study
         .project()
         .brief()

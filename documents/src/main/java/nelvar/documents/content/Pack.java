@@ -218,8 +218,12 @@ public final class Pack {
   private static void supplySheets(Review review, List<Block> blocks) {
     var study = review.study();
     blocks.add(new Block.Heading("Supplies and protection", 1));
-    InletLoad.of(study)
-        .ifPresent(load -> blocks.add(new Block.Sheet(load.trail(), load.value().toString())));
+    for (var inlet : InletLoad.inlets(study)) {
+      var load = InletLoad.of(inlet, study);
+      blocks.add(
+          new Block.Sheet(
+              load.trail(), "%s of %s".formatted(load.value(), inlet.output().rating())));
+    }
     for (var source : study.network().sources()) {
       if (!study.part(source.device()).filter(Part::electronicSupply).isPresent()) continue;
       var load = SupplyLoad.of(source, study);

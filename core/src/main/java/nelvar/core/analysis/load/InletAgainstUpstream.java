@@ -26,11 +26,11 @@ public final class InletAgainstUpstream implements Rule {
 
   @Override
   public Stream<Verdict> check(Study study) {
-    return InletLoad.inlet(study).stream()
+    return InletLoad.inlets(study).stream()
         .map(inlet -> {
           var judged =
               Explained.atMost(
-                  InletLoad.of(study).orElseThrow(),
+                  InletLoad.of(inlet, study),
                   "Ib",
                   inlet.output().rating(),
                   Schools.demand(
@@ -43,8 +43,8 @@ public final class InletAgainstUpstream implements Rule {
               id,
               Severity.ERROR,
               "More than the mains gives",
-              "With everything on the machine takes %s from its most loaded line; the device upstream is rated %s and will trip. Spread the loads over the lines, or ask for a larger supply."
-                  .formatted(judged.value(), inlet.output().rating()),
+              "With everything on %s takes %s from its most loaded line; the device upstream is rated %s and will trip. Spread the loads over the lines, or ask for a larger supply."
+                  .formatted(inlet.device().designation(), judged.value(), inlet.output().rating()),
               judged.trail(),
               List.of());
         });

@@ -82,7 +82,7 @@ public final class DeviceOpens implements Rule {
   }
 
   private static Verdict upstream(Device inlet, Study study) {
-    var rating = study.project().brief().supply().upstream();
+    var rating = inlet.connected().upstream().orElse(study.project().brief().supply().upstream());
     var w = Working.of("Current at " + inlet.designation());
     w.given("In", rating, "device before the inlet, Brief");
     var worst = new Current(0);

@@ -14,6 +14,7 @@ import nelvar.core.model.Brief;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
+import nelvar.core.model.Connection;
 import nelvar.core.model.Designation;
 import nelvar.core.model.Deviation;
 import nelvar.core.model.Device;
@@ -113,6 +114,13 @@ public final class Edits {
         next.map(volts -> "Set %s to %s".formatted(device.designation(), volts))
             .orElse("Set %s to its nominal voltage".formatted(device.designation())),
         project -> device(project, device.id(), d -> d.withOutput(next)));
+  }
+
+  /// Says how an inlet hangs on the site.
+  public static Edit connection(Device device, Connection next) {
+    return new Edit(
+        "Say how %s hangs on the mains".formatted(device.designation()),
+        project -> device(project, device.id(), d -> d.withConnection(next)));
   }
 
   /// Puts another part in a device's place; refused while a conductor lands on a terminal the new
