@@ -27,6 +27,7 @@ public sealed interface Part
         BusCapacitors,
         BusClamp,
         Appliance,
+        Computer,
         SocketStrip,
         DcConverter,
         MultiWindingTransformer,

@@ -182,4 +182,74 @@ final class UnfamiliarPartsTest {
                 .direct())
         .isCloseTo(24, within(0.01));
   }
+
+  /// A board of 0.3 A that hangs on the USB port of a desk computer, and on the 0 V of a supply
+  /// that is bonded to earth.
+  private static Panel onUsb(String computer) {
+    return Panel.dc()
+        .protective("T:-", "X0:PE", 1.5)
+        .device("E", computer)
+        .wire("X0:L2", "E:L", 1, 2)
+        .wire("E:N", "X0:N", 1, 2)
+        .part(
+            new nelvar.core.catalogue.SignalLamp(
+                "led-5v",
+                "Board, 5 V",
+                Optional.empty(),
+                Optional.empty(),
+                new nelvar.core.units.VoltageRange(
+                    new nelvar.core.units.Voltage(4.5), new nelvar.core.units.Voltage(5.5)),
+                new Current(0.3),
+                Optional.empty()))
+        .device("A", "led-5v")
+        .wire("E:5V", "A:+", 0.25, 1)
+        .wire("A:-", "E:0V", 0.25, 1);
+  }
+
+  /// By hand: 78.7 mΩ/m of 0.25 mm² carry 0.3 A there and back, 2 · 23.6 mV less than 5 V; a short
+  /// of the port draws 1.1 times its 0.5 A and opens nothing.
+  @Test
+  void aUsbPortIsASmallSupply() {
+    var live = solve(onUsb("computer-laptop-65w"));
+    assertThat(volts(live, "A:+", "A:-").direct()).isCloseTo(5 - 0.047, within(0.01));
+    assertThat(live.joinedToEarth(TerminalRef.of("A:-"))).isFalse();
+    var bridged =
+        onUsb("computer-laptop-65w")
+            .study()
+            .engine()
+            .solve(
+                WhatIf.AS_DESIGNED.togglingShort(TerminalRef.of("A:+"), TerminalRef.of("A:-")),
+                COLD);
+    assertThat(bridged.shorts().getFirst().current().orElseThrow().rms())
+        .isCloseTo(0.55, within(0.01));
+    assertThat(bridged.shorts().getFirst().end()).isInstanceOf(ShortCircuit.End.Limits.class);
+  }
+
+  /// The chassis of a desk computer bonds the board's 0 V to earth, and is a way back for the
+  /// current of the supply when its own return is broken: with the computer on, and with it off.
+  @Test
+  void theChassisOfAComputerIsAWayBack() {
+    var panel =
+        onUsb("computer-desk-150w")
+            .protective("E:PE", "X0:PE", 1)
+            .device("H", "lamp-led-24v-10w")
+            .wire("T:+", "H:+", 0.75, 1)
+            .wire("H:-", "A:-", 0.75, 1)
+            .wire("A:-", "T:-", 0.75, 1);
+    var wires = panel.build().conductors();
+    var back = wires.getLast().id();
+    var mains = wires.stream().filter(w -> w.to().equals(TerminalRef.of("E:L"))).findFirst();
+    var engine = panel.study().engine();
+    for (var off : new boolean[] {false, true}) {
+      var trial = WhatIf.AS_DESIGNED.togglingCut(back);
+      if (off) trial = trial.togglingCut(mains.orElseThrow().id());
+      var live = engine.solve(trial, COLD);
+      assertThat(live.joinedToEarth(TerminalRef.of("A:-"))).isTrue();
+      assertThat(volts(live, "H:+", "H:-").direct()).isCloseTo(24, within(0.2));
+      var chassis = wires.stream().filter(w -> w.from().equals(TerminalRef.of("E:PE"))).findFirst();
+      assertThat(Math.abs(live.current(chassis.orElseThrow().id()).orElseThrow().direct()))
+          .as("10 W of 24 V through the chassis")
+          .isCloseTo(10.0 / 24, within(0.01));
+    }
+  }
 }

@@ -156,7 +156,8 @@ final class Additions {
       case nelvar.core.catalogue.SignalLamp _ -> "-H";
       case nelvar.core.catalogue.Heater _,
           nelvar.core.catalogue.MainsFan _,
-          nelvar.core.catalogue.Appliance _ ->
+          nelvar.core.catalogue.Appliance _,
+          nelvar.core.catalogue.Computer _ ->
           "-E";
       case nelvar.core.catalogue.Enclosure _ -> "-UC";
       case nelvar.core.catalogue.MainsInlet _,
