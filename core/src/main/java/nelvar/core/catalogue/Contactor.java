@@ -17,8 +17,12 @@ public record Contactor(
     Optional<Power> loss,
     Coil coil,
     int poles,
-    Current rating)
+    Current rating,
+    Optional<ContactRating> contacts)
     implements Part {
+  /// Of an auxiliary contact; common practice.
+  private static final Current AUXILIARY = new Current(6);
+
   public Contactor {
     Part.require(poles >= 1 && poles <= 4, "a contactor has 1 to 4 poles, not " + poles);
   }
@@ -41,6 +45,22 @@ public record Contactor(
                 Link.contact("13", "14", Actuator.COIL),
                 Link.restContact("21", "22", Actuator.COIL)))
         .toList();
+  }
+
+  /// Auxiliary contacts are not the poles.
+  private static boolean auxiliary(Link contact) {
+    return contact.a().length() > 1;
+  }
+
+  @Override
+  public Optional<ContactRating> statedRating(Link contact) {
+    return auxiliary(contact) ? Optional.empty() : contacts;
+  }
+
+  @Override
+  public Optional<ContactRating> usualRating(Link contact) {
+    return Optional.of(
+        auxiliary(contact) ? ContactRating.usualRelay(AUXILIARY) : ContactRating.usualPole(rating));
   }
 
   @Override

@@ -16,8 +16,12 @@ public record ControlSwitch(
     Optional<Price> price,
     Optional<Power> loss,
     int closedContacts,
-    int openContacts)
+    int openContacts,
+    Optional<ContactRating> contacts)
     implements Part {
+  /// Of a command device; common practice.
+  private static final nelvar.core.units.Current USUAL = new nelvar.core.units.Current(6);
+
   private static final String PRESSED = "pressed";
 
   public ControlSwitch {
@@ -30,7 +34,7 @@ public record ControlSwitch(
         "a switch has 1 to 8 contacts");
   }
 
-  private List<Link> contacts() {
+  private List<Link> ways() {
     var all = new ArrayList<Link>();
     for (var n = 1; n <= closedContacts; n++) all.add(Link.restContact(n + "1", n + "2", PRESSED));
     for (var n = 1; n <= openContacts; n++) all.add(Link.contact(n + "3", n + "4", PRESSED));
@@ -38,8 +42,18 @@ public record ControlSwitch(
   }
 
   @Override
+  public Optional<ContactRating> statedRating(Link contact) {
+    return contacts;
+  }
+
+  @Override
+  public Optional<ContactRating> usualRating(Link contact) {
+    return Optional.of(ContactRating.usualRelay(USUAL));
+  }
+
+  @Override
   public List<Terminal> terminals() {
-    return contacts().stream()
+    return ways().stream()
         .flatMap(contact -> Stream.of(contact.a(), contact.b()))
         .map(mark -> Terminal.optional(mark, Role.CONTACT))
         .toList();
@@ -47,7 +61,7 @@ public record ControlSwitch(
 
   @Override
   public List<Link> links() {
-    return contacts();
+    return ways();
   }
 
   @Override

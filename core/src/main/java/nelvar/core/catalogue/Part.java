@@ -99,6 +99,17 @@ public sealed interface Part
         .anyMatch(intake -> intake.demand() instanceof Demand.Chops);
   }
 
+  /// What one of its contacts switches, where that is stated.
+  default Optional<ContactRating> statedRating(Link contact) {
+    return Optional.empty();
+  }
+
+  /// What contacts like this one usually switch, where nothing is stated; empty where even that is
+  /// not known.
+  default Optional<ContactRating> usualRating(Link contact) {
+    return Optional.empty();
+  }
+
   /// What it is set to, where it is set to a current: an overload trip, the current of a chopper.
   default Optional<Dial> dial() {
     return chops()

@@ -9,7 +9,13 @@ import nelvar.core.units.Price;
 
 /// Interposing relay: coil A1/A2, changeover contact 11 (common), 12 (closed at rest), 14.
 public record Relay(
-    String id, String name, Optional<Price> price, Optional<Power> loss, Coil coil, Current rating)
+    String id,
+    String name,
+    Optional<Price> price,
+    Optional<Power> loss,
+    Coil coil,
+    Current rating,
+    Optional<ContactRating> contacts)
     implements Part {
   /// Share of its rated voltage below which a direct-current relay must have let go, % (IEC
   /// 61810-1, unchecked).
@@ -29,6 +35,16 @@ public record Relay(
   public List<Link> links() {
     return List.of(
         Link.contact("11", "14", Actuator.COIL), Link.restContact("11", "12", Actuator.COIL));
+  }
+
+  @Override
+  public Optional<ContactRating> statedRating(Link contact) {
+    return contacts;
+  }
+
+  @Override
+  public Optional<ContactRating> usualRating(Link contact) {
+    return Optional.of(ContactRating.usualRelay(rating));
   }
 
   @Override

@@ -49,6 +49,11 @@ public record SafetyRelay(
   }
 
   @Override
+  public Optional<ContactRating> usualRating(Link contact) {
+    return Optional.of(ContactRating.usualRelay(rating));
+  }
+
+  @Override
   public List<Intake> intakes(Linkage linkage) {
     return List.of(
         Intake.twoWire(

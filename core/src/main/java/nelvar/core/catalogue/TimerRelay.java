@@ -38,6 +38,11 @@ public record TimerRelay(
   }
 
   @Override
+  public Optional<ContactRating> usualRating(Link contact) {
+    return Optional.of(ContactRating.usualRelay(rating));
+  }
+
+  @Override
   public List<Intake> intakes(Linkage linkage) {
     return List.of(Intake.coil("A1", "A2", coil));
   }

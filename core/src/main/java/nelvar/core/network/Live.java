@@ -210,6 +210,15 @@ public final class Live {
         .filter(z -> z.magnitude() < OPEN_WAY);
   }
 
+  /// Amperes in a contact, an output or a protective pole, from its first terminal to its second.
+  public Optional<Both> current(PoleRef pole) {
+    var branch = circuitry.branch(pole);
+    if (branch.isEmpty()) return Optional.of(Both.NONE);
+    return branch
+        .filter(solution::branchSettled)
+        .map(at -> new Both(solution.branchDirect(at), solution.branchAlternating(at)));
+  }
+
   /// Amperes in a bridge; none where both its ends are one, empty where no state was found.
   Optional<Both> current(Disturbance.Bridge bridge) {
     var bridged = circuitry.bridged(bridge);

@@ -169,7 +169,7 @@ public final class Topology {
     return incident[first[node] + position];
   }
 
-  int from(int edge) {
+  public int from(int edge) {
     return from[edge];
   }
 

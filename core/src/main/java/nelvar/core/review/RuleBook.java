@@ -22,6 +22,7 @@ import nelvar.core.analysis.parts.ClosesOntoCapacitors;
 import nelvar.core.analysis.parts.CoilKind;
 import nelvar.core.analysis.parts.CoilRange;
 import nelvar.core.analysis.parts.CoilSuppression;
+import nelvar.core.analysis.parts.ContactSwitches;
 import nelvar.core.analysis.parts.LoadVolts;
 import nelvar.core.analysis.parts.OwnPartShadows;
 import nelvar.core.analysis.parts.SensorAgainstInput;
@@ -117,6 +118,7 @@ public final class RuleBook {
           new SensorAgainstInput(),
           new SignalLevel(),
           new ClosesOntoCapacitors(),
+          new ContactSwitches(),
           new OwnPartShadows(),
           new DriveAgainstMotor(),
           new DriveSetCurrent(),

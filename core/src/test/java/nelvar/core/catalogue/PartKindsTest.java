@@ -143,7 +143,8 @@ class PartKindsTest {
     assertThatThrownBy(() ->
             new TerminalStrip("a", "a", none, cool, 0, new nelvar.core.units.CrossSection(2.5)))
         .hasMessageContaining("1 to 500");
-    assertThatThrownBy(() -> new ControlSwitch("a", "a", none, cool, 0, 0))
+    assertThatThrownBy(
+            () -> new ControlSwitch("a", "a", none, cool, 0, 0, java.util.Optional.empty()))
         .hasMessageContaining("contacts");
     assertThatThrownBy(() -> new ElectronicProtection("a", "a", none, cool, List.of()))
         .hasMessageContaining("at least one channel");

@@ -1,0 +1,259 @@
+package nelvar.core.analysis.parts;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.states.MachineStates;
+import nelvar.core.catalogue.Link;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.Edge;
+import nelvar.core.network.Feed;
+import nelvar.core.network.Live;
+import nelvar.core.network.PoleRef;
+import nelvar.core.network.solve.Sets;
+import nelvar.core.trail.Working;
+import nelvar.core.units.Current;
+import nelvar.core.units.Voltage;
+
+/// Every contact switches what it carries: by utilisation category, and on direct current by the
+/// voltage it has to break.
+///
+/// Contacts in parallel carry together but break alone, since one of them is always the last: each
+/// is judged by the current of all. Contacts of one device in series share the voltage. Where a
+/// part states no rating, one as is usual is taken: within it the contact passes and the working
+/// says so, above it the contact is not checked. The worst of the machine's states counts. Common
+/// practice (IEC 60947-5-1 names the categories).
+public final class ContactSwitches implements Rule {
+  @Override
+  public String id() {
+    return "parts.contact-rating";
+  }
+
+  @Override
+  public String asks() {
+    return "Every contact can switch the current it carries, on direct current at its voltage.";
+  }
+
+  /// One contact with the loads behind it.
+  private static final class Contact {
+    private final Device device;
+    private final Link link;
+    private final List<Feed> feeds = new ArrayList<>();
+    private int inSeries = 1;
+
+    Contact(Device device, Link link) {
+      this.device = device;
+      this.link = link;
+    }
+
+    /// In parallel with another, and so before the same loads.
+    private Contact before(Contact other) {
+      feeds.addAll(other.feeds);
+      inSeries = other.inSeries;
+      return this;
+    }
+
+    private PoleRef pole() {
+      return new PoleRef(
+          new TerminalRef(device.id(), link.a()), new TerminalRef(device.id(), link.b()));
+    }
+  }
+
+  /// @param total of all contacts in parallel
+  private record Carried(Current total, int parallel, boolean alternating, String state) {}
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    var together = together(study);
+    var contacts = contacts(study);
+    for (var contact : List.copyOf(contacts.values()))
+      for (var other : together.getOrDefault(contact.pole(), List.of()))
+        contacts.computeIfAbsent(other.pole(), _ -> other.before(contact));
+    return contacts.values().stream()
+        .flatMap(
+            Contained.many(
+                this,
+                contact -> contact.device.id(),
+                contact ->
+                    judge(contact, together.getOrDefault(contact.pole(), List.of(contact)), study)
+                        .stream()));
+  }
+
+  private static Map<PoleRef, Contact> contacts(Study study) {
+    var all = new java.util.LinkedHashMap<PoleRef, Contact>();
+    for (var feed : study.network().feeds()) {
+      var own = new java.util.LinkedHashMap<PoleRef, Contact>();
+      Stream.concat(feed.lineWays().stream(), Stream.of(feed.backWay()))
+          .flatMap(List::stream)
+          .map(edge -> study.network().topology().edge(edge))
+          .forEach(edge -> {
+            if (edge instanceof Edge.Through(var device, var link)
+                && link.kind() == Link.Kind.CONTACT) {
+              var contact = new Contact(device, link);
+              own.put(contact.pole(), contact);
+            }
+          });
+      for (var one : own.values()) {
+        var contact = all.computeIfAbsent(one.pole(), _ -> one);
+        contact.feeds.add(feed);
+        var inSeries =
+            own.values().stream().filter(other -> other.device.equals(one.device)).count();
+        contact.inSeries = Math.max(contact.inSeries, Math.toIntExact(inSeries));
+      }
+    }
+    return all;
+  }
+
+  /// By contact, all contacts between the same two metals, itself among them.
+  private static Map<PoleRef, List<Contact>> together(Study study) {
+    var topology = study.network().topology();
+    var sets = new Sets(topology.nodeCount());
+    for (var edge = 0; edge < topology.edgeCount(); edge++) {
+      var joins =
+          switch (topology.edge(edge)) {
+            case Edge.Wire(Conductor conductor) -> conductor.carriesWork();
+            case Edge.Through(_, var link) -> link.kind() == Link.Kind.JOINED;
+          };
+      if (joins) sets.join(topology.from(edge), topology.otherEnd(edge, topology.from(edge)));
+    }
+    var byEnds = new HashMap<java.util.Set<Integer>, List<Contact>>();
+    for (var device : study.project().devices())
+      for (var link : study.part(device).stream().flatMap(p -> p.links().stream()).toList()) {
+        if (link.kind() != Link.Kind.CONTACT) continue;
+        var contact = new Contact(device, link);
+        var pole = contact.pole();
+        var a = sets.find(topology.node(pole.a()));
+        var b = sets.find(topology.node(pole.b()));
+        if (a != b)
+          byEnds.computeIfAbsent(java.util.Set.of(a, b), _ -> new ArrayList<>()).add(contact);
+      }
+    var all = new HashMap<PoleRef, List<Contact>>();
+    for (var group : byEnds.values()) for (var one : group) all.put(one.pole(), group);
+    return all;
+  }
+
+  private static Optional<Verdict> judge(Contact contact, List<Contact> together, Study study) {
+    var part = study.part(contact.device).orElseThrow();
+    var stated = part.statedRating(contact.link);
+    var rating = stated.or(() -> part.usualRating(contact.link));
+    if (rating.isEmpty()) return Optional.empty();
+    var carried = carried(together, study);
+    if (carried.isEmpty() || carried.get().total().amperes() < 0.001) return Optional.empty();
+    var found = carried.get();
+    var w = Working.of("Contact " + contact.pole());
+    w.result("I", "network solved " + found.state(), found.total());
+    if (found.parallel() > 1)
+      w.given("in parallel", String.valueOf(found.parallel()), "the last to open breaks all of it");
+    var coils = contact.feeds.stream().anyMatch(feed -> coil(feed, study));
+    var volts = volts(contact);
+    var limit =
+        found.alternating()
+            ? Optional.of(
+                coils ? rating.get().ac15().orElse(rating.get().ac1()) : rating.get().ac1())
+            : rating.get().direct(volts).map(d -> coils ? d.dc13() : d.dc1());
+    var category = found.alternating() ? coils ? "AC-15" : "AC-1" : coils ? "DC-13" : "DC-1";
+    if (!found.alternating())
+      w.given(
+          "U",
+          volts,
+          contact.inSeries > 1
+              ? "to break, shared by %d contacts in series".formatted(contact.inSeries)
+              : "to break");
+    var source = stated.isPresent() ? "stated" : "assumed: as is usual for such a contact";
+    if (limit.isEmpty())
+      return Optional.of(
+          new Verdict.NotChecked(
+              contact.device.id(),
+              "%s breaks %s at %s direct, more volts than %s; read its %s rating in its data sheet"
+                  .formatted(
+                      contact.pole(),
+                      found.total(),
+                      volts,
+                      stated.isPresent() ? "are stated of it" : "contacts like it usually break",
+                      category)));
+    w.given(category, limit.get(), source);
+    var trail = w.explain(found.total()).trail();
+    if (found.total().compareTo(limit.get()) <= 0)
+      return Optional.of(new Verdict.Pass(contact.device.id(), trail));
+    if (stated.isEmpty())
+      return Optional.of(
+          new Verdict.NotChecked(
+              contact.device.id(),
+              "%s switches %s %s, and a usual one %s (%s%s); state its rating from its data sheet"
+                  .formatted(
+                      contact.pole(),
+                      found.total(),
+                      found.state(),
+                      limit.get(),
+                      category,
+                      found.alternating() ? "" : " at " + volts)));
+    return Optional.of(
+        new Verdict.Finding(
+            contact.device.id(),
+            Severity.ERROR,
+            "A contact switches more than it can",
+            "%s carries %s %s%s and switches %s (%s%s). %s"
+                .formatted(
+                    contact.pole(),
+                    found.total(),
+                    found.state(),
+                    found.parallel() > 1
+                        ? ", together with what is in parallel, of which one is always the last"
+                        : "",
+                    limit.get(),
+                    category,
+                    found.alternating() ? "" : " at " + volts,
+                    found.alternating()
+                        ? "It burns or welds: take one rated for it, a contactor."
+                        : "An arc of direct current does not go out by itself: take one rated for it, contacts in series, or switch before the rectifier."),
+            trail,
+            List.of()));
+  }
+
+  private static boolean coil(Feed feed, Study study) {
+    return study.part(feed.device()).filter(part -> part.ownCoil().isPresent()).isPresent();
+  }
+
+  /// The greatest that any of its loads is fed with, by contact in series.
+  private static Voltage volts(Contact contact) {
+    return contact.feeds.stream()
+        .map(Feed::voltage)
+        .max(java.util.Comparator.naturalOrder())
+        .orElse(new Voltage(0))
+        .times(1.0 / contact.inSeries);
+  }
+
+  /// The most that contacts in parallel carry together, in any state that settles.
+  private static Optional<Carried> carried(List<Contact> together, Study study) {
+    var states = MachineStates.of(study);
+    Carried worst = null;
+    for (var state : states) {
+      var sum = 0.0;
+      var alternating = false;
+      var known = true;
+      for (var one : together) {
+        var current = state.live().current(one.pole());
+        if (current.isEmpty()) {
+          known = false;
+          break;
+        }
+        sum += current.map(Live.Both::rms).orElse(0.0);
+        alternating |= current.get().mostlyAlternating();
+      }
+      if (!known) continue;
+      if (worst == null || sum > worst.total().amperes())
+        worst = new Carried(new Current(sum), together.size(), alternating, state.words());
+    }
+    return Optional.ofNullable(worst);
+  }
+}

@@ -1,0 +1,55 @@
+package nelvar.core.catalogue;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.units.Current;
+import nelvar.core.units.Voltage;
+
+/// What one contact switches, by utilisation category (IEC 60947-4-1 and 60947-5-1): alternating
+/// current into resistive loads (AC-1) and into coils (AC-15), direct current by the voltage it is
+/// to be broken at into resistive loads (DC-1) and into coils (DC-13), and the peak it stands while
+/// it closes.
+public record ContactRating(
+    Current ac1, Optional<Current> ac15, List<Direct> direct, Optional<Current> making) {
+  /// What it breaks up to a direct voltage.
+  public record Direct(Voltage upTo, Current dc1, Current dc13) {}
+
+  public ContactRating {
+    direct = List.copyOf(direct);
+  }
+
+  /// What it breaks at a direct voltage; empty above the highest that is stated.
+  public Optional<Direct> direct(Voltage volts) {
+    return direct.stream()
+        .filter(step -> volts.compareTo(step.upTo()) <= 0)
+        .min(java.util.Comparator.comparing(Direct::upTo));
+  }
+
+  /// A small relay of this rating, as such relays usually are; common practice, no published
+  /// source, read the maker's curve.
+  public static ContactRating usualRelay(Current rating) {
+    return new ContactRating(
+        rating,
+        Optional.of(rating.times(0.5)),
+        List.of(
+            step(30, rating.amperes(), rating.amperes() / 3),
+            step(60, Math.min(rating.amperes(), 1), 0.4),
+            step(125, 0.3, 0.15),
+            step(250, 0.15, 0.1)),
+        Optional.empty());
+  }
+
+  /// One pole of a contactor of this rating, likewise.
+  public static ContactRating usualPole(Current rating) {
+    var a = rating.amperes();
+    return new ContactRating(
+        rating,
+        Optional.empty(),
+        List.of(step(30, a, 0.8 * a), step(60, a, 0.3 * a), step(125, 0.2 * a, 0.05 * a)),
+        Optional.empty());
+  }
+
+  private static Direct step(double upTo, double dc1, double dc13) {
+    return new Direct(new Voltage(upTo), new Current(dc1), new Current(dc13));
+  }
+}

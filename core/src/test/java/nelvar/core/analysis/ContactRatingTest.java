@@ -1,0 +1,113 @@
+package nelvar.core.analysis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.Panel;
+import nelvar.core.analysis.parts.ContactSwitches;
+import nelvar.core.catalogue.Coil;
+import nelvar.core.catalogue.ContactRating;
+import nelvar.core.catalogue.Relay;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Id;
+import nelvar.core.units.Current;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Power;
+import nelvar.core.units.Voltage;
+import org.junit.jupiter.api.Test;
+
+/// What contacts switch.
+final class ContactRatingTest {
+  /// A relay that states 2 A into coils and 5 A into resistive loads up to 30 V.
+  private static final Relay RELAY =
+      new Relay(
+          "stated",
+          "Relay",
+          Optional.empty(),
+          Optional.empty(),
+          new Coil(
+              new Voltage(24),
+              new Power(0.5),
+              new Percent(80),
+              new Percent(110),
+              Optional.empty(),
+              Optional.empty()),
+          new Current(6),
+          Optional.of(
+              new ContactRating(
+                  new Current(6),
+                  Optional.of(new Current(3)),
+                  List.of(
+                      new ContactRating.Direct(new Voltage(30), new Current(5), new Current(0.3))),
+                  Optional.empty())));
+
+  /// Contacts of `count` relays in parallel switch a load of 24 V.
+  private static Panel panel(String relay, int count, String load, String plus, String minus) {
+    var panel = Panel.dc().part(RELAY).device("L", load);
+    for (var i = 1; i <= count; i++)
+      panel
+          .device("K" + i, relay)
+          .wire("T:+", "K" + i + ":A1", 0.75, 1)
+          .wire("K" + i + ":A2", "T:-", 0.75, 1)
+          .wire("T:+", "K" + i + ":11", 1.5, 1)
+          .wire("K" + i + ":14", "L:" + plus, 1.5, 1);
+    return panel.wire("L:" + minus, "T:-", 1.5, 1);
+  }
+
+  private static Verdict verdict(Panel panel, String device) {
+    return new ContactSwitches()
+        .check(panel.study())
+        .filter(verdict -> verdict.subject().equals(new Id(device)))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  /// 10 W of 24 V are 0.42 A, a lamp: DC-1, 5 A stated.
+  @Test
+  void aLampIsNoTrouble() {
+    assertThat(verdict(panel("stated", 1, "lamp-led-24v-10w", "+", "-"), "K1"))
+        .isInstanceOf(Verdict.Pass.class);
+  }
+
+  /// A valve of 4.8 W draws 0.2 A, DC-13, within 0.3 A; the coil of a contactor of 5.5 W draws 0.23
+  /// A; two of it 0.46 A, which 0.3 A does not break.
+  @Test
+  void coilsAreJudgedAsCoils() {
+    var one = panel("stated", 1, "contactor-3p-25a-24vdc", "A1", "A2");
+    assertThat(verdict(one, "K1")).isInstanceOf(Verdict.Pass.class);
+    one.device("L2", "contactor-3p-25a-24vdc")
+        .wire("K1:14", "L2:A1", 0.75, 1)
+        .wire("L2:A2", "T:-", 0.75, 1);
+    var found = (Verdict.Finding) verdict(one, "K1");
+    assertThat(found.text()).contains("DC-13 at 24 V", "does not go out by itself");
+  }
+
+  /// Two contacts in parallel carry half each and break all of it: the last to open.
+  @Test
+  void contactsInParallelBreakAlone() {
+    var two = panel("stated", 2, "contactor-3p-25a-24vdc", "A1", "A2");
+    two.device("L2", "contactor-3p-25a-24vdc")
+        .wire("K1:14", "L2:A1", 0.75, 1)
+        .wire("L2:A2", "T:-", 0.75, 1);
+    for (var relay : List.of("K1", "K2"))
+      assertThat(((Verdict.Finding) verdict(two, relay)).text())
+          .contains("in parallel, of which one is always the last");
+  }
+
+  /// A part that states nothing: within what is usual it passes and says it was assumed; above, it
+  /// is not checked. Two valves on a small relay pass; its 3 A vibrator of 24 V does too, at 6 A
+  /// DC-1; nothing that is not known becomes red.
+  @Test
+  void whatIsNotStatedIsNeverRed() {
+    var lamp =
+        (Verdict.Pass) verdict(panel("relay-6a-24vdc", 1, "lamp-led-24v-10w", "+", "-"), "K1");
+    assertThat(lamp.trail().text()).contains("assumed: as is usual");
+    var many = panel("relay-6a-24vdc", 1, "contactor-3p-25a-24vdc", "A1", "A2");
+    for (var i = 2; i <= 10; i++)
+      many.device("L" + i, "contactor-3p-25a-24vdc")
+          .wire("K1:14", "L" + i + ":A1", 0.75, 1)
+          .wire("L" + i + ":A2", "T:-", 0.75, 1);
+    assertThat(verdict(many, "K1")).isInstanceOf(Verdict.NotChecked.class);
+  }
+}
