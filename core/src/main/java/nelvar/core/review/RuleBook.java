@@ -38,6 +38,7 @@ import nelvar.core.analysis.protection.DeviceAgainstLoad;
 import nelvar.core.analysis.protection.DeviceAgainstWire;
 import nelvar.core.analysis.protection.DisconnectsInTime;
 import nelvar.core.analysis.protection.InrushAgainstCurve;
+import nelvar.core.analysis.protection.InrushBeforeInlet;
 import nelvar.core.analysis.protection.MotorOverload;
 import nelvar.core.analysis.protection.OwnDevice;
 import nelvar.core.analysis.protection.PanelRating;
@@ -95,6 +96,7 @@ public final class RuleBook {
           new DeviceAgainstWire(),
           new DeviceAgainstLoad(),
           new InrushAgainstCurve(),
+          new InrushBeforeInlet(),
           new ClearsFault(),
           new DisconnectsInTime(),
           new BreakingCapacity(),

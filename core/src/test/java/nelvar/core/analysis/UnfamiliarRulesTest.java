@@ -190,4 +190,31 @@ final class UnfamiliarRulesTest {
   void everyRuleHasItsJob() {
     assertThat(RuleBook.ALL).allMatch(rule -> rule.job() != null);
   }
+
+  /// Four supplies of 40 A peak each on one line: 160 A peak are 113 A r.m.s., above the 48 A that
+  /// B16 lets pass for certain and the 80 A of C16 (IEC 60898-1:2015, Table 7, unchecked); one
+  /// alone, 28 A, is within both.
+  @Test
+  void allAtOnceMayOpenTheDeviceBeforeTheInlet() {
+    assertThat(upstream(1)).isInstanceOf(Verdict.Pass.class);
+    var four = (Verdict.Finding) upstream(4);
+    assertThat(four.severity()).isEqualTo(nelvar.core.finding.Severity.ADVICE);
+    assertThat(four.text()).contains("160 A", "B device of 16 A lets only 48 A", "80 A");
+    assertThat(((Verdict.Finding) upstream(2)).text())
+        .as("56.6 A: C16 stands it")
+        .contains("see that the outlet has a C device");
+  }
+
+  private static Verdict upstream(int supplies) {
+    var panel = Panel.mains();
+    for (var i = 1; i <= supplies; i++)
+      panel
+          .device("E" + i, "computer-desk-150w")
+          .wire("X0:L1", "E" + i + ":L", 1, 1)
+          .wire("E" + i + ":N", "X0:N", 1, 1);
+    return new nelvar.core.analysis.protection.InrushBeforeInlet()
+        .check(panel.study())
+        .findFirst()
+        .orElseThrow();
+  }
 }

@@ -128,7 +128,7 @@ class ReviewTest {
     var review = review(Edits.accept(deviation).apply(Demo.planted()));
     assertThat(review.open()).hasSize(13);
     assertThat(review.accepted())
-        .hasSize(7)
+        .hasSize(8)
         .anySatisfy(entry -> assertThat(entry.accepted()).contains(deviation));
     assertThat(review.count(Severity.WARNING)).isEqualTo(3);
   }
@@ -199,7 +199,12 @@ class ReviewTest {
     var review = review(GeneratedPanel.of(40, seed));
     assertThat(review.open())
         .extracting(entry -> entry.rule().id())
-        .isSubsetOf("supply.headroom", "supply.overloaded", "load.inlet", "stop.restart");
+        .isSubsetOf(
+            "supply.headroom",
+            "supply.overloaded",
+            "load.inlet",
+            "stop.restart",
+            "protection.inrush-upstream");
     assertThat(GeneratedPanel.of(40, seed))
         .isEqualTo(GeneratedPanel.of(40, seed))
         .isNotEqualTo(GeneratedPanel.of(40, seed + 1));

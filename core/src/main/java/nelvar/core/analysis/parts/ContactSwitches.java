@@ -150,7 +150,7 @@ public final class ContactSwitches implements Rule {
     var carried = carried(together, study);
     if (carried.isEmpty() || carried.get().total().amperes() < 0.001) return Optional.empty();
     var found = carried.get();
-    var w = Working.of("Contact " + contact.pole());
+    var w = Working.of("Contact " + name(contact));
     w.result("I", "network solved " + found.state(), found.total());
     if (found.parallel() > 1)
       w.given("in parallel", String.valueOf(found.parallel()), "the last to open breaks all of it");
@@ -176,7 +176,7 @@ public final class ContactSwitches implements Rule {
               contact.device.id(),
               "%s breaks %s at %s direct, more volts than %s; read its %s rating in its data sheet"
                   .formatted(
-                      contact.pole(),
+                      name(contact),
                       found.total(),
                       volts,
                       stated.isPresent() ? "are stated of it" : "contacts like it usually break",
@@ -191,7 +191,7 @@ public final class ContactSwitches implements Rule {
               contact.device.id(),
               "%s switches %s %s, and a usual one %s (%s%s); state its rating from its data sheet"
                   .formatted(
-                      contact.pole(),
+                      name(contact),
                       found.total(),
                       found.state(),
                       limit.get(),
@@ -204,7 +204,7 @@ public final class ContactSwitches implements Rule {
             "A contact switches more than it can",
             "%s carries %s %s%s and switches %s (%s%s). %s"
                 .formatted(
-                    contact.pole(),
+                    name(contact),
                     found.total(),
                     found.state(),
                     found.parallel() > 1
@@ -218,6 +218,10 @@ public final class ContactSwitches implements Rule {
                         : "An arc of direct current does not go out by itself: take one rated for it, contacts in series, or switch before the rectifier."),
             trail,
             List.of()));
+  }
+
+  private static String name(Contact contact) {
+    return contact.device.designation() + " " + contact.link.a() + "–" + contact.link.b();
   }
 
   private static boolean coil(Feed feed, Study study) {

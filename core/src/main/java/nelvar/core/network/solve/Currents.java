@@ -67,6 +67,11 @@ public final class Currents {
       return Math.max(charging, starting);
     }
 
+    /// The same when all charging capacitors and the hardest starting motor meet.
+    public double allAtOnce() {
+      return charging + starting;
+    }
+
     /// How long that lasts, s.
     public double inrushSeconds() {
       return charging >= starting ? chargingTime : startingTime;
