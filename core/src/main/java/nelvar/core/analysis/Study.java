@@ -46,7 +46,10 @@ public final class Study {
   private final Map<Id, List<Conductor>> atDevice = new HashMap<>();
   private final Map<Object, Object> remembered = new java.util.concurrent.ConcurrentHashMap<>();
 
-  private Study(Project project, Catalogue shipped) {
+  private final boolean choosing;
+
+  private Study(Project project, Catalogue shipped, boolean choosing) {
+    this.choosing = choosing;
     var catalogue = shipped.with(project.ownParts());
     this.shipped = shipped;
     this.project = project;
@@ -80,12 +83,22 @@ public final class Study {
 
   /// @param standard the shipped catalogue; the project's own parts are added here
   public static Study of(Project project, Catalogue standard) {
-    return new Study(project, standard);
+    return new Study(project, standard, false);
   }
 
   /// The same catalogue on another project: for trying a repair before offering it.
   public Study tried(Project next) {
-    return Study.of(next, shipped);
+    return new Study(next, shipped, choosing);
+  }
+
+  /// The same project while its sections are being chosen: what depends on them counts as with the
+  /// thinnest that would do, so that one choice does not shift the ground of the next.
+  public Study whileChoosing() {
+    return new Study(project, shipped, true);
+  }
+
+  public boolean choosing() {
+    return choosing;
   }
 
   public Project project() {

@@ -407,4 +407,20 @@ class SizingTest {
         .doesNotContain("6 circuits")
         .doesNotContain("8 circuits");
   }
+
+  /// What warms a duct are wires, not devices: three pumps with a pair of wires each, all behind
+  /// nothing but their supply, are three circuits (IEC 60364-5-52:2009, note to Table B.52.17, from
+  /// memory: n single wires are n/2 circuits of two).
+  @Test
+  void wiresAreCountedNotTheDevicesBeforeThem() {
+    var panel = Panel.dc("supply-24v-20a", "breaker-1p-c10");
+    for (var i = 1; i <= 3; i++)
+      panel
+          .device("M" + i, "pump-24v-3a")
+          .wire("T:+", "M" + i + ":+", 0.75, 1)
+          .wire("M" + i + ":-", "T:-", 0.75, 1);
+    var study = panel.study();
+    var iz = Ampacity.of(study.conductor(new Id("W7")).orElseThrow(), study).found().orElseThrow();
+    assertThat(iz.trail().text()).contains("3 circuits");
+  }
 }

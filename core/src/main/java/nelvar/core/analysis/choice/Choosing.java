@@ -89,8 +89,8 @@ public final class Choosing {
   }
 
   private static Proposal choose(Study study, Goal goal, Scope scope) {
-    var now = study;
-    var last = new Choosing(study, goal, scope, false);
+    var now = study.whileChoosing();
+    var last = new Choosing(now, goal, scope, false);
     Edit edit = new Edit("", project -> project);
     var reasons = new LinkedHashMap<Id, Proposal.Change>();
     for (var round = 0; round < ROUNDS; round++) {

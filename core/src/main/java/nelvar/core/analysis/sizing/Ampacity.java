@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import nelvar.core.analysis.Study;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Conductor;
+import nelvar.core.model.Id;
 import nelvar.core.model.School;
 import nelvar.core.standards.InstallationMethod;
 import nelvar.core.standards.MetricConductors;
@@ -245,19 +247,61 @@ public final class Ampacity {
   }
 
   /// Circuits in the bundle that load their wires to 30 % or more, this conductor's own always
-  /// among them.
+  /// among them. Single wires count as half a circuit each, those of three-phase loads as a third,
+  /// cables as one each (IEC 60364-5-52:2009, note to Table B.52.17, unchecked): what warms a duct
+  /// are wires, whatever device is before them.
   private static int loadedCircuits(Conductor conductor, Bundle bundle, Study study) {
     var loaded = study.once(bundle, () -> loadedIn(bundle, study));
-    var own = study.circuit(conductor).map(circuit -> circuit.name());
-    return Math.max(1, loaded.size() + (own.isPresent() && !loaded.contains(own.get()) ? 1 : 0));
+    var all = loaded;
+    if (study.circuit(conductor).isPresent() && !loaded.contains(conductor.id())) {
+      all = new HashSet<>(loaded);
+      all.add(conductor.id());
+    }
+    return Math.max(1, circuits(all, study));
   }
 
-  private static java.util.Set<String> loadedIn(Bundle bundle, Study study) {
-    var everyone = new HashSet<String>();
+  private static int circuits(Set<Id> conductors, Study study) {
+    var threePhase = study.once("wires of three-phase loads", () -> threePhase(study));
+    var cables = new HashSet<Id>();
+    var halves = 0;
+    var thirds = 0;
+    for (var id : conductors) {
+      var cable = study.project().conductor(id).flatMap(Conductor::cable);
+      if (cable.isPresent()) cables.add(cable.get());
+      else if (threePhase.contains(id)) thirds++;
+      else halves++;
+    }
+    // In sixths, so that nothing is lost by rounding.
+    return cables.size() + (3 * halves + 2 * thirds + 5) / 6;
+  }
+
+  private static Set<Id> threePhase(Study study) {
+    var all = new HashSet<Id>();
+    for (var feed : study.network().feeds()) {
+      if (!feed.intake().threePhase()) continue;
+      for (var way : feed.lineWays()) for (var wire : study.wires(way)) all.add(wire.id());
+    }
+    return all;
+  }
+
+  /// The thinnest section that carries so much by its table.
+  private static Optional<CrossSection> thinnest(
+      double amperes, Conductor conductor, Bundle bundle) {
+    return MetricConductors.sections().stream()
+        .filter(size ->
+            MetricConductors.ampacity(size, method(conductor, bundle))
+                .filter(cited -> cited.value().amperes() >= amperes)
+                .isPresent())
+        .findFirst();
+  }
+
+  private static Set<Id> loadedIn(Bundle bundle, Study study) {
+    var everyone = new HashSet<Id>();
     for (var conductor : study.lyingIn(bundle))
-      study.circuit(conductor).ifPresent(circuit -> everyone.add(circuit.name()));
+      if (study.circuit(conductor).isPresent()) everyone.add(conductor.id());
     var grouped =
-        MetricConductors.groupingFactor(Math.clamp(everyone.size(), 1, 20), bundle.method())
+        MetricConductors.groupingFactor(
+                Math.clamp(circuits(everyone, study), 1, 20), bundle.method())
             .map(Cited::value)
             .orElse(1.0);
     var surroundings = study.project().brief().surroundings();
@@ -266,18 +310,19 @@ public final class Ampacity {
                 bundle.inside() ? surroundings.inside() : surroundings.greatest())
             .map(Cited::value)
             .orElse(1.0);
-    var loaded = new HashSet<String>();
+    var loaded = new HashSet<Id>();
     for (var conductor : study.lyingIn(bundle)) {
+      if (study.circuit(conductor).isEmpty()) continue;
+      var design = study.designCurrent(conductor).amperes();
+      var section =
+          study.choosing()
+              ? thinnest(design / (grouped * ambient), conductor, bundle)
+              : conductor.section();
       var rated =
-          conductor
-              .section()
-              .flatMap(section -> MetricConductors.ampacity(section, method(conductor, bundle)));
+          section.flatMap(size -> MetricConductors.ampacity(size, method(conductor, bundle)));
       if (rated.isEmpty()) continue;
-      var share =
-          study.designCurrent(conductor).amperes()
-              / (rated.get().value().amperes() * grouped * ambient);
-      if (share >= LIGHTLY_LOADED)
-        study.circuit(conductor).ifPresent(circuit -> loaded.add(circuit.name()));
+      var share = design / (rated.get().value().amperes() * grouped * ambient);
+      if (share >= LIGHTLY_LOADED) loaded.add(conductor.id());
     }
     return loaded;
   }
