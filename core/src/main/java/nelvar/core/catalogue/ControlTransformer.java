@@ -68,6 +68,11 @@ public record ControlTransformer(
   }
 
   @Override
+  public List<Output> outputs(Optional<Voltage> set, Voltage fed) {
+    return List.of(outputs().getFirst().fed(fed, primary));
+  }
+
+  @Override
   public boolean bareTransformer() {
     return true;
   }

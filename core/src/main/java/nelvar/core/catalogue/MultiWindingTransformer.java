@@ -113,6 +113,11 @@ public record MultiWindingTransformer(
     return all;
   }
 
+  @Override
+  public List<Output> outputs(Optional<Voltage> set, Voltage fed) {
+    return outputs().stream().map(output -> output.fed(fed, primary)).toList();
+  }
+
   /// Each secondary loses its regulation at its rated load, half of the wire being the primary's.
   @Override
   public List<Element> elements() {

@@ -15,4 +15,18 @@ public record Output(
     Optional<String> back,
     boolean alternating,
     Voltage voltage,
-    Current rating) {}
+    Current rating) {
+  /// A mains within so much of a nameplate is what the nameplate says.
+  private static final double NEAR = 0.05;
+
+  /// The same at another voltage.
+  Output at(Voltage other) {
+    return new Output(name, lines, back, alternating, other, rating);
+  }
+
+  /// What a winding gives that is fed with another voltage than its nameplate's.
+  Output fed(Voltage with, Voltage nameplate) {
+    var ratio = with.volts() / nameplate.volts();
+    return Math.abs(ratio - 1) < NEAR ? this : at(voltage.times(ratio));
+  }
+}

@@ -137,6 +137,13 @@ public sealed interface Part
     return outputs();
   }
 
+  /// The outputs where they follow what it is fed with (a bridge, a bare transformer); as set for
+  /// all others.
+  default List<Output> outputs(
+      Optional<nelvar.core.units.Voltage> set, nelvar.core.units.Voltage fed) {
+    return outputs(set);
+  }
+
   /// Share of its least volts below which it is dead; common practice.
   default double deadBelow() {
     return 0.5;

@@ -36,6 +36,9 @@ public record RectifierBank(
   /// figure 1.6 to 1.8, no published source). The engine computes it from winding and capacitor.
   private static final double POWER_FACTOR = 0.83;
 
+  /// A bridge works at any lower voltage than it is made for: it gives the less.
+  private static final Voltage LEAST = new Voltage(3);
+
   @Override
   public List<Terminal> terminals() {
     return List.of(
@@ -52,7 +55,7 @@ public record RectifierBank(
             "bridge",
             "~1",
             "~2",
-            input,
+            new VoltageRange(LEAST, input.greatest()),
             new Demand.Converts("output", new Percent(97), POWER_FACTOR, new Power(0)),
             Optional.empty()));
   }
@@ -61,6 +64,13 @@ public record RectifierBank(
   public List<Output> outputs() {
     return List.of(
         new Output("output", List.of("+"), Optional.of("-"), false, peak(middle()), rating));
+  }
+
+  @Override
+  public List<Output> outputs(Optional<Voltage> set, Voltage fed) {
+    var nominal = outputs().getFirst();
+    var volts = new Voltage(Math.max(0, Math.sqrt(2) * fed.volts() - forward.volts()));
+    return List.of(nominal.fed(fed, middle()).equals(nominal) ? nominal : nominal.at(volts));
   }
 
   private Voltage middle() {

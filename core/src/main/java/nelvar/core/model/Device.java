@@ -159,6 +159,11 @@ public record Device(
     return of.outputs(output);
   }
 
+  /// The same where it is fed with a voltage.
+  public List<Output> outputs(Part of, Voltage fed) {
+    return of.outputs(output, fed);
+  }
+
   /// Where it takes power, by how it is linked and which of its terminals stay open.
   public List<Intake> intakes(Part of) {
     return of.intakes(windings(), spare);

@@ -16,6 +16,8 @@ import nelvar.core.units.Voltage;
 /// @param lineWays the edges from the source to each line; in the order of the intake's lines
 /// @param backWay the edges from the source to the way back
 /// @param voltage between its lines, or from line to back, with nothing lost on the way
+/// @param below sources in series below `source`, whose volts add: the second winding of a
+///   transformer, the second of two supplies
 public record Feed(
     Device device,
     Intake intake,
@@ -25,7 +27,13 @@ public record Feed(
     List<List<Integer>> lineWays,
     List<Integer> backWay,
     Voltage voltage,
+    List<Source> below,
     State state) {
+
+  /// The part of its volts, and so of its watts, that one of its sources gives.
+  public double share(Source one) {
+    return below.isEmpty() ? 1 : one.output().voltage().volts() / voltage.volts();
+  }
 
   public enum State {
     FED,

@@ -67,17 +67,9 @@ final class Matching {
     var back = intake.back().map(terminal -> node(device, terminal));
     var found = fedFrom(device, intake, lines, back);
     if (found.isEmpty() && intake.eitherWay() && back.isPresent()) {
-      var turned =
-          new Intake(
-              intake.name(),
-              List.of(intake.back().get()),
-              Optional.of(intake.lines().getFirst()),
-              intake.accepts(),
-              intake.demand(),
-              intake.inrush(),
-              true);
-      found = fedFrom(device, turned, List.of(back.get()), Optional.of(lines.getFirst()));
+      found = fedFrom(device, turned(intake), List.of(back.get()), Optional.of(lines.getFirst()));
     }
+    if (found.isEmpty()) found = inSeries(device, intake, lines, back);
     if (found.isPresent()) return found.get();
     var anyLine = lines.stream().anyMatch(node -> !hits.getOrDefault(node, List.of()).isEmpty());
     return new Feed(
@@ -89,6 +81,7 @@ final class Matching {
         List.of(),
         List.of(),
         new Voltage(0),
+        List.of(),
         anyLine ? Feed.State.NO_RETURN : Feed.State.NO_SUPPLY);
   }
 
@@ -128,9 +121,79 @@ final class Matching {
               ways,
               backWay,
               voltage,
+              List.of(),
               Feed.State.FED));
     }
     return Optional.empty();
+  }
+
+  /// From the line of one source to the back of another below it: two windings of a transformer,
+  /// two direct-current supplies. Windings the other way round give the difference of their volts,
+  /// which is nothing to work with.
+  private Optional<Feed> inSeries(
+      Device device, Intake intake, List<Integer> lines, Optional<Integer> back) {
+    if (lines.size() != 1 || back.isEmpty()) return Optional.empty();
+    for (var ends :
+        List.of(List.of(lines.getFirst(), back.get()), List.of(back.get(), lines.getFirst()))) {
+      var turned = !ends.getFirst().equals(lines.getFirst());
+      if (turned && !intake.eitherWay()) break;
+      for (var upper : hits.getOrDefault(ends.getFirst(), List.of()))
+        for (var lower : hits.getOrDefault(ends.getLast(), List.of())) {
+          if (upper.terminal() != 0 || lower.terminal() != 1) continue;
+          if (!stack(upper.source(), lower.source(), device)) continue;
+          var between =
+              walks(upper.source())
+                  .get(1)
+                  .way(topology.node(lower.source().terminals().getFirst()));
+          var backWay = new ArrayList<>(between);
+          backWay.addAll(walks(lower.source()).get(1).way(ends.getLast()));
+          return Optional.of(
+              new Feed(
+                  device,
+                  turned ? turned(intake) : intake,
+                  Optional.of(upper.source()),
+                  List.of(0),
+                  1,
+                  List.of(walks(upper.source()).getFirst().way(ends.getFirst())),
+                  backWay,
+                  new Voltage(
+                      upper.source().output().voltage().volts()
+                          + lower.source().output().voltage().volts()),
+                  List.of(lower.source()),
+                  Feed.State.FED));
+        }
+    }
+    return Optional.empty();
+  }
+
+  /// Whether the back of one leads to the line of the other, and their volts add.
+  private boolean stack(Source upper, Source lower, Device load) {
+    var a = upper.output();
+    var b = lower.output();
+    return !upper.equals(lower)
+        && !upper.device().id().equals(load.id())
+        && !lower.device().id().equals(load.id())
+        && a.lines().size() == 1
+        && b.lines().size() == 1
+        && a.back().isPresent()
+        && b.back().isPresent()
+        && a.alternating() == b.alternating()
+        && (!a.alternating() || upper.device().id().equals(lower.device().id()))
+        && walks(upper).size() == 2
+        && walks(lower).size() == 2
+        && java.util.Arrays.stream(walks(upper).get(1).reached())
+            .anyMatch(node -> node == topology.node(lower.terminals().getFirst()));
+  }
+
+  private static Intake turned(Intake intake) {
+    return new Intake(
+        intake.name(),
+        List.of(intake.back().orElseThrow()),
+        Optional.of(intake.lines().getFirst()),
+        intake.accepts(),
+        intake.demand(),
+        intake.inrush(),
+        true);
   }
 
   private List<Walk> walks(Source source) {

@@ -51,9 +51,27 @@ public final class Network {
 
   public static Network of(Project project, Catalogue catalogue) {
     var topology = Topology.of(project, catalogue);
-    var sources = sources(topology);
     var scratch = new int[topology.nodeCount()];
     Arrays.fill(scratch, -1);
+    // A bridge gives what its winding gives, that what its primary gets: known once it is matched.
+    var network = of(topology, sources(topology, Map.of()), scratch);
+    for (var chain = 0; chain < LONGEST_CHAIN; chain++) {
+      var next = sources(topology, network.fed());
+      if (next.equals(network.sources)) break;
+      network = of(topology, next, scratch);
+    }
+    return network;
+  }
+
+  /// By device, what its first intake that is fed is fed with.
+  private Map<Id, Voltage> fed() {
+    var all = new HashMap<Id, Voltage>();
+    for (var feed : feeds)
+      if (feed.source().isPresent()) all.putIfAbsent(feed.device().id(), feed.voltage());
+    return all;
+  }
+
+  private static Network of(Topology topology, List<Source> sources, int[] scratch) {
     var walks = new LinkedHashMap<Source, List<Walk>>();
     for (var source : sources) {
       var fromEach = new ArrayList<Walk>();
@@ -65,6 +83,9 @@ public final class Network {
     return new Network(topology, sources, walks, feeds, earthed(topology, scratch));
   }
 
+  /// Transformer behind transformer behind a bridge.
+  private static final int LONGEST_CHAIN = 4;
+
   static boolean carriesWork(Edge edge) {
     return switch (edge) {
       case Edge.Wire(var conductor) -> conductor.carriesWork();
@@ -72,20 +93,23 @@ public final class Network {
     };
   }
 
-  private static List<Source> sources(Topology topology) {
+  private static List<Source> sources(Topology topology, Map<Id, Voltage> fed) {
     var all = new ArrayList<Source>();
     for (var device : topology.project().devices()) {
       topology
           .part(device.id())
           .ifPresent(part ->
-              outputs(device, part, topology.project().brief())
+              outputs(device, part, topology.project().brief(), fed)
                   .forEach(output -> all.add(new Source(device, output))));
     }
     return all;
   }
 
-  private static List<Output> outputs(Device device, Part part, Brief brief) {
-    if (!(part instanceof MainsInlet inlet)) return device.outputs(part);
+  private static List<Output> outputs(Device device, Part part, Brief brief, Map<Id, Voltage> fed) {
+    if (!(part instanceof MainsInlet inlet)) {
+      var volts = fed.get(device.id());
+      return volts == null ? device.outputs(part) : device.outputs(part, volts);
+    }
     var supply = brief.supply();
     var lines = new ArrayList<String>();
     for (var line = 1; line <= inlet.lines(); line++) lines.add("L" + line);

@@ -401,7 +401,7 @@ class SupplyRulesTest {
         (Verdict.Pass) neutral("supply-24v-20a", 6, 2.5).judge(new NeutralHarmonics(), "W1");
     assertThat(verdict.trail().text()).contains("third harmonic 10 %");
     var heavy =
-        neutral("heavy", 8, 0.75)
+        neutral("heavy", 5, 0.75)
             .part(
                 nelvar.core.file.PartProperties.with(
                         nelvar.core.file.PartProperties.copy(

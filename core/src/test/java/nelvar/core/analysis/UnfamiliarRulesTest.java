@@ -172,7 +172,18 @@ final class UnfamiliarRulesTest {
   void aHighBusWantsItsBond() {
     var panel =
         Panel.mains()
-            .device("T", "transformer-250va-230-24")
+            .part(
+                nelvar.core.file.PartProperties.with(
+                        nelvar.core.file.PartProperties.copy(
+                            nelvar.core.file.CatalogueFile.standard()
+                                .find("transformer-250va-230-24")
+                                .orElseThrow(),
+                            "to-48",
+                            "Transformer to 48 V"),
+                        "secondary",
+                        "48 V")
+                    .orThrow())
+            .device("T", "to-48")
             .wire("X0:L1", "T:1", 1.5, 1)
             .wire("T:2", "X0:N", 1.5, 1)
             .device("B", "rectifier-48vac-10a-22mf")

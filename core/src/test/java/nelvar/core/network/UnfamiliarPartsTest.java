@@ -252,4 +252,70 @@ final class UnfamiliarPartsTest {
           .isCloseTo(10.0 / 24, within(0.01));
     }
   }
+
+  /// Two windings of 18 V in series before a bridge: on paper 36 V, as the engine has it; both give
+  /// the current, and the primary takes the watts of both.
+  @Test
+  void windingsInSeriesAreOneSource() {
+    var panel =
+        Panel.mains()
+            .device("F", "breaker-1p-c4")
+            .wire("X0:L1", "F:1", 1.5, 1)
+            .device("T", "toroid-300va-230-2x18")
+            .wire("F:2", "T:1", 1.5, 1)
+            .wire("T:2", "X0:N", 1.5, 1)
+            .wire("T:4", "T:5", 1.5, 0.1)
+            .device("B", "rectifier-48vac-10a-22mf")
+            .wire("T:3", "B:~1", 1.5, 0.2)
+            .wire("T:6", "B:~2", 1.5, 0.2);
+    var study = panel.study();
+    var feed = study.network().feeds(new Id("B")).getFirst();
+    assertThat(feed.state()).isEqualTo(Feed.State.FED);
+    assertThat(feed.voltage().volts()).isCloseTo(36, within(1e-9));
+    assertThat(feed.below()).hasSize(1);
+    var live = solve(panel);
+    assertThat(volts(live, "T:3", "T:6").alternating().magnitude())
+        .isCloseTo(36 * 1.06, within(0.6));
+    // The other way round they give nothing, and that is no feed.
+    var against =
+        Panel.mains()
+            .device("T", "toroid-300va-230-2x18")
+            .wire("X0:L1", "T:1", 1.5, 1)
+            .wire("T:2", "X0:N", 1.5, 1)
+            .wire("T:4", "T:6", 1.5, 0.1)
+            .device("B", "rectifier-48vac-10a-22mf")
+            .wire("T:3", "B:~1", 1.5, 0.2)
+            .wire("T:5", "B:~2", 1.5, 0.2);
+    assertThat(against.study().network().feeds(new Id("B")).getFirst().state())
+        .isNotEqualTo(Feed.State.FED);
+    assertThat(volts(solve(against), "T:3", "T:5").alternating().magnitude()).isLessThan(0.1);
+  }
+
+  /// Two supplies of 24 V in series feed 48 V; each is asked half of the watts and all of the
+  /// amperes: 0.35 A of 48 V are 16.8 W, 8.4 W of each.
+  @Test
+  void suppliesInSeriesShareTheWatts() {
+    var panel =
+        Panel.dc()
+            .device("T2", "supply-24v-10a")
+            .wire("F:2", "T2:L", 1.5, 1)
+            .wire("T2:N", "X0:N", 1.5, 1)
+            .wire("T:-", "T2:+", 2.5, 0.2)
+            .device("Y", "brake-48vdc-17w")
+            .wire("T:+", "Y:1", 1.5, 1)
+            .wire("Y:2", "T2:-", 1.5, 1);
+    var study = panel.study();
+    assertThat(study.network().feeds(new Id("Y")).getFirst().voltage().volts())
+        .isCloseTo(48, within(1e-9));
+    for (var source : study.network().sources())
+      if (!source.output().alternating())
+        assertThat(study.designCurrent(source).amperes()).isCloseTo(0.35, within(1e-6));
+    var live = solve(panel);
+    assertThat(volts(live, "Y:1", "Y:2").direct()).isCloseTo(48, within(0.1));
+    for (var id : java.util.List.of("T", "T2")) {
+      var intake = study.network().feeds(new Id(id)).getFirst();
+      var solved = live.taken(intake.device(), intake.intake()).orElseThrow().watts();
+      assertThat(study.currents().drawn(intake).designWatts()).isCloseTo(solved, within(0.1));
+    }
+  }
 }

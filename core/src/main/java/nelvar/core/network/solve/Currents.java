@@ -23,6 +23,7 @@ public final class Currents {
   private final Map<Feed, Drawn> drawn = new HashMap<>();
   private final Map<Source, Sum[]> given = new HashMap<>();
   private final Map<Source, List<Feed>> served = new HashMap<>();
+  private final Map<Source, List<Feed>> through = new HashMap<>();
   private final Set<Source> inProgress = new HashSet<>();
   private final List<Source> loops = new ArrayList<>();
 
@@ -126,6 +127,9 @@ public final class Currents {
     for (var feed : network.feeds())
       feed.source()
           .ifPresent(source -> served.computeIfAbsent(source, _ -> new ArrayList<>()).add(feed));
+    for (var feed : network.feeds())
+      for (var lower : feed.below())
+        through.computeIfAbsent(lower, _ -> new ArrayList<>()).add(feed);
   }
 
   public static Currents of(Network network) {
@@ -176,6 +180,7 @@ public final class Currents {
     var sums = new Sum[source.terminals().size()];
     for (var i = 0; i < sums.length; i++) sums[i] = new Sum();
     for (var feed : served(source)) serve(source, sums, feed);
+    for (var feed : through.getOrDefault(source, List.of())) pass(source, sums, feed);
     inProgress.remove(source);
     given.put(source, sums);
     return sums;
@@ -206,6 +211,25 @@ public final class Currents {
       add(sums[feed.backStart()], backRunning, back, taken, feed);
       for (var edge : feed.backWay()) add(sumAt(edge), backRunning, back, taken, feed);
     }
+  }
+
+  /// What a source above in series gives flows through this one too.
+  private void pass(Source source, Sum[] sums, Feed feed) {
+    feed.source().ifPresent(this::give);
+    var taken = drawn(feed);
+    var volts = source.voltages().getFirst();
+    var share = feed.device().work().simultaneityFactor();
+    var design = volts.lagging(taken.design() * share, taken.powerFactor());
+    var running = volts.lagging(taken.running(), taken.powerFactor());
+    add(sums[0], running, design, taken, feed);
+    add(sums[1], running.times(-1), design.times(-1), taken, feed);
+  }
+
+  /// The feeds a source gives to, by itself or in series with others.
+  private List<Feed> all(Source source) {
+    var all = new ArrayList<>(served(source));
+    all.addAll(through.getOrDefault(source, List.of()));
+    return all;
   }
 
   private static void add(Sum sum, Phasor running, Phasor design, Drawn taken, Feed feed) {
@@ -269,19 +293,17 @@ public final class Currents {
     var running = own;
     var design = own;
     var largest = 0.0;
-    for (var load : bank.stream().flatMap(member -> served(member).stream()).toList()) {
-      var taken = drawn(load);
-      running += taken.runningWatts() / efficiency;
-      design += taken.designWatts() * load.device().work().simultaneityFactor() / efficiency;
-      largest =
-          Math.max(
-              largest,
-              own
-                  + taken.designWatts()
-                      * taken.full()
-                      / Math.max(taken.design(), 1e-12)
-                      / efficiency);
-    }
+    for (var member : bank)
+      for (var load : all(member)) {
+        var taken = drawn(load);
+        var part = load.share(member) / efficiency;
+        running += taken.runningWatts() * part;
+        design += taken.designWatts() * load.device().work().simultaneityFactor() * part;
+        largest =
+            Math.max(
+                largest,
+                own + taken.designWatts() * taken.full() / Math.max(taken.design(), 1e-12) * part);
+      }
     if (bank.size() > 1) {
       // Running they share; any one may have to give all it can.
       var out = source.get().output();
