@@ -208,7 +208,10 @@ final class SolveCommand implements Callable<Integer> {
           "load   %-8s %-10s %10s %10s%s%n",
           served.device().designation(),
           served.intake().name(),
-          live.at(served.device(), served.intake()).map(Object::toString).orElse("not known"),
+          live.at(served.device(), served.intake())
+              .map(volts ->
+                  (live.reversed(served.device(), served.intake()) ? "reversed " : "") + volts)
+              .orElse("not known"),
           live.taken(served.device(), served.intake()).map(Object::toString).orElse("not known"),
           served.device().purpose().isEmpty() ? "" : "  " + served.device().purpose());
     for (var ref : live.circuitry().actuatorRefs())

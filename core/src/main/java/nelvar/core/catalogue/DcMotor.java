@@ -27,6 +27,11 @@ public record DcMotor(
   }
 
   @Override
+  public boolean runsBackwards() {
+    return true;
+  }
+
+  @Override
   public List<Intake> intakes(Linkage linkage) {
     return List.of(
         Intake.twoWire(

@@ -144,6 +144,11 @@ public sealed interface Part
     return outputs(set);
   }
 
+  /// Whether it takes its current the wrong way round too, turning the other way.
+  default boolean runsBackwards() {
+    return false;
+  }
+
   /// Share of its least volts below which it is dead; common practice.
   default double deadBelow() {
     return 0.5;

@@ -236,14 +236,16 @@ public final class SpiceNetlist {
   private void law(int index, Grid.Load load, String a, String b, double amount) {
     var volts = "V(" + a + "," + b + ")";
     var least = number(load.least());
+    var one = load.polar() ? "I=u(" + volts + ")*" : "I=";
     line(
         "Bl" + index,
         a,
         b,
         load.law() == Grid.Law.POWER
-            ? "I=%s*%s/max(%s*%s,%s*%s)"
-                .formatted(volts, number(amount), volts, volts, least, least)
-            : "I=%s*%s/max(abs(%s),%s)".formatted(volts, number(amount), volts, least));
+            ? one
+                + "%s*%s/max(%s*%s,%s*%s)"
+                    .formatted(volts, number(amount), volts, volts, least, least)
+            : one + "%s*%s/max(abs(%s),%s)".formatted(volts, number(amount), volts, least));
   }
 
   private void admittance(int index, Grid.Load load, String a, String b) {

@@ -89,7 +89,7 @@ final class DeviceBuilder {
     var accepts = intake.accepts().least().volts();
     var nominal = (accepts + intake.accepts().greatest().volts()) / 2;
     var least = least(intake);
-    to.loads.add(
+    var load =
         switch (intake.demand()) {
           case Demand.FixedPower(var power, var factor) ->
               new Grid.Load(
@@ -127,7 +127,14 @@ final class DeviceBuilder {
                   least);
           case Demand.Chops _ ->
               new Grid.Load(a, b, alternating, Grid.Law.CURRENT, 0, 1, nominal, least);
-        });
+        };
+    // Electronics joined the wrong way round do nothing, at best; coils do not mind.
+    to.loads.add(
+        load.minding(
+            !alternating
+                && !intake.eitherWay()
+                && !part.runsBackwards()
+                && load.law() != Grid.Law.OHMIC));
   }
 
   /// Below it a load counts as a resistance. What converts takes its power as long as it lives, a

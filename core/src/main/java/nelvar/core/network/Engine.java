@@ -104,7 +104,11 @@ public final class Engine {
     lock.lock();
     try {
       var was = solve(before, conditions);
-      var steady = solve(trial, conditions, was.positions());
+      var next = following(trial, conditions);
+      var steady =
+          next.of(was.circuitry())
+              ? next.settleFrom(was, was.positions())
+              : next.settle(was.positions());
       var charges = Charges.of(was, steady);
       if (charges.isEmpty()) return steady.holding(charges, time, was);
       var use = use(trial, conditions);

@@ -63,6 +63,11 @@ final class Following {
     return all;
   }
 
+  /// Whether it is about the same grid.
+  boolean of(Circuitry other) {
+    return circuitry == other;
+  }
+
   /// Begins with the volts of a running machine, which most of what is tried hardly changes.
   Live settleFrom(Live running, Positions from) {
     start = running.solution();

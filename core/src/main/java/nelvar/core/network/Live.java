@@ -287,6 +287,16 @@ public final class Live {
     return Optional.of(new Voltage(least == Double.MAX_VALUE || least < 1e-6 ? 0 : least));
   }
 
+  /// Whether direct current stands at an intake the wrong way round.
+  public boolean reversed(Device device, Intake intake) {
+    if (intake.threePhase() || intake.eitherWay()) return false;
+    return pairs(device, intake).stream()
+        .anyMatch(pair ->
+            voltage(pair.a(), pair.b())
+                .filter(both -> !both.mostlyAlternating() && both.direct() < -LIVE)
+                .isPresent());
+  }
+
   private static List<PoleRef> pairs(Device device, Intake intake) {
     var all = new ArrayList<PoleRef>();
     var lines = intake.lines();

@@ -133,6 +133,11 @@ final class DisturbanceTest {
     var swapped = solve(board(), with(new Disturbance.Swap(at("A:+"), at("A:-"))));
     assertThat(volts(swapped, "A:+", "A:-")).isCloseTo(-24, within(0.2));
     assertThat(swapped.on(Q1)).isFalse();
+    var served = swapped.circuitry().served(new Id("A")).getFirst();
+    assertThat(swapped.reversed(served.device(), served.intake())).isTrue();
+    assertThat(swapped.taken(served.device(), served.intake()).orElseThrow().watts())
+        .as("electronics the wrong way round take nothing")
+        .isZero();
   }
 
   /// A 12 V supply fitted where 24 V was planned: the relay does not pull in, though one that was

@@ -99,4 +99,44 @@ final class ShortCircuitTest {
     assertThat(found.current().orElseThrow().rms()).isCloseTo(110, within(15.0));
     assertThat(found.words(live)).contains("capacitors empty into it");
   }
+
+  /// A bus of two windings in series, shorted while a regulated supply hangs on the same weak
+  /// mains: solved from running, from cold, with loads at rest and just after, and always alike.
+  @Test
+  void aShortedBusIsFoundFromEverywhere() {
+    var panel =
+        Panel.dc()
+            .device("H", "lamp-led-24v-10w")
+            .wire("T:+", "H:+", 0.75, 1)
+            .wire("H:-", "T:-", 0.75, 1)
+            .device("F2", "breaker-1p-c4")
+            .wire("X0:L1", "F2:1", 1.5, 5)
+            .device("T2", "toroid-300va-230-2x18")
+            .wire("F2:2", "T2:1", 1.5, 1)
+            .wire("T2:2", "X0:N", 1.5, 5)
+            .wire("T2:4", "T2:5", 1.5, 0.1)
+            .device("B", "rectifier-48vac-10a-22mf")
+            .wire("T2:3", "B:~1", 1.5, 0.2)
+            .wire("T2:6", "B:~2", 1.5, 0.2)
+            .device("M", "servo-with-drive-48v-180w")
+            .wire("B:+", "M:+", 1.5, 3)
+            .wire("M:-", "B:-", 1.5, 3);
+    var engine = panel.study().engine();
+    var trial = WhatIf.AS_DESIGNED.togglingShort(TerminalRef.of("B:+"), TerminalRef.of("B:-"));
+    var conditions = Conditions.usual(new Temperature(20));
+    var cold = Positions.cold(engine.circuitry(conditions.wires()));
+    var amperes = new java.util.ArrayList<Double>();
+    for (var live :
+        java.util.List.of(
+            engine.solve(trial, conditions),
+            engine.solve(trial, conditions, cold),
+            engine.solve(trial.with(LoadMode.IDLE), conditions),
+            engine.after(
+                WhatIf.AS_DESIGNED, trial, conditions, new nelvar.core.units.Duration(0)))) {
+      assertThat(live.outcome()).isEqualTo(new Outcome.Settled());
+      amperes.add(live.shorts().getFirst().current().orElseThrow().rms());
+    }
+    assertThat(amperes).allSatisfy(a -> assertThat(a).isCloseTo(amperes.getFirst(), within(1.0)));
+    assertThat(amperes.getFirst()).isBetween(80.0, 130.0);
+  }
 }

@@ -202,7 +202,9 @@ public record PathTo(String title, List<Hop> out, List<Hop> back) {
         feed.device(),
         "",
         List.of(
-            at.map(volts -> volts + " at it").orElse("not settled"),
+            at.map(volts ->
+                    volts + (live.reversed(feed.device(), feed.intake()) ? ", reversed" : " at it"))
+                .orElse("not settled"),
             watts.map(Object::toString).orElse("power not known")),
         feed.source().orElseThrow(),
         at.map(volts -> volts.volts() >= 1).orElse(true));

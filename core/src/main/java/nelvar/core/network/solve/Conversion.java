@@ -127,6 +127,7 @@ final class Conversion {
 
   private double volts(Grid.Load load) {
     var frequency = load.alternating() ? alternating : direct;
+    if (load.polar()) return Math.max(0, direct.re[load.a()] - direct.re[load.b()]);
     return Math.hypot(
         frequency.re[load.a()] - frequency.re[load.b()],
         frequency.im[load.a()] - frequency.im[load.b()]);

@@ -313,6 +313,13 @@ final class Frequency {
     return Math.hypot(re[load.a()] - re[load.b()], im[load.a()] - im[load.b()]);
   }
 
+  /// Volts that count as the wrong way round.
+  private static final double TURNED = -1e-6;
+
+  private boolean reversed(Grid.Load load) {
+    return load.polar() && !alternating && re[load.a()] - re[load.b()] < TURNED;
+  }
+
   private double yRe;
   private double yIm;
 
@@ -321,7 +328,7 @@ final class Frequency {
     var amount = now.amount[index];
     yRe = 0;
     yIm = 0;
-    if (amount == 0) return;
+    if (amount == 0 || reversed(load)) return;
     switch (load.law()) {
       case OHMIC -> yRe = amount;
       case ADMITTANCE -> {

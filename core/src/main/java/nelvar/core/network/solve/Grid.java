@@ -74,6 +74,8 @@ public record Grid(
 
   /// What takes current between two nodes. Below `least` volts it counts as the resistance it is at
   /// `least`.
+  ///
+  /// @param polar takes nothing where `b` stands above `a`
   public record Load(
       int a,
       int b,
@@ -82,7 +84,25 @@ public record Grid(
       double amount,
       double powerFactor,
       double nominal,
-      double least) {}
+      double least,
+      boolean polar) {
+    public Load(
+        int a,
+        int b,
+        boolean alternating,
+        Law law,
+        double amount,
+        double powerFactor,
+        double nominal,
+        double least) {
+      this(a, b, alternating, law, amount, powerFactor, nominal, least, false);
+    }
+
+    /// The same, minding which way round it is joined.
+    public Load minding(boolean way) {
+      return new Load(a, b, alternating, law, amount, powerFactor, nominal, least, way);
+    }
+  }
 
   /// Loads whose amount follows from what a source gives, and whose voltage decides whether it can.
   public sealed interface Converter {

@@ -74,6 +74,14 @@ public final class Inputs {
     return other;
   }
 
+  /// The same with all loads taking a part of what they take, and with or without bridges.
+  Inputs easier(double part, boolean withBridges) {
+    var other = only(_ -> true);
+    for (var load = 0; load < share.length; load++) other.share[load] *= part;
+    if (!withBridges) other.bridged.clear();
+    return other;
+  }
+
   public void allow(int group, boolean gives) {
     allowed[group] = gives;
   }
