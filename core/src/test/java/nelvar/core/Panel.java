@@ -87,6 +87,11 @@ public final class Panel {
     return last(device -> device.withConnection(connection));
   }
 
+  /// Terminals of the device added last that stay open on purpose.
+  public Panel spare(String... marks) {
+    return last(device -> device.withSpare(List.of(marks)));
+  }
+
   public Panel linked(Linkage linkage) {
     return last(device -> device.withLinkage(linkage));
   }

@@ -108,7 +108,7 @@ class ListsTest {
         .hasSize(nelvar.core.review.Alike.of(review.open()).size())
         .allMatch(row -> row.size() == 6);
     assertThat(Lists.findings(review).rows().getFirst().getFirst()).isEqualTo("error");
-    assertThat(Lists.deviations(review).rows()).hasSize(6);
+    assertThat(Lists.deviations(review).rows()).hasSize(7);
     assertThat(Lists.notChecked(review).rows())
         .hasSize(3)
         .contains(

@@ -153,13 +153,17 @@ public final class SpiceNetlist {
   }
 
   private void sources() {
+    var names = new TreeMap<Integer, String>();
     for (var given : circuitry.given())
-      for (var emf : given.emfs()) {
-        comment(
+      for (var emf : given.emfs())
+        names.put(
+            emf,
             given.device().designation()
                 + given.output().map(output -> " " + output.name()).orElse(" input"));
-        source(emf);
-      }
+    for (var emf = 0; emf < grid.emfs().size(); emf++) {
+      comment(names.getOrDefault(emf, "capacitor"));
+      source(emf);
+    }
   }
 
   private void source(int index) {
@@ -171,7 +175,7 @@ public final class SpiceNetlist {
     if (!solution.on(emf.group())) {
       line("Rs" + name, plus, minus, "1e9");
     } else if (group.alternating() != alternating) {
-      series("s" + name, plus, minus, emf.ohms(), emf.reactance());
+      series("s" + name, plus, minus, solution.ohms(index), emf.reactance());
     } else if (solution.idle(emf.group()) || solution.tripped(emf.group())) {
       line("Rs" + name, plus, minus, "1e9");
     } else if (solution.limited(emf.group())) {
@@ -188,7 +192,7 @@ public final class SpiceNetlist {
           alternating
               ? "DC 0 AC " + number(size) + " " + number(degrees(emf))
               : "DC " + number(factor * emf.re()));
-      series("s" + name, driven, plus, emf.ohms(), emf.reactance());
+      series("s" + name, driven, plus, solution.ohms(index), emf.reactance());
     }
   }
 

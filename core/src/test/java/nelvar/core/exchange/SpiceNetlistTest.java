@@ -1,7 +1,6 @@
 package nelvar.core.exchange;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.nio.file.Path;
 import java.util.stream.IntStream;
@@ -16,7 +15,6 @@ import nelvar.core.network.Live;
 import nelvar.core.network.LoadMode;
 import nelvar.core.network.Network;
 import nelvar.core.network.WhatIf;
-import nelvar.core.network.solve.Phasor;
 import nelvar.core.sample.GeneratedPanel;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -34,32 +32,8 @@ class SpiceNetlistTest {
     return live;
   }
 
-  /// The solver's voltages against ngspice's, which reads nothing but the netlist: every node
-  /// within 0.1 % or 1 mV.
   private void agrees(Project project, WhatIf trial) throws Exception {
-    assumeTrue(Simulator.installed(), "skipped: ngspice is not installed");
-    var live = solve(project, trial);
-    var solution = live.solution();
-    for (var alternating : new boolean[] {false, true}) {
-      var netlist =
-          alternating
-              ? SpiceNetlist.alternating(project, live)
-              : SpiceNetlist.direct(project, live);
-      var simulated = Simulator.run(netlist, folder);
-      for (var node = 0; node < live.circuitry().grid().nodes(); node++) {
-        var pin = solution.reference(node);
-        var ours =
-            alternating
-                ? solution.alternating(node, pin)
-                : new Phasor(solution.direct(node, pin), 0);
-        var theirs = simulated.get("n" + node);
-        if (theirs == null) continue;
-        assertThat(ours.minus(theirs).magnitude())
-            .as("%s at %s", alternating ? "AC" : "DC", live.circuitry().terminal(node))
-            .isLessThan(Math.max(1e-3, 1e-3 * theirs.magnitude()));
-      }
-      assertThat(simulated.size()).isGreaterThan(live.circuitry().grid().nodes() / 2);
-    }
+    BesideSimulator.agrees(project, solve(project, trial), folder);
   }
 
   static Stream<WhatIf> trials() {

@@ -5,10 +5,10 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.states.MachineStates;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Conductor;
-import nelvar.core.network.Live;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Current;
 
@@ -36,20 +36,23 @@ public final class WorkingCurrentInEarth implements Rule {
     return study.project().conductors().stream()
         .filter(conductor -> !conductor.carriesWork())
         .flatMap(
-            Contained.one(
-                this,
-                conductor -> conductor.id(),
-                conductor -> judge(conductor, study.asDesigned())));
+            Contained.one(this, conductor -> conductor.id(), conductor -> judge(conductor, study)));
   }
 
-  private static Verdict judge(Conductor conductor, Live live) {
-    var found = live.current(conductor.id());
-    if (found.isEmpty())
-      return new Verdict.NotChecked(
-          conductor.id(), "the network has no steady state with everything on");
-    var current = new Current(found.get().rms());
+  private static Verdict judge(Conductor conductor, Study study) {
     var w = Working.of("Current in " + conductor.label());
-    w.result("I", "network solved: all on that can be on together", current);
+    var current = new Current(0);
+    MachineStates.State worst = null;
+    for (var state : MachineStates.of(study)) {
+      var found = state.live().current(conductor.id());
+      if (found.isEmpty()) continue;
+      var amperes = w.result("I " + state.name(), "network solved", new Current(found.get().rms()));
+      if (worst != null && amperes.compareTo(current) <= 0) continue;
+      worst = state;
+      current = amperes;
+    }
+    if (worst == null)
+      return new Verdict.NotChecked(conductor.id(), "no state of the machine comes to rest");
     w.given("limit", LIMIT, "more is the current of a load");
     var trail = w.explain(current).trail();
     if (current.compareTo(LIMIT) <= 0) return new Verdict.Pass(conductor.id(), trail);
@@ -58,8 +61,12 @@ public final class WorkingCurrentInEarth implements Rule {
         conductor.id(),
         Severity.ERROR,
         shield ? "A load returns through a shield" : "A load returns through earth",
-        "%s, a %s, carries %s of working current. Join 0 V and earth at one point only, and look for a load whose return is missing or wired to earth."
-            .formatted(conductor.label(), shield ? "shield" : "protective conductor", current),
+        "%s, a %s, carries %s of working current %s. Join 0 V and earth at one point only, and look for a load whose return is missing or wired to earth."
+            .formatted(
+                conductor.label(),
+                shield ? "shield" : "protective conductor",
+                current,
+                worst.words()),
         trail,
         List.of());
   }

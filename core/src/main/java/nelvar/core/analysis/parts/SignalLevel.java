@@ -7,6 +7,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.states.MachineStates;
 import nelvar.core.catalogue.Controller;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.catalogue.Sensor;
@@ -72,26 +73,40 @@ public final class SignalLevel implements Rule {
     return Optional.empty();
   }
 
+  /// The worst of the machine's states: the first in which the signal is not sure, else any.
   private static List<Verdict> judge(Device device, Sensor sensor, Input input, Study study) {
-    var live = study.hotAndLow();
+    List<Verdict> any = List.of();
+    for (var state : MachineStates.hotAndLow(study)) {
+      var found = judge(device, sensor, input, state);
+      if (found.stream().anyMatch(Verdict.Finding.class::isInstance)) return found;
+      if (any.isEmpty()) any = found;
+    }
+    return any;
+  }
+
+  private static List<Verdict> judge(
+      Device device, Sensor sensor, Input input, MachineStates.State state) {
+    var live = state.live();
     var common = new TerminalRef(input.controller().id(), "-");
     var lift = live.voltage(new TerminalRef(device.id(), "-"), common).map(Live.Both::direct);
     if (lift.isEmpty()) return List.of();
     return switch (sensor.output()) {
-      case NPN -> List.of(sinking(device, input, live, lift.get()));
-      case PNP -> List.of(sourcing(device, input, live));
-      case VOLTAGE -> List.of(analogue(device, input, lift.get()));
+      case NPN -> List.of(sinking(device, input, state, lift.get()));
+      case PNP -> List.of(sourcing(device, input, state));
+      case VOLTAGE -> List.of(analogue(device, input, state, lift.get()));
       case PUSH_PULL, CONTACT, CURRENT, PULSES -> List.of();
     };
   }
 
-  private static Verdict sinking(Device device, Input input, Live live, double lift) {
+  private static Verdict sinking(
+      Device device, Input input, MachineStates.State state, double lift) {
     var pin = new TerminalRef(input.controller().id(), input.pin().name());
-    var seen = live.voltage(pin, new TerminalRef(input.controller().id(), "-"));
+    var seen = state.live().voltage(pin, new TerminalRef(input.controller().id(), "-"));
     var volts = new Voltage(Math.max(0, seen.map(Live.Both::direct).orElse(0.0)));
     return verdict(
         device,
         input,
+        state,
         "Ulow",
         volts,
         input.pin().digital().offBelow(),
@@ -100,14 +115,15 @@ public final class SignalLevel implements Rule {
             .formatted(new Voltage(Math.abs(lift)), volts, input.pin().digital().offBelow()));
   }
 
-  private static Verdict sourcing(Device device, Input input, Live live) {
+  private static Verdict sourcing(Device device, Input input, MachineStates.State state) {
     var pin = new TerminalRef(input.controller().id(), input.pin().name());
-    var seen = live.voltage(pin, new TerminalRef(input.controller().id(), "-"));
+    var seen = state.live().voltage(pin, new TerminalRef(input.controller().id(), "-"));
     var volts = new Voltage(Math.max(0, seen.map(Live.Both::direct).orElse(0.0)));
     var on = input.pin().digital().onAbove();
     return verdict(
         device,
         input,
+        state,
         "Uhigh",
         volts,
         on,
@@ -116,12 +132,14 @@ public final class SignalLevel implements Rule {
             .formatted(volts, on));
   }
 
-  private static Verdict analogue(Device device, Input input, double lift) {
+  private static Verdict analogue(
+      Device device, Input input, MachineStates.State state, double lift) {
     var volts = new Voltage(Math.abs(lift));
     var allowed = FULL_SCALE.times(ALLOWED.fraction());
     return verdict(
         device,
         input,
+        state,
         "Ulift",
         volts,
         allowed,
@@ -133,6 +151,7 @@ public final class SignalLevel implements Rule {
   private static Verdict verdict(
       Device device,
       Input input,
+      MachineStates.State state,
       String symbol,
       Voltage volts,
       Voltage limit,
@@ -143,13 +162,17 @@ public final class SignalLevel implements Rule {
         "input",
         input.controller().designation() + ":" + input.pin().name(),
         input.pin().digital().name().toLowerCase(java.util.Locale.ROOT).replace('_', ' '));
-    w.result(
-        symbol, "network solved: all on that can be on together, wires hot, mains 0.9 Un", volts);
+    w.result(symbol, "network solved %s, wires hot, mains 0.9 Un".formatted(state.words()), volts);
     w.given("limit", limit, holds ? "kept" : "not kept");
     var trail = w.explain(volts).trail();
     return holds
         ? new Verdict.Pass(device.id(), trail)
         : new Verdict.Finding(
-            device.id(), Severity.ERROR, "Signal lost in a shared return", text, trail, List.of());
+            device.id(),
+            Severity.ERROR,
+            "Signal lost in a shared return",
+            state.ownName() ? text + " It is so " + state.words() + "." : text,
+            trail,
+            List.of());
   }
 }

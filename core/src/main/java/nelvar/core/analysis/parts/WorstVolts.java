@@ -3,6 +3,7 @@ package nelvar.core.analysis.parts;
 import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.states.MachineStates;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.RectifierBank;
 import nelvar.core.network.Feed;
@@ -32,21 +33,31 @@ public final class WorstVolts {
     if (feed.source().isEmpty()) return Computed.missing("no supply reaches it");
     var unknown = unknown(feed, study);
     if (unknown.isPresent()) return Computed.missing(unknown.get());
-    var low = study.hotAndLow();
-    var stands = low.at(feed.device(), feed.intake());
     var most = study.coldAndHigh().at(feed.device(), feed.intake());
-    if (stands.isEmpty() || most.isEmpty())
+    var least = new Voltage(0);
+    MachineStates.State worst = null;
+    var known = false;
+    for (var state : MachineStates.hotAndLow(study)) {
+      var stands = state.live().at(feed.device(), feed.intake());
+      if (stands.isEmpty()) continue;
+      known = true;
+      var volts = atInlet(stands.get(), feed, state.live(), study);
+      if (volts.volts() < 0.3 * feed.voltage().volts()) continue;
+      if (worst != null && volts.compareTo(least) >= 0) continue;
+      worst = state;
+      least = volts;
+    }
+    if (!known || most.isEmpty())
       return Computed.missing("the network has no steady state with everything on");
-    var least = atInlet(stands.get(), feed, low, study);
-    if (least.volts() < 0.3 * feed.voltage().volts())
+    if (worst == null)
       return Computed.missing(
           "a running machine does not energise it; set its switches in the meter to see");
+    var low = worst.live();
     var w = Working.of("Volts at " + feed.device().designation());
     w.given("U", feed.voltage(), feed.source().get().toString());
     w.result(
         "Umin",
-        "network solved: all on that can be on together, wires %s, 0.9 Un at the inlet"
-            .formatted(study.hot()),
+        "network solved %s, wires %s, 0.9 Un at the inlet".formatted(worst.words(), study.hot()),
         low.solution().solves() + " solves, " + low.solution().balance(),
         least);
     w.result("Umax", "network solved: loads at rest, wires 20 °C, mains 1.1 Un", most.get());

@@ -71,6 +71,23 @@ public final class MachineStates {
     return study.once(MachineStates.class, () -> solve(study));
   }
 
+  /// The same with the least volts: hot wires, mains low.
+  public static List<State> hotAndLow(Study study) {
+    return study.once(
+        "states hot and low",
+        () ->
+            of(study).stream()
+                .map(state ->
+                    State.of(
+                        state.name(),
+                        state.ownName(),
+                        study
+                            .engine()
+                            .solve(state.live().trial(), Conditions.hotAndLow(study.hot())),
+                        state.leftOff()))
+                .toList());
+  }
+
   private static List<State> solve(Study study) {
     var circuitry = study.engine().circuitry(conditions(study).wires());
     var all = new ArrayList<State>();

@@ -205,6 +205,11 @@ public final class Solution {
     return now.emf(emf);
   }
 
+  /// The resistance an emf stands behind in this state, Ω: a bridge is softer the more it gives.
+  public double ohms(int emf) {
+    return now.emfOhms(emf);
+  }
+
   public boolean on(int group) {
     return now.on[group];
   }
