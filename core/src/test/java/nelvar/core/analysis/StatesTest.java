@@ -293,4 +293,30 @@ class StatesTest {
             Verdict.Finding.class,
             found -> assertThat(found.severity()).isEqualTo(Severity.WARNING));
   }
+
+  /// A pump that only a button energises, over 40 m of 0.75 mm²: not judged while no state presses
+  /// it, and judged in the one that does, by name.
+  @Test
+  void voltsAreJudgedInTheStateThatEnergises() {
+    var panel =
+        Panel.dc()
+            .device("S", "push-button-1no")
+            .device("M", "pump-24v-3a")
+            .wire("T:+", "S:13", 0.75, 1)
+            .wire("S:14", "M:+", 0.75, 40)
+            .wire("M:-", "T:-", 0.75, 40);
+    var rule = new nelvar.core.analysis.parts.LoadVolts();
+    assertThat(panel.judge(rule, "M")).isInstanceOf(Verdict.NotChecked.class);
+    var project =
+        panel
+            .build()
+            .withStates(
+                List.of(
+                    new OperatingState(
+                        new Id("wet"),
+                        "wetting",
+                        List.of(new OperatingState.Held(new Id("S"), "pressed", true)))));
+    var found = (Verdict.Finding) Panel.judge(rule, "M", project);
+    assertThat(found.trail().text()).contains("in the state 'wetting'");
+  }
 }
