@@ -41,8 +41,7 @@ public final class Bench {
       new SimpleObjectProperty<>(Optional.empty());
   private final ReadOnlyObjectWrapper<Solved> solved;
   private final ReadOnlyObjectProperty<Review> review;
-  private final Executor worker;
-  private final Executor interfaceThread;
+  private final Latest<Solved> solving;
   private final Consumer<String> trouble;
 
   /// @param trouble told what failed
@@ -53,8 +52,7 @@ public final class Bench {
       Consumer<String> trouble) {
     this.trouble = trouble;
     this.review = review;
-    this.worker = worker;
-    this.interfaceThread = interfaceThread;
+    this.solving = new Latest<>(worker, interfaceThread);
     this.solved = new ReadOnlyObjectWrapper<>(solve(review.get(), WhatIf.AS_DESIGNED, JUST));
     review.addListener(_ -> changed());
     trial.addListener(_ -> changed());
@@ -65,25 +63,15 @@ public final class Bench {
     var about = review.get();
     var tried = trial.get();
     var time = after.get();
-    worker.execute(() -> {
-      Solved result;
-      try {
-        result = solve(about, tried, time);
-      } catch (Throwable broken) {
-        interfaceThread.execute(() -> {
-          if (review.get() != about || !trial.get().equals(tried)) return;
+    solving.ask(
+        _ -> solve(about, tried, time),
+        solved::set,
+        broken -> {
           trouble.accept(
               "What is tried could not be solved (%s); the machine is shown as it was before."
                   .formatted(Trouble.of(broken)));
           if (!tried.asDesigned()) trial.set(WhatIf.AS_DESIGNED);
         });
-        return;
-      }
-      interfaceThread.execute(() -> {
-        if (review.get() == about && trial.get().equals(tried) && after.get().equals(time))
-          solved.set(result);
-      });
-    });
   }
 
   private static Solved solve(Review about, WhatIf tried, Duration time) {

@@ -58,9 +58,10 @@ public final class Session {
       new SimpleObjectProperty<>(Optional.empty());
   private final ReadOnlyObjectWrapper<Optional<ProjectFile>> file;
   private final Bench bench;
+  private final Latest<Optional<Review>> reviews;
+  private final Latest<Optional<Repair>> together;
   private final ReadOnlyObjectWrapper<Optional<Conflict>> conflict =
       new ReadOnlyObjectWrapper<>(Optional.empty());
-  private final AtomicReference<Project> wanted = new AtomicReference<>();
 
   /// The newest state that the journal does not have yet.
   private final AtomicReference<Optional<Numbered>> toKeep =
@@ -96,6 +97,8 @@ public final class Session {
     this.reviewing = reviewing;
     this.writing = writing;
     this.interfaceThread = interfaceThread;
+    this.reviews = new Latest<>(reviewing, interfaceThread);
+    this.together = new Latest<>(reviewing, interfaceThread);
     this.journal = journal;
     this.file = new ReadOnlyObjectWrapper<>(file);
     this.onDisk = reviewed.project();
@@ -218,10 +221,10 @@ public final class Session {
         .get()
         .filter(id -> !known(snapshot, id))
         .ifPresent(_ -> selection.set(Optional.empty()));
-    wanted.set(snapshot);
+    together.cancel();
     tryingFor.set(Optional.empty());
     stale.set(true);
-    reviewing.execute(() -> review(snapshot, 1));
+    review(snapshot, 1);
     toKeep.set(Optional.of(new Numbered(++number, snapshot, history.get().unsaved())));
     writing.execute(this::keep);
   }
@@ -263,29 +266,22 @@ public final class Session {
     var about = review.get();
     var tried = ways.get();
     tell("Trying one way out for all %d…".formatted(alike.size()));
-    reviewing.execute(() -> {
-      Optional<Repair> all;
-      try {
-        all =
+    together.ask(
+        _ ->
             WaysOut.ofAll(
                 "Put right %d times: %s".formatted(alike.size(), alike.title()),
                 alike.entries(),
                 tried,
                 about,
-                catalogue);
-      } catch (RuntimeException broken) {
-        all = Optional.empty();
-      }
-      var found = all;
-      interfaceThread.execute(() -> {
-        if (review.get() != about) return;
-        if (found.isPresent()) edit(found.get().edit());
-        else
-          tell(
-              "No single way out cures all %d: look at each, some need a decision."
-                  .formatted(alike.size()));
-      });
-    });
+                catalogue),
+        found -> found.ifPresentOrElse(all -> edit(all.edit()), () -> noneForAll(alike)),
+        _ -> noneForAll(alike));
+  }
+
+  private void noneForAll(Alike alike) {
+    tell(
+        "No single way out cures all %d: look at each, some need a decision."
+            .formatted(alike.size()));
   }
 
   /// What was tried so far for the findings of the newest review.
@@ -304,33 +300,29 @@ public final class Session {
         || project.cable(id).isPresent();
   }
 
+  /// Only the newest snapshot is worth the work; an older one is dropped, also half way. What fails
+  /// is tried once more.
   private void review(Project snapshot, int more) {
-    // Only the newest snapshot is worth the work; an older one is dropped, also half way.
-    try {
-      Review.of(snapshot, catalogue, RuleBook.ALL, () -> wanted.get() != snapshot)
-          .ifPresent(result ->
-              interfaceThread.execute(() -> {
-                if (project() != snapshot) return;
-                review.set(result);
-                stale.set(false);
-                trouble.set("");
-                tryWays(result);
-              }));
-    } catch (Throwable broken) {
-      if (wanted.get() != snapshot) return;
-      if (more > 0) {
-        review(snapshot, more - 1);
-        return;
-      }
-      interfaceThread.execute(() -> {
-        if (project() != snapshot) return;
-        // Still stale: what is shown is of an earlier state, and says so until a review succeeds.
-        trouble.set("The review failed (" + Trouble.of(broken) + ").");
-        tell(
-            "The review failed twice (%s). What is shown is of an earlier state; nothing you did is lost. Undo the last step, or save and tell us."
-                .formatted(Trouble.of(broken)));
-      });
-    }
+    reviews.ask(
+        dropped -> Review.of(snapshot, catalogue, RuleBook.ALL, dropped),
+        result ->
+            result.ifPresent(fresh -> {
+              review.set(fresh);
+              stale.set(false);
+              trouble.set("");
+              tryWays(fresh);
+            }),
+        broken -> {
+          if (more > 0) {
+            review(snapshot, more - 1);
+            return;
+          }
+          // Still stale: what is shown is of an earlier state, and says so until a review succeeds.
+          trouble.set("The review failed (" + Trouble.of(broken) + ").");
+          tell(
+              "The review failed twice (%s). What is shown is of an earlier state; nothing you did is lost. Undo the last step, or save and tell us."
+                  .formatted(Trouble.of(broken)));
+        });
   }
 
   private final ReadOnlyStringWrapper trouble = new ReadOnlyStringWrapper("");

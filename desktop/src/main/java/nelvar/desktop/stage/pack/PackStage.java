@@ -19,6 +19,7 @@ import nelvar.core.file.CatalogueFile;
 import nelvar.core.review.Review;
 import nelvar.core.review.WaysOut;
 import nelvar.desktop.control.DrawingPane;
+import nelvar.desktop.session.Latest;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.session.Trouble;
 import nelvar.desktop.stage.Stage;
@@ -36,13 +37,13 @@ public final class PackStage implements Stage {
   private final ListView<Paper.Entry> contents = new ListView<>();
   private final Label count = new Label();
   private final ProgressIndicator busy = new ProgressIndicator();
-  private final Executor worker;
+  private final Latest<Paper> setting;
   private Optional<Review> set = Optional.empty();
   private Optional<Review> wanted = Optional.empty();
 
   /// @param worker sets the pages; @param write what the button does
   public PackStage(Executor worker, Runnable write) {
-    this.worker = worker;
+    this.setting = new Latest<>(worker, Platform::runLater);
     view.getStyleClass().add("stage");
     var title = new Label("Pack");
     title.getStyleClass().add("title");
@@ -127,17 +128,20 @@ public final class PackStage implements Stage {
     wanted = Optional.of(review);
     busy.setVisible(true);
     var known = session.waysTried() ? Optional.of(session.ways().get()) : Optional.<WaysOut>empty();
-    worker.execute(() -> {
-      if (wanted.filter(r -> r == review).isEmpty()) return;
-      Paper paper;
-      try {
-        paper =
+    setting.ask(
+        _ ->
             Pack.paper(
-                known.map(review::with).orElseGet(() -> review.tried(CatalogueFile.standard())));
-      } catch (Throwable broken) {
+                known.map(review::with).orElseGet(() -> review.tried(CatalogueFile.standard()))),
+        paper -> {
+          set = wanted;
+          busy.setVisible(false);
+          pages.getItems().setAll(paper.pages());
+          contents.getItems().setAll(paper.contents());
+          count.setText(
+              "%d pages, revision %s".formatted(paper.pages().size(), review.project().revision()));
+        },
         // Seen and said; the next look at the stage tries again, and nothing old passes for new.
-        Platform.runLater(() -> {
-          if (wanted.filter(r -> r == review).isEmpty()) return;
+        broken -> {
           wanted = Optional.empty();
           set = Optional.empty();
           busy.setVisible(false);
@@ -145,18 +149,6 @@ public final class PackStage implements Stage {
           contents.getItems().clear();
           count.setText("The pages could not be set: " + Trouble.of(broken));
         });
-        return;
-      }
-      Platform.runLater(() -> {
-        if (wanted.filter(r -> r == review).isEmpty()) return;
-        set = wanted;
-        busy.setVisible(false);
-        pages.getItems().setAll(paper.pages());
-        contents.getItems().setAll(paper.contents());
-        count.setText(
-            "%d pages, revision %s".formatted(paper.pages().size(), review.project().revision()));
-      });
-    });
   }
 
   /// Whether the pages shown are those of the newest review.
