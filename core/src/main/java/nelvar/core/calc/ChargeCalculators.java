@@ -4,6 +4,7 @@ import static nelvar.core.calc.Input.number;
 import static nelvar.core.calc.Input.quantity;
 
 import java.util.List;
+import nelvar.core.network.Discharge;
 import nelvar.core.trail.Computed;
 import nelvar.core.units.Capacitance;
 import nelvar.core.units.Current;
@@ -13,7 +14,6 @@ import nelvar.core.units.Kind;
 import nelvar.core.units.Measure;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
-import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 
 /// Stored charge, and linear supplies made of a transformer, a bridge and capacitors.
@@ -60,14 +60,12 @@ final class ChargeCalculators {
               "Bleed resistor",
               "R, greatest",
               given -> {
-                var c = given.of(Inputs.C).farads();
-                var u0 = given.of(START).volts();
-                var ue = given.of(END).volts();
-                if (ue >= u0)
+                var u0 = given.of(START);
+                if (given.of(END).compareTo(u0) >= 0)
                   return Computed.missing("the voltage at first is no higher than the end");
-                var r = given.of(IN_TIME).seconds() / (c * Math.log(u0 / ue));
-                given.step("P", "U0²/R", new Power(u0 * u0 / r));
-                return given.answer("R", "t/(C · ln(U0/Ue))", new Resistance(r));
+                var r = Discharge.within(given.of(IN_TIME), given.of(Inputs.C), u0, given.of(END));
+                given.step("P", "U0²/R", new Power(u0.volts() * u0.volts() / r.ohms()));
+                return given.answer("R", "t/(C · ln(U0/Ue))", r);
               },
               Inputs.C,
               START,
@@ -78,12 +76,16 @@ final class ChargeCalculators {
               "Time a capacitor stays charged",
               "t, until Ue",
               given -> {
-                var ratio = given.of(START).volts() / given.of(END).volts();
-                if (ratio <= 1)
+                if (given.of(END).compareTo(given.of(START)) >= 0)
                   return Computed.missing("the voltage at first is no higher than the end");
-                var t = given.of(Inputs.R).ohms() * given.of(Inputs.C).farads() * Math.log(ratio);
-                given.step("worst", "1.26 · t, with C + 20 % and R + 5 %", new Duration(1.26 * t));
-                return given.answer("t", "R · C · ln(U0/Ue)", new Duration(t));
+                var t =
+                    Discharge.time(
+                        given.of(Inputs.C), given.of(Inputs.R), given.of(START), given.of(END));
+                given.step(
+                    "worst",
+                    "1.26 · t, with C + 20 % and R + 5 %",
+                    new Duration(1.26 * t.seconds()));
+                return given.answer("t", "R · C · ln(U0/Ue)", t);
               },
               Inputs.C,
               Inputs.R,

@@ -11,7 +11,9 @@ import nelvar.core.catalogue.Actuator;
 import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.Element;
 import nelvar.core.model.Device;
+import nelvar.core.model.TerminalRef;
 import nelvar.core.units.Duration;
+import nelvar.core.units.Voltage;
 
 /// What happens in which order when something is done to a machine: buttons pressed, mains lost,
 /// terminals shorted. Between two moments nothing moves; coils, timers, protective devices and
@@ -33,10 +35,17 @@ public final class Rehearsal {
   private final Map<PoleRef, Double> trips = new LinkedHashMap<>();
   private final Map<Integer, Double> supplies = new LinkedHashMap<>();
 
-  /// Charge that falls to a voltage at a time: what to say then.
-  private final Map<String, Double> charges = new LinkedHashMap<>();
+  /// Charge that falls to a voltage, and when.
+  private final Map<Falls, Double> charges = new LinkedHashMap<>();
 
-  private final java.util.Set<nelvar.core.model.Id> charged = new java.util.LinkedHashSet<>();
+  /// What capacitors stand at while they are fed.
+  private final Map<nelvar.core.model.Id, Voltage> charged = new LinkedHashMap<>();
+
+  private record Falls(Device device, Voltage to) {
+    String words() {
+      return device.designation() + " holds " + to + " and less";
+    }
+  }
 
   /// Supplies that stand otherwise than their input says, until their time is up.
   private final Map<Integer, Boolean> lagging = new HashMap<>();
@@ -123,24 +132,37 @@ public final class Rehearsal {
         if (!(element instanceof Element.Store store) || store.bleeder().isEmpty()) continue;
         // What is not known is taken to have lost its feed: charge is told of sooner, not later.
         var fed =
-            live.at(device, served.intake()).map(nelvar.core.units.Voltage::volts).orElse(0.0)
+            live.at(device, served.intake()).map(Voltage::volts).orElse(0.0)
                 >= 0.5 * served.intake().accepts().least().volts();
         if (fed) {
-          charged.add(device.id());
-          charges.keySet().removeIf(what -> what.startsWith(device.designation() + " holds "));
-        } else if (charged.remove(device.id())) {
-          empties(device, store);
+          charged.put(device.id(), stands(live, served, store));
+          charges.keySet().removeIf(falls -> falls.device().id().equals(device.id()));
+        } else {
+          var from = charged.remove(device.id());
+          if (from != null) empties(device, store, from);
         }
       }
     }
   }
 
-  private void empties(Device device, Element.Store store) {
-    var tau = store.bleeder().orElseThrow().ohms() * store.capacitance().farads();
-    for (var volts : new int[] {60, 5}) {
-      var seconds = tau * Math.log(store.voltage().volts() / volts);
-      if (seconds > 0)
-        charges.put(device.designation() + " holds " + volts + " V and less", time + seconds);
+  /// Of a bus behind no terminal the peak of its mains; its rating where nothing is known.
+  private static Voltage stands(Live live, Circuitry.Served served, Element.Store store) {
+    return store
+        .across()
+        .map(across ->
+            live.voltage(
+                    new TerminalRef(served.device().id(), across.plus()),
+                    new TerminalRef(served.device().id(), across.minus()))
+                .map(both -> new Voltage(Math.abs(both.direct()))))
+        .orElseGet(() -> live.at(served.device(), served.intake()).map(u -> u.times(Math.sqrt(2))))
+        .orElse(store.voltage());
+  }
+
+  private void empties(Device device, Element.Store store, Voltage from) {
+    for (var mark : StoredCharge.MARKS) {
+      if (from.compareTo(mark) <= 0) continue;
+      var until = Discharge.time(store.capacitance(), store.bleeder().orElseThrow(), from, mark);
+      charges.put(new Falls(device, mark), time + until.seconds());
     }
   }
 
@@ -205,7 +227,7 @@ public final class Rehearsal {
       if (!trial.opened(pole)) trial = opening(pole);
       what.add(moments.getLast().live().label(pole.a().device()) + " opens");
     }
-    what.addAll(due(charges));
+    for (var falls : due(charges)) what.add(falls.words());
     for (var group : due(supplies)) {
       var up = !Boolean.TRUE.equals(lagging.remove(group));
       standing.put(group, up);

@@ -41,16 +41,13 @@ public record StoredCharge(
 
   /// What stands on it so long after; all of it where nothing is stated that discharges it.
   public Voltage after(Duration time) {
-    return bleeder
-        .map(ohms -> from.times(Math.exp(-time.seconds() / (ohms.ohms() * capacitance.farads()))))
-        .orElse(from);
+    return bleeder.map(ohms -> Discharge.left(capacitance, ohms, from, time)).orElse(from);
   }
 
   /// How long until it has fallen to a voltage; empty where nothing is stated that discharges it.
   public Optional<Duration> until(Voltage level) {
     if (from.compareTo(level) <= 0) return Optional.of(new Duration(0));
-    return bleeder.map(ohms ->
-        new Duration(ohms.ohms() * capacitance.farads() * Math.log(from.volts() / level.volts())));
+    return bleeder.map(ohms -> Discharge.time(capacitance, ohms, from, level));
   }
 
   /// `-C1 was charged to 64 V: below 60 V after 0.7 s, below 25 V after 9.7 s, below 5 V after 26

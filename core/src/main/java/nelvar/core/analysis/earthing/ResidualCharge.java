@@ -13,6 +13,7 @@ import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
 import nelvar.core.network.Conditions;
+import nelvar.core.network.Discharge;
 import nelvar.core.network.StoredCharge;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Explained;
@@ -106,11 +107,8 @@ public final class ResidualCharge implements Rule {
     w.given("R", bleeder, "what discharges it");
     w.given("U0", from, "charged to");
     w.given("U", to, "falls to");
-    var seconds =
-        from.compareTo(to) <= 0
-            ? 0
-            : bleeder.ohms() * capacitance.farads() * Math.log(from.volts() / to.volts());
-    return w.explain(w.result("t", "R · C · ln(U0/U)", new Duration(seconds)));
+    return w.explain(
+        w.result("t", "R · C · ln(U0/U)", Discharge.time(capacitance, bleeder, from, to)));
   }
 
   private static Verdict judge(StoredCharge charge, Study study) {

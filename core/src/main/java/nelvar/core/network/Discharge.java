@@ -1,0 +1,33 @@
+package nelvar.core.network;
+
+import nelvar.core.units.Capacitance;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Resistance;
+import nelvar.core.units.Voltage;
+
+/// A capacitor that empties through a resistance: `U = U0 · e^(−t/RC)` (textbook).
+public final class Discharge {
+  private Discharge() {}
+
+  /// How long from one voltage to another; no time where it stands no higher.
+  public static Duration time(
+      Capacitance capacitance, Resistance through, Voltage from, Voltage to) {
+    return new Duration(
+        from.compareTo(to) <= 0
+            ? 0
+            : through.ohms() * capacitance.farads() * Math.log(from.volts() / to.volts()));
+  }
+
+  /// What is left after a time.
+  public static Voltage left(
+      Capacitance capacitance, Resistance through, Voltage from, Duration after) {
+    return from.times(Math.exp(-after.seconds() / (through.ohms() * capacitance.farads())));
+  }
+
+  /// The greatest resistance that empties it from one voltage to a lower one within a time.
+  public static Resistance within(
+      Duration time, Capacitance capacitance, Voltage from, Voltage to) {
+    return new Resistance(
+        time.seconds() / (capacitance.farads() * Math.log(from.volts() / to.volts())));
+  }
+}
