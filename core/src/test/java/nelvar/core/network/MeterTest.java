@@ -317,8 +317,8 @@ class MeterTest {
     }
   }
 
-  /// The drive of 0.75 kW: 235 µF and 68 kΩ from √2·399 V, what it stands at, are down to 60 V after
-  /// 35.8 s, as the meter and the command line say it.
+  /// The drive of 0.75 kW: 235 µF and 68 kΩ from √2·399 V, what it stands at, are down to 60 V
+  /// after 35.8 s, as the meter and the command line say it.
   @Test
   void capacitorsEmptyAfterTheMainsIsGone() {
     var timeline =

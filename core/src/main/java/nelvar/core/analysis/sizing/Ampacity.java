@@ -253,26 +253,41 @@ public final class Ampacity {
   private static int loadedCircuits(Conductor conductor, Bundle bundle, Study study) {
     var loaded = study.once(bundle, () -> loadedIn(bundle, study));
     var all = loaded;
-    if (study.circuit(conductor).isPresent() && !loaded.contains(conductor.id())) {
-      all = new HashSet<>(loaded);
-      all.add(conductor.id());
-    }
-    return Math.max(1, circuits(all, study));
+    if (study.circuit(conductor).isPresent() && !loaded.wires().contains(conductor.id()))
+      all = loaded.with(conductor, study);
+    return Math.max(1, all.circuits());
   }
 
-  private static int circuits(Set<Id> conductors, Study study) {
-    var threePhase = study.once("wires of three-phase loads", () -> threePhase(study));
-    var cables = new HashSet<Id>();
-    var halves = 0;
-    var thirds = 0;
-    for (var id : conductors) {
-      var cable = study.project().conductor(id).flatMap(Conductor::cable);
-      if (cable.isPresent()) cables.add(cable.get());
-      else if (threePhase.contains(id)) thirds++;
-      else halves++;
+  /// Loaded wires of a bundle, counted: in sixths of a circuit, so that nothing is lost by
+  /// rounding.
+  private record Company(Set<Id> wires, Set<Id> cables, int sixths) {
+    static Company of(Set<Id> wires, Study study) {
+      var cables = new HashSet<Id>();
+      var sixths = 0;
+      for (var id : wires) {
+        var conductor = study.conductor(id).orElseThrow();
+        if (conductor.cable().isPresent()) cables.add(conductor.cable().get());
+        else sixths += weight(conductor, study);
+      }
+      return new Company(wires, cables, sixths);
     }
-    // In sixths, so that nothing is lost by rounding.
-    return cables.size() + (3 * halves + 2 * thirds + 5) / 6;
+
+    private static int weight(Conductor conductor, Study study) {
+      var threePhase = study.once("wires of three-phase loads", () -> threePhase(study));
+      return threePhase.contains(conductor.id()) ? 2 : 3;
+    }
+
+    Company with(Conductor one, Study study) {
+      if (one.cable().isEmpty()) return new Company(wires, cables, sixths + weight(one, study));
+      if (cables.contains(one.cable().get())) return this;
+      var more = new HashSet<>(cables);
+      more.add(one.cable().get());
+      return new Company(wires, more, sixths);
+    }
+
+    int circuits() {
+      return cables.size() + (sixths + 5) / 6;
+    }
   }
 
   private static Set<Id> threePhase(Study study) {
@@ -295,13 +310,13 @@ public final class Ampacity {
         .findFirst();
   }
 
-  private static Set<Id> loadedIn(Bundle bundle, Study study) {
+  private static Company loadedIn(Bundle bundle, Study study) {
     var everyone = new HashSet<Id>();
     for (var conductor : study.lyingIn(bundle))
       if (study.circuit(conductor).isPresent()) everyone.add(conductor.id());
     var grouped =
         MetricConductors.groupingFactor(
-                Math.clamp(circuits(everyone, study), 1, 20), bundle.method())
+                Math.clamp(Company.of(everyone, study).circuits(), 1, 20), bundle.method())
             .map(Cited::value)
             .orElse(1.0);
     var surroundings = study.project().brief().surroundings();
@@ -324,6 +339,6 @@ public final class Ampacity {
       var share = design / (rated.get().value().amperes() * grouped * ambient);
       if (share >= LIGHTLY_LOADED) loaded.add(conductor.id());
     }
-    return loaded;
+    return Company.of(loaded, study);
   }
 }
