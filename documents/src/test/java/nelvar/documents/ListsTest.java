@@ -127,7 +127,7 @@ class ListsTest {
                         "2026-07-01"))
                 .apply(Machines.planted()));
     assertThat(Lists.deviations(accepted).rows())
-        .hasSize(7)
+        .hasSize(8)
         .contains(
             List.of(
                 "W38",
