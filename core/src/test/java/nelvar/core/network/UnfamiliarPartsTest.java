@@ -276,6 +276,19 @@ final class UnfamiliarPartsTest {
     var live = solve(panel);
     assertThat(volts(live, "T:3", "T:6").alternating().magnitude())
         .isCloseTo(36 * 1.06, within(0.6));
+    // In the tree of powers the transformer stands once, with the watts of both its windings.
+    var tree =
+        nelvar.core.analysis.load.PowerTree.of(study).stream()
+            .flatMap(root -> root.all())
+            .filter(branch -> branch.device().id().equals(new Id("T")))
+            .toList();
+    assertThat(tree).hasSize(1);
+    assertThat(tree.getFirst().power().watts())
+        .isCloseTo(
+            study.network().feeds(new Id("T")).stream()
+                .mapToDouble(one -> study.currents().drawn(one).designWatts())
+                .sum(),
+            within(1e-9));
     // The other way round they give nothing, and that is no feed.
     var against =
         Panel.mains()

@@ -81,6 +81,10 @@ public final class River {
   }
 
   private Drawing drawn(List<Branch> roots) {
+    // One scale for all roots: what is drawn as broad takes as much.
+    var most = roots.stream().mapToDouble(this::given).max().orElse(0);
+    scale = most > 0 ? (view.amps() ? 90 : 115) * spread / most : 1;
+    if (view.amps()) scale = Math.min(scale, 14);
     for (var root : roots) root(root);
     arms.addAll(shapes);
     return new Drawing(WIDTH, y + 8, arms, spots);
@@ -91,10 +95,11 @@ public final class River {
     return view.amps() ? branch.design().amperes() : branch.power().watts();
   }
 
+  private double given(Branch root) {
+    return root.children().stream().mapToDouble(this::flow).sum();
+  }
+
   private void root(Branch root) {
-    var total = root.children().stream().mapToDouble(this::flow).sum();
-    scale = total > 0 ? (view.amps() ? 90 : 115) * spread / total : 1;
-    if (view.amps()) scale = Math.min(scale, 14);
     var groups = Grouped.of(root.children(), study, open);
     var placed = new ArrayList<Placed>();
     for (var group : groups)

@@ -111,14 +111,45 @@ public final class PowerTree {
           .add(feed);
     var children = new ArrayList<Branch>();
     groups.forEach((guard, feeds) -> {
-      var below =
-          feeds.stream().filter(this::worthShowing).map(feed -> branch(feed, source)).toList();
+      var below = below(feeds, source);
       if (below.isEmpty()) return;
       if (guard.isEmpty()) children.addAll(below);
       else children.add(guard(guard.get(), source, below));
     });
     open.remove(source);
     return children;
+  }
+
+  /// One branch a feed; the intakes of one converter, which all feed the same outputs, together.
+  private List<Branch> below(List<Feed> feeds, Source source) {
+    var byDevice = new LinkedHashMap<nelvar.core.model.Id, List<Branch>>();
+    for (var feed : feeds)
+      if (worthShowing(feed))
+        byDevice
+            .computeIfAbsent(feed.device().id(), _ -> new ArrayList<>())
+            .add(branch(feed, source));
+    return byDevice.values().stream()
+        .flatMap(all ->
+            all.size() > 1 && all.getFirst().kind() == Kind.CONVERTER
+                ? Stream.of(together(all))
+                : all.stream())
+        .toList();
+  }
+
+  private static Branch together(List<Branch> all) {
+    var first = all.getFirst();
+    return new Branch(
+        first.kind(),
+        first.device(),
+        first.guard(),
+        first.feed(),
+        first.gives(),
+        first.hangsOn(),
+        new Current(all.stream().mapToDouble(one -> one.design().amperes()).sum()),
+        new Current(all.stream().mapToDouble(one -> one.running().amperes()).sum()),
+        sum(all),
+        first.cutBy(),
+        first.children());
   }
 
   /// Of a stepper motor's two coils one is enough; it is the other in mirror.
