@@ -3,6 +3,7 @@ package nelvar.core.network;
 import java.util.Optional;
 import nelvar.core.model.Id;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Resistance;
 
@@ -46,7 +47,16 @@ public sealed interface Disturbance {
   record WrongSetting(Id device, nelvar.core.units.Current trip) implements Disturbance {}
 
   /// A load that takes a share of what it is rated for, whatever it was planned to take.
-  record LoadAt(Id device, Percent share) implements Disturbance {}
+  record LoadAt(Id device, Percent share) implements Disturbance {
+    /// The most that can be tried, %.
+    static final int MOST = 500;
+
+    public LoadAt {
+      if (share.percent() < 0 || share.percent() > MOST)
+        throw new ImpossibleQuantity(
+            "a load takes 0 to " + MOST + " % of its rating, not " + share);
+    }
+  }
 
   /// A device that does nothing any more: takes and gives nothing, its contacts at rest.
   record Dead(Id device) implements Disturbance {}

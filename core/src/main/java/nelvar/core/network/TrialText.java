@@ -112,6 +112,10 @@ public final class TrialText {
   private Disturbance load(Device device, Percent share) {
     if (circuitry.served(device.id()).isEmpty())
       throw new Unreadable(device.designation() + " takes no power, so it has no load to set");
+    if (share.percent() < 0 || share.percent() > Disturbance.LoadAt.MOST)
+      throw new Unreadable(
+          "%s takes 0 to %d %% of its rating, not %s"
+              .formatted(device.designation(), Disturbance.LoadAt.MOST, share));
     return new Disturbance.LoadAt(device.id(), share);
   }
 

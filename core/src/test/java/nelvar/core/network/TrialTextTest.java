@@ -63,6 +63,8 @@ final class TrialTextTest {
         "Q=9 A | is set from 2.5 A to 4 A, not to 9 A",
         "H=3 A | has nothing that is set to a current",
         "Q=50 % | takes no power",
+        "H=-5 % | takes 0 to 500 % of its rating, not",
+        "H=900 % | takes 0 to 500 % of its rating, not 900 %",
         "H=relay-6a-24vdc | wires land on +, -, which that has not",
         "W99=2 ohm | there is no conductor 'W99'",
         "K=perhaps | is not a state: write on, off",
