@@ -110,4 +110,23 @@ final class ContactRatingTest {
           .wire("L" + i + ":A2", "T:-", 0.75, 1);
     assertThat(verdict(many, "K1")).isInstanceOf(Verdict.NotChecked.class);
   }
+
+  /// A relay whose coil nothing drives in any state still has to switch what lies behind it: ten
+  /// lamps of 0.42 A stay within 5 A of DC-1, fifteen do not.
+  @Test
+  void aContactNoStateClosesIsJudgedByItsLoads() {
+    assertThat(verdict(undriven(10), "K1")).isInstanceOf(Verdict.Pass.class);
+    assertThat(((Verdict.Finding) verdict(undriven(15), "K1")).text())
+        .contains("6.3 A as its loads are dimensioned", "only 5 A (DC-1 at 24 V)");
+  }
+
+  private static Panel undriven(int lamps) {
+    var panel = Panel.dc().part(RELAY).device("K1", "stated").wire("T:+", "K1:11", 1.5, 1);
+    for (var i = 1; i <= lamps; i++)
+      panel
+          .device("L" + i, "lamp-led-24v-10w")
+          .wire("K1:14", "L" + i + ":+", 1.5, 1)
+          .wire("L" + i + ":-", "T:-", 1.5, 1);
+    return panel;
+  }
 }

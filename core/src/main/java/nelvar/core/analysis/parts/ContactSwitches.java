@@ -51,6 +51,9 @@ public final class ContactSwitches implements Rule {
     private final List<Feed> feeds = new ArrayList<>();
     private int inSeries = 1;
 
+    /// Where no load is laid through it, as for all but one of a set in parallel.
+    private int edge = -1;
+
     Contact(Device device, Link link) {
       this.device = device;
       this.link = link;
@@ -63,6 +66,12 @@ public final class ContactSwitches implements Rule {
       return this;
     }
 
+    private boolean alternating() {
+      return feeds.stream()
+          .flatMap(f -> f.source().stream())
+          .anyMatch(s -> s.output().alternating());
+    }
+
     private PoleRef pole() {
       return new PoleRef(
           new TerminalRef(device.id(), link.a()), new TerminalRef(device.id(), link.b()));
@@ -70,7 +79,9 @@ public final class ContactSwitches implements Rule {
   }
 
   /// @param total of all contacts in parallel
-  private record Carried(Current total, int parallel, boolean alternating, String state) {}
+  /// @param words in which state, to follow the current
+  private record Carried(
+      Current total, int parallel, boolean alternating, String words, String source) {}
 
   @Override
   public Stream<Verdict> check(Study study) {
@@ -85,7 +96,12 @@ public final class ContactSwitches implements Rule {
                 this,
                 contact -> contact.device.id(),
                 contact ->
-                    judge(contact, together.getOrDefault(contact.pole(), List.of(contact)), study)
+                    judge(
+                        contact,
+                        together.getOrDefault(contact.pole(), List.of(contact)).stream()
+                            .map(one -> contacts.getOrDefault(one.pole(), one))
+                            .toList(),
+                        study)
                         .stream()));
   }
 
@@ -93,16 +109,14 @@ public final class ContactSwitches implements Rule {
     var all = new java.util.LinkedHashMap<PoleRef, Contact>();
     for (var feed : study.network().feeds()) {
       var own = new java.util.LinkedHashMap<PoleRef, Contact>();
-      Stream.concat(feed.lineWays().stream(), Stream.of(feed.backWay()))
-          .flatMap(List::stream)
-          .map(edge -> study.network().topology().edge(edge))
-          .forEach(edge -> {
-            if (edge instanceof Edge.Through(var device, var link)
-                && link.kind() == Link.Kind.CONTACT) {
-              var contact = new Contact(device, link);
-              own.put(contact.pole(), contact);
-            }
-          });
+      for (var way : ways(feed))
+        for (var edge : way)
+          if (study.network().topology().edge(edge) instanceof Edge.Through(var device, var link)
+              && link.kind() == Link.Kind.CONTACT) {
+            var contact = new Contact(device, link);
+            contact.edge = edge;
+            own.put(contact.pole(), contact);
+          }
       for (var one : own.values()) {
         var contact = all.computeIfAbsent(one.pole(), _ -> one);
         contact.feeds.add(feed);
@@ -151,7 +165,7 @@ public final class ContactSwitches implements Rule {
     if (carried.isEmpty() || carried.get().total().amperes() < 0.001) return Optional.empty();
     var found = carried.get();
     var w = Working.of("Contact " + name(contact));
-    w.result("I", "network solved " + found.state(), found.total());
+    w.result("I", found.source(), found.total());
     if (found.parallel() > 1)
       w.given("in parallel", String.valueOf(found.parallel()), "the last to open breaks all of it");
     var coils = contact.feeds.stream().anyMatch(feed -> coil(feed, study));
@@ -193,7 +207,7 @@ public final class ContactSwitches implements Rule {
                   .formatted(
                       name(contact),
                       found.total(),
-                      found.state(),
+                      found.words(),
                       limit.get(),
                       category,
                       found.alternating() ? "" : " at " + volts)));
@@ -202,11 +216,11 @@ public final class ContactSwitches implements Rule {
             contact.device.id(),
             Severity.ERROR,
             "A contact switches more than it can",
-            "%s carries %s %s%s and switches %s (%s%s). %s"
+            "%s carries %s %s%s, and can switch only %s (%s%s). %s"
                 .formatted(
                     name(contact),
                     found.total(),
-                    found.state(),
+                    found.words(),
                     found.parallel() > 1
                         ? ", together with what is in parallel, of which one is always the last"
                         : "",
@@ -237,11 +251,21 @@ public final class ContactSwitches implements Rule {
         .times(1.0 / contact.inSeries);
   }
 
-  /// The most that contacts in parallel carry together, in any state that settles.
+  /// The most that contacts in parallel carry together: solved in any state that settles, or as the
+  /// loads behind them are dimensioned. The latter counts where no state lets current through, as
+  /// behind a contactor that only a finger closes.
   private static Optional<Carried> carried(List<Contact> together, Study study) {
-    var states = MachineStates.of(study);
+    var solved = solved(together, study);
+    var dimensioned = dimensioned(together, study);
+    if (dimensioned.isEmpty()) return solved;
+    return solved
+        .filter(found -> found.total().compareTo(dimensioned.get().total()) >= 0)
+        .or(() -> dimensioned);
+  }
+
+  private static Optional<Carried> solved(List<Contact> together, Study study) {
     Carried worst = null;
-    for (var state : states) {
+    for (var state : MachineStates.of(study)) {
       var sum = 0.0;
       var alternating = false;
       var known = true;
@@ -256,8 +280,34 @@ public final class ContactSwitches implements Rule {
       }
       if (!known) continue;
       if (worst == null || sum > worst.total().amperes())
-        worst = new Carried(new Current(sum), together.size(), alternating, state.words());
+        worst =
+            new Carried(
+                new Current(sum),
+                together.size(),
+                alternating,
+                state.words(),
+                "network solved " + state.words());
     }
     return Optional.ofNullable(worst);
+  }
+
+  private static Optional<Carried> dimensioned(List<Contact> together, Study study) {
+    var sum =
+        together.stream()
+            .filter(one -> one.edge >= 0)
+            .mapToDouble(one -> study.currents().edge(one.edge).design())
+            .sum();
+    if (sum == 0) return Optional.empty();
+    return Optional.of(
+        new Carried(
+            new Current(sum),
+            together.size(),
+            together.stream().anyMatch(one -> one.alternating()),
+            "as its loads are dimensioned",
+            "design current of the loads behind it"));
+  }
+
+  private static List<List<Integer>> ways(Feed feed) {
+    return Stream.concat(feed.lineWays().stream(), Stream.of(feed.backWay())).toList();
   }
 }
