@@ -182,7 +182,7 @@ public final class Study {
   }
 
   /// What a source must give with everything on that can be on together: its most loaded line; of
-  /// several that serve one bus, an equal share.
+  /// several that serve one bus, a share by its rating.
   public Current designCurrent(Source source) {
     return share(source, Currents.Sum::design);
   }
@@ -192,13 +192,11 @@ public final class Study {
   }
 
   private Current share(Source source, java.util.function.ToDoubleFunction<Currents.Sum> of) {
-    var bank = network.together(source);
-    return new Current(
-        bank.stream()
-                .mapToDouble(
-                    member -> currents.given(member).stream().mapToDouble(of).max().orElse(0))
-                .sum()
-            / bank.size());
+    var together =
+        network.together(source).stream()
+            .mapToDouble(member -> currents.given(member).stream().mapToDouble(of).max().orElse(0))
+            .sum();
+    return new Current(together * network.share(source));
   }
 
   public Current designCurrent(Feed feed) {

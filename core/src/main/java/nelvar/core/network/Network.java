@@ -183,6 +183,15 @@ public final class Network {
     return banks.getOrDefault(source, List.of(source));
   }
 
+  /// The part a source gives of what those that serve one bus with it give together: by its rating,
+  /// since the volts that supplies of one kind lose inside go by their rating. Alone: all.
+  public double share(Source source) {
+    var bank = together(source);
+    if (bank.size() == 1) return 1;
+    return source.output().rating().amperes()
+        / bank.stream().mapToDouble(member -> member.output().rating().amperes()).sum();
+  }
+
   private static Map<Source, List<Source>> banks(
       Topology topology, List<Source> sources, Map<Source, List<Walk>> walks) {
     var banks = new HashMap<Source, List<Source>>();

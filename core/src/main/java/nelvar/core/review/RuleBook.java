@@ -37,6 +37,7 @@ import nelvar.core.analysis.protection.ClearsFault;
 import nelvar.core.analysis.protection.DeviceAgainstLoad;
 import nelvar.core.analysis.protection.DeviceAgainstWire;
 import nelvar.core.analysis.protection.DisconnectsInTime;
+import nelvar.core.analysis.protection.InletCord;
 import nelvar.core.analysis.protection.InrushAgainstCurve;
 import nelvar.core.analysis.protection.InrushBeforeInlet;
 import nelvar.core.analysis.protection.MotorOverload;
@@ -97,6 +98,7 @@ public final class RuleBook {
           new DeviceAgainstLoad(),
           new InrushAgainstCurve(),
           new InrushBeforeInlet(),
+          new InletCord(),
           new ClearsFault(),
           new DisconnectsInTime(),
           new BreakingCapacity(),

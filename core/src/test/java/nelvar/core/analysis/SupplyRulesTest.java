@@ -78,7 +78,7 @@ class SupplyRulesTest {
     for (var source : study.network().sources()) {
       if (source.output().alternating()) continue;
       assertThat(study.designCurrent(source).amperes()).isCloseTo(6, within(0.001));
-      assertThat(SupplyLoad.of(source, study).trail().text()).contains("-T, -T2", "I/n");
+      assertThat(SupplyLoad.of(source, study).trail().text()).contains("-T, -T2", "I · In/ΣIn");
     }
     for (var id : new String[] {"T", "T2"}) {
       assertThat(panel.judge(new SupplyOverloaded(), id)).isInstanceOf(Verdict.Pass.class);
@@ -91,6 +91,28 @@ class SupplyRulesTest {
     // Five pumps: 7.5 A each; seven: 10.5 A, overloaded.
     assertThat(direct("supply-24v-10a-parallel", 7).judge(new SupplyOverloaded(), "T2"))
         .isInstanceOf(Verdict.Finding.class);
+  }
+
+  /// Behind diodes 9 A come 6 A from a supply of 10 A and 3 A from one of 5 A, on paper and solved:
+  /// each loses its volts by its rating.
+  @Test
+  void unequalSuppliesShareByRating() {
+    var study =
+        pumps(
+                second(Panel.dc("supply-24v-10a", "breaker-1p-c6"), "supply-24v-5a")
+                    .device("V", "diode-module-2x20a")
+                    .wire("T:+", "V:1", 2.5, 0.1)
+                    .wire("T2:+", "V:2", 2.5, 0.1),
+                "V:+",
+                3)
+            .study();
+    for (var output : study.asDesigned().outputs()) {
+      if (output.output().alternating()) continue;
+      var source = study.network().sources(output.device()).getFirst();
+      var paper = output.output().rating().amperes() * 9 / 15;
+      assertThat(study.designCurrent(source).amperes()).isCloseTo(paper, within(0.001));
+      assertThat(output.current().amperes()).isCloseTo(paper, within(0.3));
+    }
   }
 
   /// Each one's mains wire counts with all it may have to give: 12 A · 24 V/0.93 = 310 W are more

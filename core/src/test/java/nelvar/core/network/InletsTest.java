@@ -98,4 +98,39 @@ final class InletsTest {
     var ohms = live.ohms(TerminalRef.of("P:PE"), TerminalRef.of("X0:PE"));
     assertThat(ohms.orElseThrow()).isBetween(0.2, 1.6);
   }
+
+  /// 1.5 mm² in the open stand 16.1 A at 40 °C, the 16 A before it; 0.75 mm² not, and nothing of
+  /// the machine opens before it. A fuse of 4 A at its end protects it; 3 kW overload it.
+  @Test
+  void aCordIsJudgedByTheDeviceBeforeIt() {
+    assertThat(cord(1.5, Optional.empty(), 100)).isInstanceOf(Verdict.Pass.class);
+    var thin = (Verdict.Finding) cord(0.75, Optional.empty(), 100);
+    assertThat(thin.severity()).isEqualTo(nelvar.core.finding.Severity.WARNING);
+    assertThat(cord(0.75, Optional.of("fuse-1p-gg4"), 100)).isInstanceOf(Verdict.Pass.class);
+    var hot = (Verdict.Finding) cord(0.75, Optional.of("fuse-1p-gg4"), 3000);
+    assertThat(hot.severity()).isEqualTo(nelvar.core.finding.Severity.ERROR);
+  }
+
+  private static Verdict cord(double section, Optional<String> device, double watts) {
+    var panel =
+        Panel.mains()
+            .device("P", "inlet-1-n-pe")
+            .connected(on(16, section, 3))
+            .part(
+                new nelvar.core.catalogue.Heater(
+                    "hot",
+                    "Heater",
+                    Optional.empty(),
+                    Optional.empty(),
+                    new nelvar.core.units.Power(watts),
+                    new nelvar.core.units.Voltage(230)))
+            .device("R", "hot")
+            .wire("R:N", "P:N", 1.5, 1);
+    device.ifPresent(fuse -> panel.device("F", fuse).wire("P:L1", "F:1", 1.5, 1));
+    panel.wire(device.isPresent() ? "F:2" : "P:L1", "R:L", 1.5, 1);
+    return new nelvar.core.analysis.protection.InletCord()
+        .check(panel.study())
+        .findFirst()
+        .orElseThrow();
+  }
 }

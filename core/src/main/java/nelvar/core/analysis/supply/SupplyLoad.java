@@ -45,9 +45,15 @@ public final class SupplyLoad {
     var sum = terms.isEmpty() ? "no load" : String.join(" + ", terms);
     var share = study.designCurrent(source);
     if (bank.size() == 1) return w.explain(w.result("Ib", "Σ I · g", sum, share));
-    w.result("I", "Σ I · g", sum, share.times(bank.size()));
-    w.given("n", bank.size(), names(bank) + " serve one bus");
-    return w.explain(w.result("Ib", "I/n, shared equally", share));
+    w.result("I", "Σ I · g", sum, share.times(1 / study.network().share(source)));
+    w.given("ΣIn", total(bank), names(bank) + " serve one bus");
+    w.given("In", source.output().rating(), source.device().designation() + ", rating");
+    return w.explain(w.result("Ib", "I · In/ΣIn", share));
+  }
+
+  private static Current total(List<Source> bank) {
+    return new Current(
+        bank.stream().mapToDouble(member -> member.output().rating().amperes()).sum());
   }
 
   static String names(List<Source> bank) {

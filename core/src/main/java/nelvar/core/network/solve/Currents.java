@@ -308,7 +308,7 @@ public final class Currents {
       // Running they share; any one may have to give all it can.
       var out = source.get().output();
       var most = out.rating().amperes() * out.voltage().volts() / efficiency + own;
-      running = own + (running - own) / bank.size();
+      running = own + (running - own) * network.share(source.get());
       design = Math.min(design, most);
       largest = Math.min(largest, most);
     }
