@@ -117,7 +117,7 @@ final class SolveJson {
                         bridged.bridge().b().toString(),
                         bridged.current().map(current -> rounded(current.rms())),
                         bridged.words(live),
-                        rounded(bridged.energy().joules())))
+                        rounded(bridged.capacitors().energy().joules())))
                 .toList(),
             live.charged().stream().map(charge -> charge(charge, live)).toList(),
             live.circuitry().assumed().stream().map(id -> id.text()).toList());

@@ -261,6 +261,21 @@ public final class Panel {
             b.policies()));
   }
 
+  /// With a stated short-circuit current at the inlet, A.
+  public Panel siteShortCircuit(double amperes) {
+    return brief(b ->
+        new Brief(
+            new Brief.Supply(
+                b.supply().voltage(),
+                b.supply().frequency(),
+                b.supply().earthing(),
+                b.supply().upstream(),
+                b.supply().loopImpedance(),
+                java.util.Optional.of(new Current(amperes))),
+            b.surroundings(),
+            b.policies()));
+  }
+
   public Project build() {
     return new Project(
         "Test panel",

@@ -25,6 +25,11 @@ public record BusCapacitors(
     Optional<Resistance> bleeder)
     implements Part {
   @Override
+  public Optional<Capacitance> busCapacitance() {
+    return Optional.of(capacitance);
+  }
+
+  @Override
   public List<Terminal> terminals() {
     return List.of(Terminal.required("+", Role.PLUS), Terminal.required("-", Role.MINUS));
   }

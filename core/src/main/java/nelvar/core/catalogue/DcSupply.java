@@ -75,6 +75,11 @@ public record DcSupply(
   }
 
   @Override
+  public Optional<Capacitance> busCapacitance() {
+    return outputCapacitance;
+  }
+
+  @Override
   public List<Terminal> terminals() {
     var all = new ArrayList<Terminal>(Part.mains(phases));
     if (!doubleInsulated.orElse(false)) all.add(Terminal.required("PE", Role.PROTECTIVE));

@@ -104,6 +104,12 @@ public sealed interface Part
     return Optional.empty();
   }
 
+  /// What capacitors it has on the direct-current bus it is on; empty where nothing is stated, or
+  /// where it has none.
+  default Optional<nelvar.core.units.Capacitance> busCapacitance() {
+    return Optional.empty();
+  }
+
   /// What contacts like this one usually switch, where nothing is stated; empty where even that is
   /// not known.
   default Optional<ContactRating> usualRating(Link contact) {

@@ -40,6 +40,11 @@ public record RectifierBank(
   private static final Voltage LEAST = new Voltage(3);
 
   @Override
+  public Optional<Capacitance> busCapacitance() {
+    return Optional.of(capacitance);
+  }
+
+  @Override
   public List<Terminal> terminals() {
     return List.of(
         Terminal.required("~1", Role.LINE),

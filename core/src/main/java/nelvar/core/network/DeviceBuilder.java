@@ -28,9 +28,6 @@ final class DeviceBuilder {
   /// A bridge conducts from this share of its least volts: as good as always.
   private static final double NEXT_TO_NOTHING = 0.02;
 
-  /// What a capacitor has in its way, Ω; common practice.
-  private static final double CAPACITOR = 0.01;
-
   /// A drive trips at this many times its rated current; common practice.
   private static final double TRIPS = 1.5;
 
@@ -194,7 +191,9 @@ final class DeviceBuilder {
   private void store(Element.Across across) {
     var group = to.groups.size();
     to.groups.add(new Grid.Group(false, Grid.Limit.NONE, Double.POSITIVE_INFINITY, false, true));
-    to.emfs.add(new Grid.Emf(group, node(across.minus()), node(across.plus()), 1, 0, CAPACITOR, 0));
+    to.emfs.add(
+        new Grid.Emf(
+            group, node(across.minus()), node(across.plus()), 1, 0, CapacitorShort.CAPACITOR, 0));
     to.stores.add(new Circuitry.Stored(device, group, across));
   }
 

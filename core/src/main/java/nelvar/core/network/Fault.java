@@ -7,7 +7,7 @@ import nelvar.core.units.Current;
 import nelvar.core.units.Temperature;
 
 /// Short-circuit currents between terminals: the volts that stand between them with nothing on,
-/// over the impedance of all that leads there and back.
+/// over the impedance of all that leads there and back, windings before bridges included.
 public final class Fault {
   /// Voltage factors for the greatest and least short-circuit current (IEC 60909-0, low voltage,
   /// unchecked; 0.95 with cold wires turned hot).
@@ -53,6 +53,11 @@ public final class Fault {
         (alternating ? volts.get().alternating().magnitude() : Math.abs(volts.get().direct()))
             / ohms;
     if (alternating) return Optional.of(prospective(amperes, ohms, true, Optional.empty()));
+    var bridges = bridges(a, b);
+    if (bridges > 0) {
+      ohms += 1 / bridges;
+      amperes = Math.abs(volts.get().direct()) / ohms;
+    }
     var limit = limiting(a, b);
     var most = limit.map(Fault::shortCircuit).orElse(Double.POSITIVE_INFINITY);
     return Optional.of(
@@ -61,9 +66,47 @@ public final class Fault {
             : prospective(amperes, ohms, false, Optional.empty()));
   }
 
+  /// The conductance of all bridges that feed one of two terminals; 0 where none does.
+  private double bridges(TerminalRef a, TerminalRef b) {
+    return open.outputs().stream()
+        .filter(output -> !output.output().alternating() && near(output, a, b))
+        .mapToDouble(output -> bridge(output).map(ohms -> 1 / ohms).orElse(0.0))
+        .sum();
+  }
+
+  /// What a bridge with its winding has inside, as its open volts over the mean of what its winding
+  /// drives through a short: `√2·E/(2·√2/π · E/Z)`.
+  private Optional<Double> bridge(Live.Output output) {
+    var device = output.device();
+    var part = open.circuitry().topology().part(device.id());
+    var intake =
+        part.stream()
+            .flatMap(p -> p.elements().stream())
+            .flatMap(e ->
+                e instanceof nelvar.core.catalogue.Element.Bridge bridge
+                        && bridge.output().equals(output.output().name())
+                    ? java.util.stream.Stream.of(bridge.intake())
+                    : java.util.stream.Stream.empty())
+            .findFirst();
+    return device.intakes(part.orElseThrow()).stream()
+        .filter(i -> intake.filter(i.name()::equals).isPresent() && i.back().isPresent())
+        .findFirst()
+        .flatMap(i ->
+            open.impedance(
+                new TerminalRef(device.id(), i.lines().getFirst()),
+                new TerminalRef(device.id(), i.back().orElseThrow()),
+                true))
+        .map(z -> Math.PI / 2 * z.magnitude());
+  }
+
   private static Prospective prospective(
       double amperes, double ohms, boolean alternating, Optional<Live.Output> limitedBy) {
     return new Prospective(new Current(amperes), ohms, alternating, limitedBy);
+  }
+
+  /// What charged capacitors give at once into a short between two terminals.
+  public CapacitorShort fromCapacitors(TerminalRef a, TerminalRef b) {
+    return CapacitorShort.of(open, a, b);
   }
 
   /// Bolted on three lines: `Ik3 = U/√3 / (Zab/2)`.

@@ -5,15 +5,14 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.units.Current;
-import nelvar.core.units.Energy;
 
 /// What a bridge between two terminals does: the current in it, and what ends it.
 ///
 /// @param current in the bridge, contacts having followed; empty where no state was found
 /// @param end what ends it
-/// @param energy of capacitors that empty into it at once; 0 where there are none
+/// @param capacitors what charged ones give into it at once
 public record ShortCircuit(
-    Disturbance.Bridge bridge, Optional<Live.Both> current, End end, Energy energy) {
+    Disturbance.Bridge bridge, Optional<Live.Both> current, End end, CapacitorShort capacitors) {
 
   /// What ends a short circuit.
   public sealed interface End {
@@ -51,7 +50,7 @@ public record ShortCircuit(
               bridge,
               current,
               current.map(amperes -> end(live, amperes, before)).orElseGet(End.NotKnown::new),
-              Dumped.into(bridge, live, before)));
+              CapacitorShort.of(before.orElse(live), bridge.a(), bridge.b())));
     }
     return all;
   }
@@ -113,7 +112,10 @@ public record ShortCircuit(
           case End.NoCurrent _ -> "no voltage stands between them in this state";
           case End.NotKnown _ -> "no steady state is found, so nothing can be said";
         });
-    if (energy.joules() > 0.1) text.append("; capacitors empty into it at once, ").append(energy);
+    if (capacitors.energy().joules() > 0.1)
+      text.append(
+          "; capacitors empty into it at once, %s, %s at first"
+              .formatted(capacitors.energy(), capacitors.peak()));
     return text.toString();
   }
 }

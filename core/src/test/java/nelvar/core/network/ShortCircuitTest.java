@@ -91,7 +91,9 @@ final class ShortCircuitTest {
             .wire("T:4", "B:~2", 2.5, 0.5);
     var live = live(panel, "B:+", "B:-");
     var found = live.shorts().getFirst();
-    assertThat(found.energy().joules()).isCloseTo(13.5, within(0.7));
+    assertThat(found.capacitors().energy().joules()).isCloseTo(13.5, within(0.7));
+    // Nothing but the capacitor's own 10 mΩ is in the way.
+    assertThat(found.capacitors().peak().amperes()).isCloseTo(3500, within(100.0));
     assertThat(live.charged()).isEmpty();
     // Winding 250 VA, 8 %: 0.18 Ω of its own; 25.8 V less two diodes over it, the mean of the
     // rectified wave, are about 110 A.

@@ -6,18 +6,16 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.BusCapacitors;
+import nelvar.core.catalogue.ContactRating;
 import nelvar.core.catalogue.Link;
-import nelvar.core.catalogue.MotorWithDrive;
 import nelvar.core.catalogue.Part;
-import nelvar.core.catalogue.ServoDrive;
-import nelvar.core.catalogue.StepperDrive;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Edge;
 import nelvar.core.network.Feed;
+import nelvar.core.network.Source;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Capacitance;
 import nelvar.core.units.Current;
@@ -26,11 +24,16 @@ import nelvar.core.units.Resistance;
 /// No contact closes onto empty capacitors from a source that does not limit.
 ///
 /// `I = U/(R wires + R contact + R capacitor)`, some hundred amperes for a millisecond: contacts
-/// weld where it is more than ten times their rating. An electronic supply limits it by itself.
+/// weld where it is more than they state for closing, else ten times what they carry (assumed). An
+/// electronic supply limits it by itself, unless other capacitors on its bus are charged already.
 /// Common practice, no published source; 10 mΩ are taken for the capacitors (assumed).
 public final class ClosesOntoCapacitors implements Rule {
   private static final double CAPACITOR_OHMS = 0.01;
-  private static final double WELDS = 100;
+  private static final double TIMES = 10;
+
+  /// Of a contact of which nothing is known.
+  private static final Current USUAL = new Current(10);
+
   private static final Capacitance SMALL = new Capacitance(0.0003);
 
   @Override
@@ -46,32 +49,42 @@ public final class ClosesOntoCapacitors implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     return study.network().feeds().stream()
-        .filter(feed -> capacitance(study.part(feed.device()).orElse(null)).isPresent())
+        .filter(feed -> holds(feed, study))
         .filter(feed -> feed.source().filter(s -> !s.output().alternating()).isPresent())
         .filter(feed -> contact(feed, study).isPresent())
         .flatMap(Contained.one(this, feed -> feed.device().id(), feed -> judge(feed, study)));
   }
 
-  private static Optional<Capacitance> capacitance(@org.jspecify.annotations.Nullable Part part) {
-    var held =
-        switch (part) {
-          case BusCapacitors bank -> Optional.of(bank.capacitance());
-          case StepperDrive drive -> drive.busCapacitance();
-          case ServoDrive drive -> drive.busCapacitance();
-          case MotorWithDrive drive -> drive.busCapacitance();
-          case null, default -> Optional.<Capacitance>empty();
-        };
-    return held.filter(c -> c.compareTo(SMALL) >= 0);
+  private static boolean holds(Feed feed, Study study) {
+    return study
+        .part(feed.device())
+        .flatMap(Part::busCapacitance)
+        .filter(c -> c.compareTo(SMALL) >= 0)
+        .isPresent();
   }
 
+  private record Contact(Device device, Link link) {}
+
   /// The contact on the way that is moved by a hand or a coil.
-  private static Optional<Device> contact(Feed feed, Study study) {
-    return Stream.concat(feed.lineWays().stream(), Stream.of(feed.backWay()))
-        .flatMap(List::stream)
+  private static Optional<Contact> contact(Feed feed, Study study) {
+    return ways(feed)
         .map(edge -> study.network().topology().edge(edge))
         .filter(
             edge -> edge instanceof Edge.Through(_, var link) && link.kind() == Link.Kind.CONTACT)
-        .map(edge -> ((Edge.Through) edge).device())
+        .map(edge -> new Contact(((Edge.Through) edge).device(), ((Edge.Through) edge).link()))
+        .findFirst();
+  }
+
+  private static Stream<Integer> ways(Feed feed) {
+    return Stream.concat(feed.lineWays().stream(), Stream.of(feed.backWay())).flatMap(List::stream);
+  }
+
+  /// Another device on the same bus whose capacitors stay charged while the contact is open: they
+  /// give without a limit, whatever the supply does.
+  private static Optional<Feed> bank(Feed feed, Source source, Study study) {
+    return study.currents().served(source).stream()
+        .filter(other -> !other.device().equals(feed.device()) && holds(other, study))
+        .filter(other -> contact(other, study).isEmpty())
         .findFirst();
   }
 
@@ -79,29 +92,54 @@ public final class ClosesOntoCapacitors implements Rule {
     var device = feed.device();
     var source = feed.source().orElseThrow();
     var contact = contact(feed, study).orElseThrow();
-    var w = Working.of("Closing " + contact.designation() + " onto " + device.designation());
+    var name = contact.device().designation();
+    var w = Working.of("Closing " + name + " onto " + device.designation());
+    var from = source.terminals();
     if (study.part(source.device()).filter(Part::electronicSupply).isPresent()) {
-      w.given("source", source.toString(), "limits its current by itself");
-      return new Verdict.Pass(device.id(), w.explain(device.id()).trail());
+      var bank = bank(feed, source, study);
+      if (bank.isEmpty()) {
+        w.given("source", source.toString(), "limits its current by itself");
+        return new Verdict.Pass(device.id(), w.explain(device.id()).trail());
+      }
+      w.given("charged", bank.get().device().designation().text(), "stays on the bus of " + source);
+      from = List.of(plus(bank.get()), minus(bank.get()));
     }
     var volts = w.given("U", feed.voltage(), source.toString());
-    var plus = new TerminalRef(device.id(), feed.intake().lines().getFirst());
-    var minus = new TerminalRef(device.id(), feed.intake().back().orElseThrow());
-    var from = source.terminals();
     var ohms =
-        way(plus, from.getFirst(), study) + way(minus, from.getLast(), study) + CAPACITOR_OHMS;
+        way(plus(feed), from.getFirst(), study)
+            + way(minus(feed), from.getLast(), study)
+            + CAPACITOR_OHMS;
     var loop = w.result("R", "wires, contact and 10 mΩ of the capacitors", new Resistance(ohms));
     var peak = w.result("Ipeak", "U/R", new Current(volts.volts() / loop.ohms()));
+    var stands = stands(w, contact, study);
     var trail = w.explain(peak).trail();
-    if (peak.amperes() < WELDS) return new Verdict.Pass(device.id(), trail);
+    if (peak.compareTo(stands) < 0) return new Verdict.Pass(device.id(), trail);
     return new Verdict.Finding(
         device.id(),
         Severity.WARNING,
         "A contact closes onto capacitors",
-        "When %s closes, the empty capacitors of %s take up to %s for a moment: its contacts weld sooner or later. Switch before the bridge, or close first through a resistor that charges them."
-            .formatted(contact.designation(), device.designation(), peak),
+        "When %s closes, the empty capacitors of %s take up to %s for a moment: its contacts, which stand some %s, weld sooner or later. Switch before the bridge, or close first through a resistor that charges them."
+            .formatted(name, device.designation(), peak, stands),
         trail,
         List.of());
+  }
+
+  /// The peak a contact stands while it closes: as stated, else ten times what it carries.
+  private static Current stands(Working w, Contact contact, Study study) {
+    var part = study.part(contact.device()).orElseThrow();
+    var stated = part.statedRating(contact.link());
+    if (stated.flatMap(ContactRating::making).isPresent())
+      return w.given("Imax", stated.get().making().get(), "closing, stated");
+    var rated = stated.or(() -> part.usualRating(contact.link())).map(ContactRating::ac1);
+    return w.assumed("Imax", rated.orElse(USUAL).times(TIMES), "ten times what it carries");
+  }
+
+  private static TerminalRef plus(Feed feed) {
+    return new TerminalRef(feed.device().id(), feed.intake().lines().getFirst());
+  }
+
+  private static TerminalRef minus(Feed feed) {
+    return new TerminalRef(feed.device().id(), feed.intake().back().orElseThrow());
   }
 
   /// Of the way between two terminals of one wire, Ω; nothing where they are not joined.

@@ -15,6 +15,7 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.network.CapacitorShort;
 import nelvar.core.network.Fault;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Explained;
@@ -25,10 +26,14 @@ import nelvar.core.units.Resistance;
 /// A protective device can break the greatest short-circuit current that can flow through it.
 ///
 /// `Ik ≤ Icn`: Ik in A bolted at the device's own terminals, wires cold, mains high, from the
-/// solved network. Demand: IEC 60364-4-43:2008, 434.5.1; NEC 2023, 110.9 (unchecked).
+/// solved network. So with what charged capacitors give at the first moment. Demand: IEC
+/// 60364-4-43:2008, 434.5.1; NEC 2023, 110.9 (unchecked).
 public final class BreakingCapacity implements Rule {
   private static final Citation DEMAND = Citation.recalled("IEC 60364-4-43:2008", "434.5.1");
   private static final Citation AMERICAN = Citation.recalled("NEC 2023 (NFPA 70)", "110.9");
+
+  /// A discharge below this bursts nothing, J; common practice, no published source.
+  private static final double HARMLESS = 1;
 
   @Override
   public String id() {
@@ -83,7 +88,12 @@ public final class BreakingCapacity implements Rule {
             fault.get().current());
     var judged =
         Explained.atMost(w.explain(ik), "Ik", capacity, Schools.demand(study, DEMAND, AMERICAN));
-    if (judged.holds()) return new Verdict.Pass(device.id(), judged.trail());
+    if (judged.holds()) {
+      var charged = fromCapacitors(device, study);
+      return charged.peak().compareTo(capacity) > 0 && charged.energy().joules() >= HARMLESS
+          ? bursts(device, capacity, charged)
+          : new Verdict.Pass(device.id(), judged.trail());
+    }
     return new Verdict.Finding(
         device.id(),
         Severity.ERROR,
@@ -91,6 +101,33 @@ public final class BreakingCapacity implements Rule {
         "A short at %s can draw %s; it is made to break %s. It may burst. Take one with more capacity, or a current-limiting fuse ahead of it."
             .formatted(device.designation(), ik, capacity),
         judged.trail(),
+        java.util.List.of());
+  }
+
+  /// What capacitors charged behind or before it give into a short at its poles.
+  private static CapacitorShort fromCapacitors(Device device, Study study) {
+    return study.part(device).stream()
+        .flatMap(part -> part.links().stream())
+        .flatMap(link -> Stream.of(link.a(), link.b()))
+        .map(terminal -> new TerminalRef(device.id(), terminal))
+        .flatMap(at ->
+            backs(at, study).stream().map(back -> study.greatestFault().fromCapacitors(at, back)))
+        .max(java.util.Comparator.comparing(CapacitorShort::peak))
+        .orElse(CapacitorShort.NONE);
+  }
+
+  private static Verdict bursts(Device device, Current capacity, CapacitorShort charged) {
+    var w = Working.of("Capacitors into a short at " + device.designation());
+    w.given("E", charged.energy(), "charged capacitors on its wires");
+    w.given("Icn", capacity, "rated short-circuit capacity");
+    var peak = w.result("Ipeak", "Σ U/R, at the first moment", charged.peak());
+    return new Verdict.Finding(
+        device.id(),
+        Severity.WARNING,
+        "Capacitors can burst it",
+        "In a short at %s the charged capacitors give %s at first, and %s in all; it is made to break %s. Take one with more breaking capacity, a ceramic fuse instead of a glass one."
+            .formatted(device.designation(), peak, charged.energy(), capacity),
+        w.explain(peak).trail(),
         java.util.List.of());
   }
 

@@ -7,13 +7,8 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.BusCapacitors;
 import nelvar.core.catalogue.BusClamp;
-import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.Part;
-import nelvar.core.catalogue.RectifierBank;
-import nelvar.core.catalogue.ServoDrive;
-import nelvar.core.catalogue.StepperDrive;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
@@ -67,10 +62,14 @@ public final class ReturnedEnergy implements Rule {
   }
 
   private static List<Braking> braking(List<Source> bank, Study study) {
+    // A drive built onto its motor stands on the bus itself.
     return loads(bank, study).stream()
-        .flatMap(feed -> study.network().sources(feed.device()).stream())
-        .flatMap(output -> study.currents().served(output).stream())
-        .map(Feed::device)
+        .flatMap(feed ->
+            Stream.concat(
+                Stream.of(feed.device()),
+                study.network().sources(feed.device()).stream()
+                    .flatMap(output -> study.currents().served(output).stream())
+                    .map(Feed::device)))
         .distinct()
         .flatMap(
             motor -> motor.work().returned().map(returned -> new Braking(motor, returned)).stream())
@@ -124,23 +123,12 @@ public final class ReturnedEnergy implements Rule {
     loads(bank, study).forEach(feed -> devices.add(feed.device()));
     var sum = 0.0;
     for (var device : devices.stream().distinct().toList()) {
-      var own = study.part(device).flatMap(ReturnedEnergy::capacitance);
+      var own = study.part(device).flatMap(Part::busCapacitance);
       if (own.isEmpty()) continue;
       w.given("C" + device.designation(), own.get(), "");
       sum += own.get().farads();
     }
     return sum;
-  }
-
-  private static Optional<Capacitance> capacitance(Part part) {
-    return switch (part) {
-      case ServoDrive drive -> drive.busCapacitance();
-      case StepperDrive drive -> drive.busCapacitance();
-      case DcSupply supply -> supply.outputCapacitance();
-      case RectifierBank rectifier -> Optional.of(rectifier.capacitance());
-      case BusCapacitors capacitors -> Optional.of(capacitors.capacitance());
-      default -> Optional.empty();
-    };
   }
 
   private static <P extends Part> List<P> parts(List<Source> bank, Class<P> kind, Study study) {
@@ -176,11 +164,10 @@ public final class ReturnedEnergy implements Rule {
     var silent =
         loads(bank, study).stream()
             .filter(feed ->
-                switch (study.part(feed.device()).orElse(null)) {
-                  case ServoDrive drive -> drive.busCapacitance().isEmpty();
-                  case StepperDrive drive -> drive.busCapacitance().isEmpty();
-                  case null, default -> false;
-                })
+                study
+                    .part(feed.device())
+                    .filter(part -> part.drives() && part.busCapacitance().isEmpty())
+                    .isPresent())
             .findFirst();
     if (silent.isPresent())
       return new Verdict.NotChecked(
