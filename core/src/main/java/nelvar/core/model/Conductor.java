@@ -13,6 +13,8 @@ import nelvar.core.units.Texts;
 /// @param colour of its insulation, or the mark of its core
 /// @param cable the cable whose core it is
 /// @param bundle the duct, conduit or tray it lies in; a core lies where its cable lies
+/// @param leadOf the device it is a lead of, or a core of the plug and cord of: the device's maker
+///   sized it, and no rule on wires judges it
 public record Conductor(
     Id id,
     Designation label,
@@ -23,7 +25,23 @@ public record Conductor(
     Optional<Length> length,
     Optional<String> colour,
     Optional<Id> cable,
-    Optional<Id> bundle) {
+    Optional<Id> bundle,
+    Optional<Id> leadOf) {
+
+  /// No lead of a device.
+  public Conductor(
+      Id id,
+      Designation label,
+      TerminalRef from,
+      TerminalRef to,
+      Function function,
+      Optional<CrossSection> section,
+      Optional<Length> length,
+      Optional<String> colour,
+      Optional<Id> cable,
+      Optional<Id> bundle) {
+    this(id, label, from, to, function, section, length, colour, cable, bundle, Optional.empty());
+  }
 
   public Conductor {
     colour = colour.map(text -> Texts.storable("a colour", text));
@@ -53,30 +71,52 @@ public record Conductor(
     return function != Function.PROTECTIVE && function != Function.SHIELD;
   }
 
+  /// Whether whoever builds the panel answers for its section.
+  public boolean sized() {
+    return leadOf.isEmpty();
+  }
+
   public boolean touches(Id device) {
     return from.device().equals(device) || to.device().equals(device);
   }
 
   public Conductor withSection(CrossSection next) {
     return new Conductor(
-        id, label, from, to, function, Optional.of(next), length, colour, cable, bundle);
+        id, label, from, to, function, Optional.of(next), length, colour, cable, bundle, leadOf);
   }
 
   public Conductor withLength(Length next) {
     return new Conductor(
-        id, label, from, to, function, section, Optional.of(next), colour, cable, bundle);
+        id, label, from, to, function, section, Optional.of(next), colour, cable, bundle, leadOf);
   }
 
   public Conductor withLabel(Designation next) {
-    return new Conductor(id, next, from, to, function, section, length, colour, cable, bundle);
+    return new Conductor(
+        id, next, from, to, function, section, length, colour, cable, bundle, leadOf);
   }
 
   public Conductor withEnds(TerminalRef nextFrom, TerminalRef nextTo) {
     return new Conductor(
-        id, label, nextFrom, nextTo, function, section, length, colour, cable, bundle);
+        id,
+        label,
+        nextFrom,
+        nextTo,
+        function,
+        section,
+        length,
+        colour,
+        cable,
+        bundle,
+        leadOf.filter(of -> nextFrom.device().equals(of) || nextTo.device().equals(of)));
   }
 
   public Conductor withBundle(Optional<Id> next) {
-    return new Conductor(id, label, from, to, function, section, length, colour, cable, next);
+    return new Conductor(
+        id, label, from, to, function, section, length, colour, cable, next, leadOf);
+  }
+
+  public Conductor withLeadOf(Optional<Id> next) {
+    return new Conductor(
+        id, label, from, to, function, section, length, colour, cable, bundle, next);
   }
 }

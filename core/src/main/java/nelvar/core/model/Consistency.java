@@ -169,6 +169,12 @@ public final class Consistency {
       end(i, conductor.label() + " to", conductor.to());
       if (conductor.from().equals(conductor.to()))
         breach("conductors", i, conductor.label() + " begins and ends on the same terminal");
+      if (conductor.leadOf().isPresent() && !conductor.touches(conductor.leadOf().get()))
+        breach(
+            "conductors",
+            i,
+            "%s is a lead of %s, but does not end at it"
+                .formatted(conductor.label(), conductor.leadOf().get()));
       if (conductor.cable().isPresent() && !cables.contains(conductor.cable().get()))
         breach("conductors", i, "there is no cable " + conductor.cable().get());
       if (conductor.bundle().isPresent() && !bundles.contains(conductor.bundle().get()))

@@ -423,4 +423,36 @@ class SizingTest {
     var iz = Ampacity.of(study.conductor(new Id("W7")).orElseThrow(), study).found().orElseThrow();
     assertThat(iz.trail().text()).contains("3 circuits");
   }
+
+  /// A lead of a lamp, 0.34 mm² in no duct behind a breaker of 16 A: as a wire of the panel it is
+  /// not checked; as the lead of its device no rule on wires asks for it, nor does choosing touch
+  /// it, yet its drop counts and a short must not burn it. The file keeps it.
+  @Test
+  void aLeadIsItsMakersMatter() {
+    var wire =
+        Panel.dc("supply-24v-10a", "breaker-1p-c6")
+            .device("H", "lamp-led-24v-10w")
+            .wire("T:+", "H:+", 0.34, 2)
+            .wire("H:-", "T:-", 1.5, 2)
+            .build();
+    var lead =
+        nelvar.core.model.edit.Edits.leadOf(wire.conductors().getFirst(), Optional.of(new Id("H")))
+            .change()
+            .apply(wire);
+    var id = wire.conductors().getFirst().id();
+    for (var rule :
+        java.util.List.of(
+            new WireCarriesLoad(),
+            new MinimumSection(),
+            new nelvar.core.analysis.protection.DeviceAgainstWire())) {
+      assertThat(rule.check(Panel.study(wire)).map(Verdict::subject)).contains(id);
+      assertThat(rule.check(Panel.study(lead)).map(Verdict::subject)).doesNotContain(id);
+    }
+    var study = Panel.study(lead);
+    var core = study.conductor(id).orElseThrow();
+    assertThat(SectionChoice.propose(core, study)).isEmpty();
+    assertThat(VoltageDrop.alone(core, study)).isPresent();
+    assertThat(core.withEnds(core.from(), nelvar.core.model.TerminalRef.of("T:-")).leadOf())
+        .isEmpty();
+  }
 }

@@ -2,11 +2,14 @@ package nelvar.desktop.control;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 import javafx.scene.Node;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Sections;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Conductor;
+import nelvar.core.model.Id;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.units.Kind;
 import nelvar.desktop.session.Session;
@@ -44,6 +47,13 @@ final class ConductorSettings {
     nodes.add(
         DeviceSettings.fixed(
             "Section fixed by hand", conductor.id(), conductor.label().text(), session));
+    nodes.add(
+        DeviceSettings.choice(
+            "Sized by",
+            sizers(conductor),
+            conductor.leadOf(),
+            of -> of.map(id -> "the maker of " + study.label(id)).orElse("who builds the panel"),
+            next -> session.edit(Edits.leadOf(conductor, next))));
     var bundles = session.project().bundles();
     if (conductor.cable().isEmpty() && !bundles.isEmpty()) {
       nodes.add(
@@ -55,5 +65,14 @@ final class ConductorSettings {
               next -> session.edit(Edits.bundle(conductor, next.id()))));
     }
     return nodes;
+  }
+
+  /// Nobody but the panel's builder, or the maker of what it ends at.
+  private static List<Optional<Id>> sizers(Conductor conductor) {
+    return Stream.concat(
+            Stream.of(Optional.<Id>empty()),
+            Stream.of(conductor.from(), conductor.to()).map(end -> Optional.of(end.device())))
+        .distinct()
+        .toList();
   }
 }

@@ -75,7 +75,7 @@ public final class Lists {
               Ampacity.of(conductor, study)
                   .found()
                   .map(iz -> Significant.digits(iz.value().amperes()))
-                  .orElse("not checked"),
+                  .orElse(conductor.sized() ? "not checked" : "its maker's"),
               VoltageDrop.alone(conductor, study)
                   .map(lost -> Significant.digits(lost.volts()))
                   .orElse("")));

@@ -235,6 +235,7 @@ public final class Choosing {
 
   private void wire(Conductor wire) {
     if (!wire.carriesWork()
+        || !wire.sized()
         || wire.function() == Conductor.Function.DATA
         || sections.containsKey(wire.id())
         || !(whole || scoped(wire))

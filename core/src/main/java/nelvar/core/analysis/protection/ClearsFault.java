@@ -175,6 +175,7 @@ public final class ClearsFault implements Rule {
     for (var wire : study.wires(worst.feed().lineWays().getFirst())) {
       if (study.circuit(wire).flatMap(c -> c.guard()).filter(worst.guard()::equals).isEmpty())
         continue;
+      if (!wire.sized()) continue;
       var own = Ampacity.of(wire, study).found().map(e -> e.value());
       if (own.isEmpty()) return Optional.empty();
       if (least.isEmpty() || own.get().compareTo(least.get()) < 0) least = own;

@@ -79,6 +79,7 @@ public final class DeviceAgainstWire implements Rule {
           var circuit = study.circuit(conductor);
           if (circuit.isEmpty()
               || !conductor.carriesWork()
+              || !conductor.sized()
               || conductor.function() == Conductor.Function.DATA) return;
           switch (Ampacity.of(conductor, study)) {
             case Computed.Missing<Current>(var why) ->

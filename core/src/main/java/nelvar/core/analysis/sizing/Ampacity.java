@@ -150,6 +150,10 @@ public final class Ampacity {
 
   private static Computed<Current> of(
       Conductor conductor, Study study, Sections sections, boolean ends) {
+    if (conductor.leadOf().isPresent())
+      return Computed.missing(
+          "it is a lead of %s, sized by that device's maker"
+              .formatted(study.label(conductor.leadOf().get())));
     var section = sections.of(conductor);
     if (section.isEmpty()) return Computed.missing("its section is not chosen yet");
     var bundle = study.bundle(conductor);

@@ -44,7 +44,7 @@ public final class InParallel implements Rule {
   public Stream<Verdict> check(Study study) {
     var groups = new LinkedHashMap<Set<Object>, List<Conductor>>();
     for (var wire : study.project().conductors()) {
-      if (!wire.carriesWork()) continue;
+      if (!wire.carriesWork() || !wire.sized()) continue;
       groups.merge(
           Set.of(wire.from(), wire.to()),
           List.of(wire),

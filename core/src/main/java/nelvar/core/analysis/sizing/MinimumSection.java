@@ -42,7 +42,7 @@ public final class MinimumSection implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     return study.project().conductors().stream()
-        .filter(Conductor::carriesWork)
+        .filter(c -> c.carriesWork() && c.sized())
         .flatMap(Contained.one(this, c -> c.id(), c -> judge(c, study)));
   }
 

@@ -33,7 +33,7 @@ public final class WireCarriesLoad implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     return study.project().conductors().stream()
-        .filter(c -> c.carriesWork() && study.designCurrent(c).amperes() > 0)
+        .filter(c -> c.carriesWork() && c.sized() && study.designCurrent(c).amperes() > 0)
         .flatMap(Contained.one(this, c -> c.id(), c -> judge(c, study)));
   }
 

@@ -72,7 +72,11 @@ public final class WithstandsFault implements Rule {
 
   private static Verdict judge(Conductor wire, Feed.Guarded guard, Study study) {
     if (wire.section().isEmpty())
-      return new Verdict.NotChecked(wire.id(), "its section is not chosen yet");
+      return new Verdict.NotChecked(
+          wire.id(),
+          wire.sized()
+              ? "its section is not chosen yet"
+              : "the section of this lead is not said; its data sheet has it");
     if (guard.guard() instanceof Guard.Electronic)
       return new Verdict.Pass(
           wire.id(),
@@ -107,8 +111,10 @@ public final class WithstandsFault implements Rule {
     var least = Math.sqrt(energy.value()) / k.value();
     var repairs =
         Schools.sizes(study).stream()
-            .filter(
-                size -> size.squareMillimetres() >= least && Sections.available(wire, size, study))
+            .filter(size ->
+                wire.sized()
+                    && size.squareMillimetres() >= least
+                    && Sections.available(wire, size, study))
             .findFirst()
             .map((CrossSection size) -> Repair.of(Sections.change(wire, size, study)))
             .stream()
@@ -117,8 +123,14 @@ public final class WithstandsFault implements Rule {
         wire.id(),
         Severity.ERROR,
         "Burns before its device opens",
-        "%s (%s) stands %s; at a short %s lets %s through. Take a thicker wire, or a device that lets less through."
-            .formatted(wire.label(), s, stands, guard.device().designation(), energy),
+        "%s (%s) stands %s; at a short %s lets %s through. Take %sa device that lets less through."
+            .formatted(
+                wire.label(),
+                s,
+                stands,
+                guard.device().designation(),
+                energy,
+                wire.sized() ? "a thicker wire, or " : ""),
         judged.trail(),
         List.copyOf(repairs));
   }

@@ -196,6 +196,15 @@ public final class Edits {
         project -> conductor(project, Set.of(conductor.id()), c -> c.withLength(length)));
   }
 
+  /// Says that a conductor is a lead of a device, or is none.
+  public static Edit leadOf(Conductor conductor, Optional<Id> device) {
+    return new Edit(
+        device.isPresent()
+            ? "Say that %s is a lead of a device".formatted(conductor.label())
+            : "Say that %s is a wire of the panel".formatted(conductor.label()),
+        project -> conductor(project, Set.of(conductor.id()), c -> c.withLeadOf(device)));
+  }
+
   public static Edit bundle(Conductor conductor, Id bundle) {
     return new Edit(
         "Lay " + conductor.label() + " in " + bundle,
