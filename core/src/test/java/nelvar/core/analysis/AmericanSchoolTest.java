@@ -242,6 +242,7 @@ class AmericanSchoolTest {
                 .wire("N:-", "T:-", AWG_14, 1));
     var found = (Verdict.Finding) panel.judge(new WireCarriesLoad(), "W5");
     assertThat(found.trail().text()).contains("k · Ib = 1.25 · 6 A = 7.5 A");
+    assertThat(found.text()).contains("125 % of it, 7.5 A");
     assertThat(answering(panel, School.CONTINUOUS_LOAD, "as-is").judge(new WireCarriesLoad(), "W5"))
         .isInstanceOf(Verdict.Pass.class);
   }

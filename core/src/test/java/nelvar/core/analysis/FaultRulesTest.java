@@ -8,10 +8,13 @@ import nelvar.core.analysis.protection.BranchDevice;
 import nelvar.core.analysis.protection.BreakingCapacity;
 import nelvar.core.analysis.protection.DisconnectsInTime;
 import nelvar.core.analysis.sizing.WithstandsFault;
+import nelvar.core.catalogue.Guard;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Place;
 import nelvar.core.model.School;
+import nelvar.core.standards.FuseClass;
+import nelvar.core.standards.TripCurve;
 import nelvar.core.units.Current;
 import nelvar.core.units.Resistance;
 import org.junit.jupiter.api.Test;
@@ -497,6 +500,33 @@ class FaultRulesTest {
     assertThat(
             series(up, down, 1000).judge(new nelvar.core.analysis.protection.Selectivity(), "F2"))
         .isInstanceOf(selective ? Verdict.Pass.class : Verdict.Finding.class);
+  }
+
+  /// What stands behind a fuse lets no more than Ik² over half a period through: 200 A are 400 A²s,
+  /// less than the 1000 A²s that melt gG 25 A; a breaker of curve D, which has no class, likewise.
+  /// A breaker of 6 A ahead of one of 10 A is the quicker on every overload, however small the
+  /// fault.
+  @Test
+  void energyCountsAtTheFaultAndCurvesMustNotCross() {
+    var gg25 = new Guard.Fuse(new Current(25), FuseClass.GG);
+    assertThat(selective(gg25, new Guard.Breaker(new Current(6), TripCurve.C), 200)).isTrue();
+    assertThat(selective(gg25, new Guard.Breaker(new Current(6), TripCurve.D), 200)).isTrue();
+    assertThat(selective(gg25, new Guard.Breaker(new Current(6), TripCurve.C), 400)).isFalse();
+    var c6 = new Guard.Breaker(new Current(6), TripCurve.C);
+    var c10 = new Guard.Breaker(new Current(10), TripCurve.C);
+    assertThat(selective(c6, c10, 25)).isFalse();
+    assertThat(selective(c10, c6, 25)).isTrue();
+  }
+
+  private static boolean selective(Guard up, Guard down, double fault) {
+    return nelvar.core.analysis.protection.Selectivity.judge(
+            nelvar.core.trail.Working.of("pair"),
+            up,
+            down,
+            java.util.Optional.of(new Current(fault)),
+            1)
+        .orElseThrow()
+        .holds();
   }
 
   private static Panel around(Panel panel, double inside, double height) {

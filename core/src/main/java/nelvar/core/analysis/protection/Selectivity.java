@@ -11,25 +11,40 @@ import nelvar.core.catalogue.Guard;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.Feed;
+import nelvar.core.network.TripTime;
 import nelvar.core.standards.FuseClass;
 import nelvar.core.standards.FuseLink;
+import nelvar.core.standards.TripCurve;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Explained;
 import nelvar.core.trail.Trail;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Current;
+import nelvar.core.units.Measure;
 
 /// Of two devices in series only the one nearer the fault opens.
 ///
 /// Fuses: the ratio of their ratings reaches 1.6, two steps of the series (from 1.56). A breaker
 /// ahead of anything: selective up to the lower end of its own magnetic band, where no maker's
 /// table says more; the greatest fault behind the nearer device decides. A fuse ahead of a breaker:
-/// up to where the breaker's let-through reaches the fuse's least pre-arcing energy.
+/// what the breaker lets through at that fault, by its energy-limiting class and no more than Ik²
+/// over half a period (assumed), stays below the fuse's least pre-arcing energy. In the slow part
+/// the curves must not cross: at no current may the device ahead be the quicker, earliest against
+/// earliest and latest against latest.
 ///
 /// Common practice; IEC 60204-1 leaves it to the builder.
 public final class Selectivity implements Rule {
   private static final Citation SERIES = Citation.recalled("IEC 60269-2", "5.7");
   private static final double TWO_STEPS = 1.56;
+
+  /// Points of the curves that are compared, evenly on log paper.
+  private static final int STEPS = 60;
+
+  /// Short-circuit capacities with a let-through of their own, A.
+  private static final List<Double> CLASSES = List.of(3000.0, 6000.0, 10_000.0);
+
+  /// Of 50 Hz, s.
+  private static final double HALF_PERIOD = 0.01;
 
   @Override
   public String id() {
@@ -104,10 +119,16 @@ public final class Selectivity implements Rule {
           ratio(w, rating, near);
       case Guard.Fuse(var rating, var fuse)
           when down instanceof Guard.Breaker(var near, var curve) && fuse == FuseClass.GG ->
-          energy(w, rating, curve.letThrough(near, new Current(3000)));
-      case Guard.Breaker(var rating, var curve) ->
-          magnetic(w, curve.holds(rating).value().times(band), greatest);
-      case Guard.MotorSwitch(_, var rating, _) -> magnetic(w, rating.times(10.4 * band), greatest);
+          curves(w, up, down, curve.trips(near).value().times(band), band)
+              .or(() -> energy(w, rating, near, curve, greatest));
+      case Guard.Breaker(var rating, var curve) -> {
+        var holds = curve.holds(rating).value().times(band);
+        yield curves(w, up, down, holds, band).or(() -> magnetic(w, holds, greatest));
+      }
+      case Guard.MotorSwitch(_, var rating, _) -> {
+        var holds = rating.times(10.4 * band);
+        yield curves(w, up, down, holds, band).or(() -> magnetic(w, holds, greatest));
+      }
       case Guard.Fuse _, Guard.Electronic _ -> Optional.empty();
     };
   }
@@ -125,12 +146,57 @@ public final class Selectivity implements Rule {
             "Take a fuse two steps larger ahead, or two steps smaller here."));
   }
 
+  /// A judgement only where the curves cross in their slow part, below `fast`.
+  private static Optional<Judgement> curves(
+      Working w, Guard up, Guard down, Current fast, double band) {
+    var from = 1.2 * down.rating().amperes();
+    for (var i = 0; i <= STEPS && from < fast.amperes(); i++) {
+      var at = new Current(from * Math.pow(0.999 * fast.amperes() / from, (double) i / STEPS));
+      var late = quicker(TripTime.latest(up, at, band), TripTime.latest(down, at, band));
+      if (!late && !quicker(TripTime.earliest(up, at, band), TripTime.earliest(down, at, band)))
+        continue;
+      w.given(
+          "Icross",
+          at,
+          "here the device ahead is the quicker, by its " + (late ? "latest" : "earliest"));
+      return Optional.of(
+          new Judgement(
+              false,
+              w.explain(at).trail(),
+              "On an overload of %s the one ahead is the quicker: take a larger or slower one ahead."
+                  .formatted(at)));
+    }
+    w.given("curves", "do not cross", "in their slow part, up to " + fast);
+    return Optional.empty();
+  }
+
+  private static boolean quicker(
+      Optional<nelvar.core.units.Duration> up, Optional<nelvar.core.units.Duration> down) {
+    return up.isPresent() && (down.isEmpty() || up.get().compareTo(down.get()) < 0);
+  }
+
   private static Optional<Judgement> energy(
-      Working w, Current up, Optional<nelvar.core.trail.Cited<nelvar.core.units.Measure>> lets) {
+      Working w, Current up, Current down, TripCurve curve, Optional<Current> greatest) {
     var melts = FuseLink.preArcing(up, false);
-    if (melts.isEmpty() || lets.isEmpty()) return Optional.empty();
+    if (melts.isEmpty()) return Optional.empty();
     var least = w.table("I²tup", melts.get(), "least pre-arcing energy of up");
-    var most = w.table("I²tdown", lets.get(), "class 3, up to 3 kA");
+    var ik = greatest.map(Current::amperes).orElse(CLASSES.getFirst());
+    var lets =
+        CLASSES.stream()
+            .filter(capacity -> ik <= capacity)
+            .findFirst()
+            .flatMap(capacity -> curve.letThrough(down, new Current(capacity)));
+    lets.ifPresent(cited -> w.table("I²tclass", cited, "class 3, at this fault or more"));
+    greatest.ifPresent(current -> w.given("Ik", current, "greatest fault behind down"));
+    if (lets.isEmpty() && greatest.isEmpty()) return Optional.empty();
+    var over = greatest.isEmpty() ? Double.POSITIVE_INFINITY : ik * ik * HALF_PERIOD;
+    var most =
+        w.result(
+            "I²tdown",
+            lets.isEmpty() ? "Ik² · 10 ms" : "min(I²tclass, Ik² · 10 ms)",
+            new Measure(
+                Math.min(lets.map(c -> c.value().value()).orElse(over), over),
+                Measure.Unit.JOULE_INTEGRAL));
     return Optional.of(
         new Judgement(
             most.compareTo(least) <= 0,

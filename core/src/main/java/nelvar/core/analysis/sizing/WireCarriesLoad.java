@@ -61,8 +61,15 @@ public final class WireCarriesLoad implements Rule {
                   conductor.id(),
                   Severity.ERROR,
                   "Carries more than it may",
-                  "%s carries %s with everything on; laid as it is, it may carry %s. Its insulation ages and can melt."
-                      .formatted(conductor.label(), design, ampacity.value()),
+                  "%s carries %s with everything on%s; laid as it is, it may carry %s. Its insulation ages and can melt."
+                      .formatted(
+                          conductor.label(),
+                          design,
+                          rated.value().compareTo(design) > 0
+                              ? ", and 125 %% of it, %s, are asked of a wire whose load stays on"
+                                  .formatted(rated.value())
+                              : "",
+                          ampacity.value()),
                   judged.trail(),
                   repairs);
             },
