@@ -148,13 +148,10 @@ public final class TripTime {
         if (fuse == FuseClass.GR) yield m <= 1.1 ? Double.POSITIVE_INFINITY : 1e-4;
         if (m <= 1.25) yield Double.POSITIVE_INFINITY;
         var g = FuseLink.gatesBelow(rating);
-        yield fuse(
-            amperes,
-            1.25 * in,
-            conventionalTime(guard),
-            g.holds10s().amperes(),
-            10,
-            g.holds100ms().amperes());
+        var fast = g.holds100ms().amperes();
+        yield amperes > fast
+            ? least(amperes, fast, FuseLink.leastMelting(rating).value())
+            : fuse(amperes, 1.25 * in, conventionalTime(guard), g.holds10s().amperes(), 10, fast);
       }
       case Guard.MotorSwitch motor -> {
         var magnetic = 10.4 * band * motor.greatest().amperes();
@@ -171,6 +168,15 @@ public final class TripTime {
     if (amperes <= middle) return between(amperes, slow, slowTime, middle, middleTime);
     if (amperes <= fast) return between(amperes, middle, middleTime, fast, 0.1);
     return 0.1 * Math.pow(fast / amperes, 2);
+  }
+
+  /// Below 0.1 s: on a straight line to the least energy that melts it within 10 ms, which is less
+  /// than at 0.1 s, since no heat leaves; from there that energy.
+  private static double least(double amperes, double fast, double energy) {
+    var at10ms = Math.sqrt(energy / 0.01);
+    return amperes < at10ms
+        ? between(amperes, fast, 0.1, at10ms, 0.01)
+        : Math.min(0.1, energy / amperes / amperes);
   }
 
   /// On a straight line on log-log paper. aM gates of IEC 60269-2, from memory (to be verified

@@ -187,7 +187,7 @@ class ProtectionTest {
     }
     var finding = finding(verdict);
     assertThat(finding.title()).isEqualTo("May blow when switched on");
-    assertThat(finding.text()).contains("for 1 s", "gG 4 A", "after 34.6 ms");
+    assertThat(finding.text()).contains("for 1 s", "gG 4 A", "after 33.9 ms");
     everyRepairCures(finding, new InrushAgainstCurve(), panel.build());
   }
 
