@@ -160,7 +160,7 @@ public final class Study {
 
   /// One-way length: the conductor's own, else its cable's.
   public Optional<Length> length(Conductor conductor) {
-    return conductor.length().or(() -> cable(conductor).flatMap(Cable::length));
+    return network.topology().length(conductor);
   }
 
   /// What flows in a conductor; empty where no source reaches it.

@@ -168,7 +168,7 @@ final class CoilCalculators {
                     given.step(
                         "R",
                         "R20 · (234.5 + T)/254.5",
-                        new Resistance(cold.ohms() * (234.5 + given.of(HOT).celsius()) / 254.5));
+                        new Resistance(cold.ohms() * CopperResistance.warmed(given.of(HOT))));
                 return given.answer("I", "Un/R", new Current(u / hot.ohms()));
               },
               RATED,
@@ -326,8 +326,7 @@ final class CoilCalculators {
                 2
                     * given.of(Inputs.LENGTH).metres()
                     * per.ohmsPerMetre()
-                    * (234.5 + given.of(COLD).celsius())
-                    / 254.5));
+                    * CopperResistance.warmed(given.of(COLD))));
     var u = given.of(SOURCE).less(given.of(COIL).across(ohms));
     var least = given.of(RATED).times(given.of(PULL_IN));
     given.step(

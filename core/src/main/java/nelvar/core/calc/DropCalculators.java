@@ -128,16 +128,25 @@ final class DropCalculators {
                 var mils = given.step("CM", "circular mils of S", size.circularMils());
                 var feet = given.step("L", "l in ft", given.of(Inputs.LENGTH).metres() / 0.3048);
                 var factor = given.get(PHASES) == 3 ? Math.sqrt(3) : 2;
+                var r = given.step("R", "K · L/CM", new Resistance(given.of(K) * feet / mils));
+                var x =
+                    given.step("XL", "X · l", given.of(REACTANCE).over(given.get(Inputs.LENGTH)));
+                var pf = given.of(Inputs.POWER_FACTOR);
                 return given.answer(
                     "ΔU",
-                    given.get(PHASES) == 3 ? "√3 · K · I · L/CM" : "2 · K · I · L/CM",
-                    new Voltage(factor * given.of(K) * given.of(Inputs.I).amperes() * feet / mils));
+                    (given.get(PHASES) == 3 ? "√3" : "2") + " · I · (R · pf + XL · sinφ)",
+                    new Voltage(
+                        factor
+                            * given.of(Inputs.I).amperes()
+                            * (r.ohms() * pf + x.ohms() * Math.sqrt(1 - pf * pf))));
               },
               WireCalculators.GAUGE,
               Inputs.I,
               Inputs.LENGTH,
               K,
-              PHASES),
+              PHASES,
+              Inputs.POWER_FACTOR,
+              REACTANCE),
           Calculator.of(
               "drop-constant-power",
               "Voltage at a load that takes constant power",
@@ -206,26 +215,18 @@ final class DropCalculators {
   private DropCalculators() {}
 
   private static Computed<?> drop(Given given) {
-    return VoltageDrop.resistance(
-            given.get(Inputs.S), given.get(STRANDS), given.get(Inputs.LENGTH), given.get(Inputs.T))
-        .fold(
-            resistance -> {
-              var r1 = given.sheet().use(resistance);
-              var n = given.of(PARALLEL);
-              var r = n > 1 ? given.step("R", "R/parallel", new Resistance(r1.ohms() / n)) : r1;
-              var x = given.step("XL", "X · l", given.of(REACTANCE).over(given.get(Inputs.LENGTH)));
-              var i = given.of(Inputs.I);
-              var pf = given.of(Inputs.POWER_FACTOR);
-              var factor = given.get(LINES) == 3 ? Math.sqrt(3) : 2;
-              var ohms = r.ohms() * pf + x.ohms() / n * Math.sqrt(1 - pf * pf);
-              var lost =
-                  given.step(
-                      "ΔU",
-                      (given.get(LINES) == 3 ? "√3" : "2") + " · I · (R · pf + XL · sinφ)",
-                      new Voltage(factor * i.amperes() * ohms));
-              return given.answer("u", "ΔU/Un", lost.of(given.of(NOMINAL)));
-            },
-            Computed::missing);
+    return VoltageDrop.over(
+        new VoltageDrop.Run(
+            given.get(Inputs.S),
+            given.get(STRANDS),
+            given.get(Inputs.LENGTH),
+            given.get(Inputs.I),
+            given.get(NOMINAL),
+            given.get(LINES),
+            given.get(Inputs.POWER_FACTOR),
+            given.get(Inputs.T),
+            given.get(REACTANCE),
+            given.get(PARALLEL)));
   }
 
   private static Computed<?> shared(Given given) {

@@ -14,7 +14,6 @@ import nelvar.core.model.Project;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.solve.Grid;
 import nelvar.core.standards.CopperResistance;
-import nelvar.core.trail.Cited;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Length;
 import nelvar.core.units.Temperature;
@@ -28,7 +27,6 @@ final class NetworkBuilder {
   private static final double LANDING = 0.0005;
   private static final double CONTACT = 0.005;
   private static final double TRANSISTOR = 2;
-  private static final double REACTANCE_PER_METRE = 0.00008;
 
   /// What a conductor counts as while its length or section is not known.
   private static final double UNKNOWN = 0.001;
@@ -55,7 +53,6 @@ final class NetworkBuilder {
   private final List<Id> assumed = new ArrayList<>();
   private final Map<Id, Map<String, Integer>> actuatorsOf = new HashMap<>();
   final Map<TerminalRef, Double> setCurrents;
-  private final Map<Id, Length> cableLengths = new HashMap<>();
   private final int[] node;
   private final int[] branchOf;
   private int nodes;
@@ -70,9 +67,6 @@ final class NetworkBuilder {
     this.node = topology.joinedNodes();
     for (var n : node) nodes = Math.max(nodes, n + 1);
     this.branchOf = new int[topology.edgeCount()];
-    project
-        .cables()
-        .forEach(cable -> cable.length().ifPresent(l -> cableLengths.put(cable.id(), l)));
   }
 
   /// @param wireTemperature of all conductors
@@ -143,28 +137,29 @@ final class NetworkBuilder {
   }
 
   private Grid.Branch wire(Conductor conductor, int a, int b) {
-    var length = conductor.length().or(() -> conductor.cable().map(cableLengths::get));
+    var length = topology.length(conductor);
     if (length.isEmpty() || conductor.section().isEmpty()) {
       assumed.add(conductor.id());
       return Grid.Branch.linear(a, b, UNKNOWN, 0);
     }
-    var metres = length.get().metres();
-    var ohms = perMetre(conductor.section().get()) * metres + 2 * LANDING;
-    return Grid.Branch.linear(a, b, ohms, REACTANCE_PER_METRE * metres);
+    var reactance = CopperResistance.REACTANCE_PER_METRE * length.get().metres();
+    return Grid.Branch.linear(a, b, ohms(conductor.section().get(), length.get()), reactance);
   }
 
   /// Of one conductor of a cord with its two ends.
   double ohms(nelvar.core.model.Connection.Cord cord) {
-    return perMetre(cord.section()) * cord.length().metres() + 2 * LANDING;
+    return ohms(cord.section(), cord.length());
   }
 
-  private double perMetre(CrossSection section) {
-    var cold =
-        CopperResistance.at20(section)
-            .map(Cited::value)
-            .map(r -> r.ohmsPerMetre())
-            .orElse(FLEXIBLE_COPPER / section.squareMillimetres());
-    return cold * (234.5 + wireTemperature.celsius()) / 254.5;
+  private double ohms(CrossSection section, Length length) {
+    return CopperResistance.of(section, length, wireTemperature)
+            .map(r -> r.ohms())
+            .orElseGet(() ->
+                FLEXIBLE_COPPER
+                    / section.squareMillimetres()
+                    * CopperResistance.warmed(wireTemperature)
+                    * length.metres())
+        + 2 * LANDING;
   }
 
   private void through(Device device, Link link, int a, int b, int edge) {

@@ -24,6 +24,7 @@ import nelvar.core.model.TerminalRef;
 public final class Topology {
   private final Map<Id, Integer> wires = new HashMap<>();
   private final Project project;
+  private final Map<Id, nelvar.core.units.Length> cableLengths = new HashMap<>();
   private final Map<TerminalRef, Integer> nodes = new HashMap<>();
   private final List<TerminalRef> terminals = new ArrayList<>();
   private final List<Edge> edges = new ArrayList<>();
@@ -39,6 +40,8 @@ public final class Topology {
   private Topology(Project project, Catalogue catalogue) {
     this.catalogue = catalogue;
     this.project = project;
+    for (var cable : project.cables())
+      cable.length().ifPresent(length -> cableLengths.put(cable.id(), length));
   }
 
   /// The terminals of a device that wires land on and another part in its place has not.
@@ -124,6 +127,12 @@ public final class Topology {
   /// The same of another project, with the same catalogue.
   Topology of(Project other) {
     return of(other, catalogue);
+  }
+
+  /// How long a conductor is, one way: by itself, else as its cable; empty where neither is known.
+  public java.util.Optional<nelvar.core.units.Length> length(
+      nelvar.core.model.Conductor conductor) {
+    return conductor.length().or(() -> conductor.cable().map(cableLengths::get));
   }
 
   public Project project() {

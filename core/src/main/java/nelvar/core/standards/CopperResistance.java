@@ -4,11 +4,14 @@ import java.util.Optional;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Cited;
 import nelvar.core.units.CrossSection;
+import nelvar.core.units.Length;
+import nelvar.core.units.Resistance;
 import nelvar.core.units.ResistancePerLength;
+import nelvar.core.units.Temperature;
 
 /// The resistance of copper wire of any size that can be bought, metric or gauge, brought to 20 °C.
 public final class CopperResistance {
-  private static final double AT_75 = (234.5 + 75) / 254.5;
+  private static final double AT_75 = warmed(new Temperature(75));
 
   /// Ω·mm²/m of annealed copper at 20 °C, by definition (IACS).
   private static final double ANNEALED = 0.017241;
@@ -16,7 +19,23 @@ public final class CopperResistance {
   /// Stranding makes the strands longer than the wire: 2 %, common practice.
   private static final double STRANDING = 1.02;
 
+  /// Reactance of a wire beside its return where nothing better is known, Ω/m (IEC 60364-5-52:2009
+  /// Annex G, unchecked).
+  public static final double REACTANCE_PER_METRE = 0.00008;
+
   private CopperResistance() {}
+
+  /// How many times its resistance at 20 °C copper has at a temperature: `(234.5 + T)/254.5`.
+  public static double warmed(Temperature temperature) {
+    return (234.5 + temperature.celsius()) / 254.5;
+  }
+
+  /// Of one conductor of flexible strands, `R20 · l · (234.5 + T)/254.5`; empty for a section no
+  /// table has.
+  public static Optional<Resistance> of(
+      CrossSection section, Length length, Temperature temperature) {
+    return at20(section).map(r20 -> r20.value().times(warmed(temperature)).over(length));
+  }
 
   /// Of flexible strands: metric class 5, or the stranded column of the gauge tables.
   public static Optional<Cited<ResistancePerLength>> at20(CrossSection section) {

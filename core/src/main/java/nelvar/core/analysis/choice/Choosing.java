@@ -315,7 +315,10 @@ public final class Choosing {
   /// Thickens the wire that loses most, a size at a time, until the feed keeps its drop.
   private void keepDrop(Feed feed) {
     var limit = study.project().brief().policies().drop().fraction() * feed.voltage().volts();
-    var wires = DropCheck.wires(feed, study);
+    for (var wires : DropCheck.ways(feed, study)) keepDrop(feed, wires, limit);
+  }
+
+  private void keepDrop(Feed feed, List<Conductor> wires, double limit) {
     while (true) {
       var total = 0.0;
       Conductor worst = null;

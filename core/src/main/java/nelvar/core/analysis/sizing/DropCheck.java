@@ -26,13 +26,16 @@ public final class DropCheck {
             .isEmpty();
   }
 
-  /// The wires on the way there and back.
-  public static java.util.List<Conductor> wires(Feed feed, Study study) {
-    return java.util.stream.Stream.concat(
-            study.wires(feed.lineWays().getFirst()).stream(),
-            feed.intake().threePhase()
-                ? java.util.stream.Stream.<Conductor>empty()
-                : study.wires(feed.backWay()).stream())
+  /// The wires on the way there and back, for each of its lines.
+  public static java.util.List<java.util.List<Conductor>> ways(Feed feed, Study study) {
+    return feed.lineWays().stream()
+        .map(way ->
+            java.util.stream.Stream.concat(
+                    study.wires(way).stream(),
+                    feed.intake().threePhase()
+                        ? java.util.stream.Stream.<Conductor>empty()
+                        : study.wires(feed.backWay()).stream())
+                .toList())
         .toList();
   }
 

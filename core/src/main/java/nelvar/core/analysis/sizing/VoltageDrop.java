@@ -2,13 +2,13 @@ package nelvar.core.analysis.sizing;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.model.Conductor;
 import nelvar.core.network.Feed;
 import nelvar.core.standards.CopperResistance;
 import nelvar.core.standards.MetricConductors.Strands;
-import nelvar.core.trail.Cited;
 import nelvar.core.trail.Computed;
 import nelvar.core.trail.Explained;
 import nelvar.core.trail.Working;
@@ -30,7 +30,6 @@ import nelvar.core.units.Voltage;
 /// share it; R in Ω at what their insulation stands; X 0.08 mΩ/m for alternating current above 16
 /// mm², below which it may be left out (IEC 60364-5-52:2009 Annex G, unchecked).
 public final class VoltageDrop {
-  private static final double REACTANCE_PER_METRE = 0.00008;
   private static final double REACTANCE_ABOVE = 16;
 
   private VoltageDrop() {}
@@ -42,7 +41,8 @@ public final class VoltageDrop {
                 .of(conductor)
                 .filter(section -> section.squareMillimetres() > REACTANCE_ABOVE)
                 .isPresent()
-        ? REACTANCE_PER_METRE * study.length(conductor).map(Length::metres).orElse(0.0)
+        ? CopperResistance.REACTANCE_PER_METRE
+            * study.length(conductor).map(Length::metres).orElse(0.0)
         : 0;
   }
 
@@ -83,35 +83,66 @@ public final class VoltageDrop {
     var r20 = w.table("R20", perLength.get(), section + ", 20 °C");
     w.given("l", length, "one way");
     w.given("T", temperature, "conductor temperature");
-    var hot = r20.times((234.5 + temperature.celsius()) / 254.5);
+    var hot = r20.times(CopperResistance.warmed(temperature));
     return Computed.known(
         w.explain(w.result("R", "R20 · l · (234.5 + T)/254.5", hot.over(length))));
   }
 
-  /// The drop over one go-and-return pair or three lines of one section: the hand calculation.
-  public static Computed<Percent> over(
+  /// One go-and-return pair, or three lines, of one section from end to end.
+  ///
+  /// @param lines 2 for direct or single-phase current, 3 for three-phase
+  /// @param temperature of the conductors
+  /// @param reactance of one conductor; 0 for direct current
+  /// @param parallel equal conductors for each pole
+  public record Run(
       CrossSection section,
+      Strands strands,
       Length length,
       Current current,
       Voltage nominal,
       int lines,
       double powerFactor,
-      Temperature temperature) {
-    return resistance(section, length, temperature)
+      Temperature temperature,
+      ResistancePerLength reactance,
+      int parallel) {}
+
+  /// The drop over a run: `2 · I · (R · cosφ + XL · sinφ)`, three-phase √3 times.
+  public static Computed<Percent> over(Run run) {
+    return resistance(run.section(), run.strands(), run.length(), run.temperature())
         .fold(
             resistance -> {
               var w = Working.of("Voltage drop");
-              var r = w.use(resistance);
-              w.given("I", current, "design current");
-              w.given("cosφ", powerFactor, "power factor");
-              var factor = lines == 3 ? Math.sqrt(3) : 2;
+              var one = w.use(resistance);
+              w.given("I", run.current(), "design current");
+              w.given("cosφ", run.powerFactor(), "power factor");
+              var r =
+                  run.parallel() > 1
+                      ? w.result(
+                          "R",
+                          "R/parallel",
+                          one + "/" + run.parallel(),
+                          new Resistance(one.ohms() / run.parallel()))
+                      : one;
+              w.given("X", run.reactance(), "of one conductor");
+              var x =
+                  w.result(
+                      "XL",
+                      run.parallel() > 1 ? "X · l/parallel" : "X · l",
+                      "",
+                      new Resistance(run.reactance().over(run.length()).ohms() / run.parallel()));
+              var three = run.lines() == 3;
+              var sin = Math.sqrt(1 - run.powerFactor() * run.powerFactor());
               var lost =
                   w.result(
                       "ΔU",
-                      lines == 3 ? "√3 · I · R · cosφ" : "2 · I · R · cosφ",
-                      current.across(r).times(factor * powerFactor));
-              w.given("Un", nominal, "nominal voltage");
-              return Computed.known(w.explain(w.result("u", "ΔU/Un", lost.of(nominal))));
+                      (three ? "√3" : "2") + " · I · (R · cosφ + XL · sinφ)",
+                      "",
+                      new Voltage(
+                          (three ? Math.sqrt(3) : 2)
+                              * run.current().amperes()
+                              * (r.ohms() * run.powerFactor() + x.ohms() * sin)));
+              w.given("Un", run.nominal(), "nominal voltage");
+              return Computed.known(w.explain(w.result("u", "ΔU/Un", lost.of(run.nominal()))));
             },
             Computed::missing);
   }
@@ -129,7 +160,21 @@ public final class VoltageDrop {
 
   static Computed<Drop> drop(Feed feed, Study study, Sections sections) {
     if (feed.source().isEmpty()) return Computed.missing("no supply reaches it");
-    var out = study.wires(feed.lineWays().getFirst());
+    Computed<Drop> most = null;
+    for (var way : feed.lineWays()) {
+      var drop = drop(feed, way, study, sections);
+      if (drop.found().isEmpty()) return drop;
+      if (most == null || lost(drop) > lost(most)) most = drop;
+    }
+    return Objects.requireNonNull(most);
+  }
+
+  private static double lost(Computed<Drop> drop) {
+    return drop.found().orElseThrow().value().lost().volts();
+  }
+
+  private static Computed<Drop> drop(Feed feed, List<Integer> way, Study study, Sections sections) {
+    var out = study.wires(way);
     var back = feed.intake().threePhase() ? List.<Conductor>of() : study.wires(feed.backWay());
     var w = Working.of("Voltage drop to " + feed.device().designation());
     w.assumed(
@@ -191,13 +236,10 @@ public final class VoltageDrop {
   }
 
   static Optional<Resistance> ohms(Conductor conductor, Study study, Sections sections) {
-    return sections
-        .of(conductor)
-        .flatMap(CopperResistance::at20)
-        .map(Cited<ResistancePerLength>::value)
-        .flatMap(perLength ->
-            study
-                .length(conductor)
-                .map(perLength.times((234.5 + study.hot().celsius()) / 254.5)::over));
+    var section = sections.of(conductor);
+    var length = study.length(conductor);
+    return section.isEmpty() || length.isEmpty()
+        ? Optional.empty()
+        : CopperResistance.of(section.get(), length.get(), study.hot());
   }
 }

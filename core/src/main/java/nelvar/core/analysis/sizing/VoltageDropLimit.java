@@ -167,7 +167,7 @@ public final class VoltageDropLimit implements Rule {
         feeds.stream()
             .flatMap(feed ->
                 Stream.concat(
-                    study.wires(feed.lineWays().getFirst()).stream(),
+                    feed.lineWays().stream().flatMap(way -> study.wires(way).stream()),
                     study.wires(feed.backWay()).stream()))
             .distinct()
             .toList();
