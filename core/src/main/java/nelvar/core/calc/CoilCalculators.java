@@ -24,7 +24,6 @@ final class CoilCalculators {
   private static final Input<Voltage> SOURCE =
       Inputs.voltage("Us", "voltage at the source, at its least", "22.8V");
   private static final Input<Current> COIL = Inputs.current("I", "coil current", "208mA");
-  private static final Input<Temperature> COLD = Inputs.T.usually("20 °C");
   private static final Input<Voltage> RATED =
       Inputs.voltage("Un", "rated voltage of the coil", "24V");
   private static final Input<Double> PULL_IN =
@@ -105,7 +104,7 @@ final class CoilCalculators {
               COIL,
               Inputs.LENGTH,
               Inputs.S,
-              COLD,
+              Inputs.T,
               RATED,
               PULL_IN),
           Calculator.of(
@@ -116,7 +115,12 @@ final class CoilCalculators {
                 var r = CopperResistance.at20(given.of(Inputs.S));
                 if (r.isEmpty())
                   return Computed.missing("the resistance table has no row for this section");
-                var per = given.sheet().table("r", r.get(), "20 °C");
+                var cold = given.sheet().table("r20", r.get(), "20 °C");
+                var per =
+                    given.step(
+                        "r",
+                        "r20 · (234.5 + T)/254.5",
+                        cold.times(CopperResistance.warmed(given.of(Inputs.T))));
                 var least = given.step("Umin", "k · Un", given.of(RATED).times(given.of(PULL_IN)));
                 var spare = given.of(SOURCE).volts() - least.volts();
                 if (spare <= 0)
@@ -129,6 +133,7 @@ final class CoilCalculators {
               SOURCE,
               COIL,
               Inputs.S,
+              Inputs.T,
               RATED,
               PULL_IN),
           Calculator.of(
@@ -326,7 +331,7 @@ final class CoilCalculators {
                 2
                     * given.of(Inputs.LENGTH).metres()
                     * per.ohmsPerMetre()
-                    * CopperResistance.warmed(given.of(COLD))));
+                    * CopperResistance.warmed(given.of(Inputs.T))));
     var u = given.of(SOURCE).less(given.of(COIL).across(ohms));
     var least = given.of(RATED).times(given.of(PULL_IN));
     given.step(

@@ -118,7 +118,7 @@ final class DropCalculators {
               FEED,
               RETURN,
               RETURNS,
-              COLD),
+              Inputs.T),
           Calculator.of(
               "drop-na",
               "Voltage lost on a wire, North American",
@@ -233,11 +233,11 @@ final class DropCalculators {
     var currents = given.get(FEEDS);
     var feed =
         VoltageDrop.resistance(
-                given.get(Inputs.S), Strands.CLASS_5, given.get(FEED), given.get(COLD))
+                given.get(Inputs.S), Strands.CLASS_5, given.get(FEED), given.get(Inputs.T))
             .found();
     var back =
         VoltageDrop.resistance(
-                given.get(Inputs.S), Strands.CLASS_5, given.get(RETURN), given.get(COLD))
+                given.get(Inputs.S), Strands.CLASS_5, given.get(RETURN), given.get(Inputs.T))
             .found();
     if (feed.isEmpty() || back.isEmpty())
       return Computed.missing("the resistance table has no row for " + given.get(Inputs.S));

@@ -112,8 +112,8 @@ class CalculatorsTest {
         // Section 5: 70 °C; the third load of a shared return; two return wires; 12.9 against Table
         // 8
         "voltage-drop|S=1mm2 l=20m I=5A Un=100V T=70C|4.666|0.001",
-        "drop-shared-return|I=0.5A,2A,1A S=1mm2 lf=10m lr=10m|0.78|0.0001",
-        "drop-shared-return|I=2A,1A,0.5A S=1mm2 lf=10m lr=10m returns=2|0.73125|0.0001",
+        "drop-shared-return|I=0.5A,2A,1A S=1mm2 lf=10m lr=10m T=20C|0.78|0.0001",
+        "drop-shared-return|I=2A,1A,0.5A S=1mm2 lf=10m lr=10m returns=2 T=20C|0.73125|0.0001",
         "resistance|S=1.5mm2 l=10m T=20C|0.133|1e-9",
         // NEC Chapter 9 Table 8 (from memory): 1.98 Ω/1000 ft at 75 °C
         "resistance|S=12AWG l=1000ft T=75C|1.98|0.001",
@@ -173,7 +173,8 @@ class CalculatorsTest {
         "analogue-offset|dU=50mV nmax=24000rpm|120|1e-6",
         "spindle-volts|n=15000rpm nmax=24000rpm n0=6000rpm|5|1e-9",
         // Section 17: longest wire to a coil; a warm coil; clamped by 36 V; snubber; hold-in
-        "coil-length|Us=22.8V I=208.333mA S=0.75mm2 Un=24V|221.5|0.1",
+        "coil-length|Us=22.8V I=208.333mA S=0.75mm2 Un=24V T=20C|221.5|0.1",
+        "coil-length|Us=22.8V I=208.333mA S=0.75mm2 Un=24V|185.1|0.1",
         "coil-hot|Un=24V P=5W T=80C|0.169|0.001",
         "release-time|L=1H R=115.2Ω I0=208.3mA Ih=50mA Uz=36V|0.00315|0.00001",
         "snubber|I=1A U=170V|1e-7|1e-12",
