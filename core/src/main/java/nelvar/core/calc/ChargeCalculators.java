@@ -5,6 +5,7 @@ import static nelvar.core.calc.Input.quantity;
 
 import java.util.List;
 import nelvar.core.network.Discharge;
+import nelvar.core.network.solve.CapacitorInput;
 import nelvar.core.trail.Computed;
 import nelvar.core.units.Capacitance;
 import nelvar.core.units.Current;
@@ -14,6 +15,7 @@ import nelvar.core.units.Kind;
 import nelvar.core.units.Measure;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
+import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 
 /// Stored charge, and linear supplies made of a transformer, a bridge and capacitors.
@@ -37,6 +39,12 @@ final class ChargeCalculators {
               10,
               "1.4V")
           .usually("1.4 V");
+  private static final Input<Voltage> OPEN =
+      Inputs.voltage("U0", "secondary voltage without load, r.m.s.", "50V");
+  private static final Input<Resistance> WINDING =
+      Inputs.resistance("R", "resistance of the winding, the primary's share with it", "0.2 Ω");
+  private static final Input<Voltage> LOADED_DIODES =
+      quantity("Uf", "drop of the diodes in the way", Kind.VOLTAGE, 0, 10, "2V").usually("2 V");
   private static final Input<Current> LOAD = Inputs.current("I", "direct current taken", "10A");
   private static final Input<Voltage> PEAK = Inputs.voltage("Upk", "peak voltage", "65.9V");
   private static final Input<Capacitance> BANK =
@@ -149,6 +157,17 @@ final class ChargeCalculators {
               PEAK,
               Inputs.FREQUENCY),
           Calculator.of(
+              "linear-supply",
+              "A linear supply under load",
+              "U, mean of the bus, with its ripple and the current of the winding",
+              ChargeCalculators::linear,
+              OPEN,
+              WINDING,
+              LOAD,
+              BANK,
+              LOADED_DIODES,
+              Inputs.FREQUENCY),
+          Calculator.of(
               "smoothing-capacitor",
               "Capacitors of a linear supply",
               "C, by the rule of 80 000 µF·V/A (common practice)",
@@ -220,6 +239,24 @@ final class ChargeCalculators {
               SHARE));
 
   private ChargeCalculators() {}
+
+  /// By the same computation as the engine.
+  private static Computed<?> linear(Given given) {
+    var bus =
+        CapacitorInput.of(
+            given.of(OPEN).volts(),
+            given.of(WINDING).ohms(),
+            given.of(LOADED_DIODES).volts(),
+            given.of(BANK).farads(),
+            given.of(Inputs.FREQUENCY).hertz(),
+            given.of(LOAD).amperes());
+    if (bus.mean() <= 0)
+      return Computed.missing("this winding does not hold a bus at that load: take less of it");
+    given.step("ΔU", "peak to peak, charging through R", new Voltage(bus.ripple()));
+    given.step("Ir.m.s.", "in the winding", new Current(bus.rms()));
+    return given.answer(
+        "U", "mean, C · dv/dt = (e − Uf − v)/R − I while charging", new Voltage(bus.mean()));
+  }
 
   /// `ΔU = I/C · (1/(2f) − arccos(1 − ΔU/Upk)/(2π·f))`, by iteration.
   private static Computed<?> refined(Given given) {

@@ -2,6 +2,7 @@ package nelvar.core.standards;
 
 import java.util.List;
 import java.util.Optional;
+import nelvar.core.trail.Citation;
 import nelvar.core.trail.Cited;
 import nelvar.core.units.Current;
 import nelvar.core.units.Measure;
@@ -26,12 +27,24 @@ public enum TripCurve {
 
   /// The current (r.m.s.) the breaker still lets pass at once: `3`, `5` or `10 · In`.
   public Cited<Current> holds(Current rating) {
-    return new Cited<>(rating.times(TABLE.at(row, "holds").orElseThrow()), TABLE.citation());
+    return new Cited<>(rating.times(TABLE.at(row, "holds").orElseThrow()), citation());
   }
 
   /// The current that trips it within 0.1 s for certain: `5`, `10` or `20 · In`.
   public Cited<Current> trips(Current rating) {
-    return new Cited<>(rating.times(TABLE.at(row, "trips").orElseThrow()), TABLE.citation());
+    return new Cited<>(rating.times(TABLE.at(row, "trips").orElseThrow()), citation());
+  }
+
+  /// The standard has B, C and D; Z and K are their makers' and differ among them.
+  private Citation citation() {
+    return switch (this) {
+      case B, C, D -> TABLE.citation();
+      case Z, K ->
+          new Citation(
+              "makers' curves of type " + this,
+              "sold under IEC 60947-2; read the maker's sheet",
+              Citation.Status.ASSUMED);
+    };
   }
 
   /// The greatest let-through energy of an energy-limiting breaker (class 3) of this curve, up to

@@ -518,6 +518,13 @@ class FaultRulesTest {
     assertThat(selective(c10, c6, 25)).isTrue();
   }
 
+  /// The standard has no Z and no K: they are named as their makers'.
+  @Test
+  void curvesOfMakersAreNamedAsSuch() {
+    assertThat(TripCurve.K.holds(new Current(6)).citation().toString()).contains("makers' curves");
+    assertThat(TripCurve.C.holds(new Current(6)).citation().toString()).contains("IEC 60898");
+  }
+
   private static boolean selective(Guard up, Guard down, double fault) {
     return nelvar.core.analysis.protection.Selectivity.judge(
             nelvar.core.trail.Working.of("pair"),
