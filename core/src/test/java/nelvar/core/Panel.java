@@ -277,20 +277,9 @@ public final class Panel {
   }
 
   public Project build() {
-    return new Project(
-        "Test panel",
-        "",
-        List.of(),
-        brief,
-        devices,
-        bundles,
-        cables,
-        conductors,
-        List.of(),
-        List.of(),
-        own,
-        List.of(),
-        List.of());
+    return Project.empty("Test panel", "", brief)
+        .with(new nelvar.core.model.Wiring(devices, cables, conductors, own, List.of()))
+        .withBundles(bundles);
   }
 
   public Study study() {

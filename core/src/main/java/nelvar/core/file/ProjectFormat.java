@@ -8,15 +8,19 @@ import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Part;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Bundle;
+import nelvar.core.model.Cabinet;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Deviation;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.OperatingState;
+import nelvar.core.model.Operation;
 import nelvar.core.model.Project;
+import nelvar.core.model.Records;
 import nelvar.core.model.Revision;
 import nelvar.core.model.Setting;
+import nelvar.core.model.Wiring;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonToken;
 import tools.jackson.core.util.DefaultPrettyPrinter;
@@ -50,17 +54,11 @@ public final class ProjectFormat {
       return new Project(
           name,
           description,
-          revisions,
           brief,
-          devices,
-          bundles,
-          cables,
-          conductors,
-          settings,
-          deviations,
-          ownParts,
-          fixed,
-          states);
+          new Wiring(devices, cables, conductors, ownParts, fixed),
+          new Cabinet(bundles),
+          new Operation(settings, states),
+          new Records(revisions, deviations));
     }
   }
 

@@ -10,277 +10,151 @@ import nelvar.core.units.Texts;
 /// A machine as designed. Immutable; an edit makes a new one (see `model.edit`).
 ///
 /// Every id stands for one thing; every reference leads to one. [Consistency] holds files to that.
-///
-/// @param fixed devices and conductors whose part or section was fixed by hand: choosing leaves
-///   them
-/// @param states the states of the machine that the builder named; without any, one is judged in
-///   which everything is on that can be on together
+/// What belongs together stands together; a new kind of thing joins the group it belongs to, and no
+/// other changes.
 public record Project(
     String name,
     String description,
-    List<Revision> revisions,
     Brief brief,
-    List<Device> devices,
-    List<Bundle> bundles,
-    List<Cable> cables,
-    List<Conductor> conductors,
-    List<Setting> settings,
-    List<Deviation> deviations,
-    List<Part> ownParts,
-    List<Id> fixed,
-    List<OperatingState> states) {
+    Wiring wiring,
+    Cabinet cabinet,
+    Operation operation,
+    Records records) {
 
   public Project {
     name = Texts.storable("a name", name);
     description = Texts.storable("a description", description);
-    revisions = List.copyOf(revisions);
-    devices = List.copyOf(devices);
-    bundles = List.copyOf(bundles);
-    cables = List.copyOf(cables);
-    conductors = List.copyOf(conductors);
-    settings = List.copyOf(settings);
-    deviations = List.copyOf(deviations);
-    ownParts = List.copyOf(ownParts);
-    fixed = List.copyOf(fixed);
-    states = List.copyOf(states);
+  }
+
+  /// With nothing in it.
+  public static Project empty(String name, String description, Brief brief) {
+    return new Project(
+        name, description, brief, Wiring.NONE, Cabinet.NONE, Operation.NONE, Records.NONE);
+  }
+
+  public List<Device> devices() {
+    return wiring.devices();
+  }
+
+  public List<Cable> cables() {
+    return wiring.cables();
+  }
+
+  public List<Conductor> conductors() {
+    return wiring.conductors();
+  }
+
+  public List<Part> ownParts() {
+    return wiring.ownParts();
+  }
+
+  public List<Id> fixed() {
+    return wiring.fixed();
+  }
+
+  public List<Bundle> bundles() {
+    return cabinet.bundles();
+  }
+
+  public List<Setting> settings() {
+    return operation.settings();
+  }
+
+  public List<OperatingState> states() {
+    return operation.states();
+  }
+
+  public List<Revision> revisions() {
+    return records.revisions();
+  }
+
+  public List<Deviation> deviations() {
+    return records.deviations();
   }
 
   public Optional<Device> device(Id id) {
-    return devices.stream().filter(device -> device.id().equals(id)).findFirst();
+    return devices().stream().filter(device -> device.id().equals(id)).findFirst();
   }
 
   public Optional<Conductor> conductor(Id id) {
-    return conductors.stream().filter(conductor -> conductor.id().equals(id)).findFirst();
+    return conductors().stream().filter(conductor -> conductor.id().equals(id)).findFirst();
   }
 
   public Optional<Cable> cable(Id id) {
-    return cables.stream().filter(cable -> cable.id().equals(id)).findFirst();
+    return cables().stream().filter(cable -> cable.id().equals(id)).findFirst();
   }
 
   /// The newest revision's mark, or "–" before the first.
   public String revision() {
-    return revisions.isEmpty() ? "–" : revisions.getLast().mark();
-  }
-
-  public Project withBrief(Brief next) {
-    return new Project(
-        name,
-        description,
-        revisions,
-        next,
-        devices,
-        bundles,
-        cables,
-        conductors,
-        settings,
-        deviations,
-        ownParts,
-        fixed,
-        states);
+    return revisions().isEmpty() ? "–" : revisions().getLast().mark();
   }
 
   public Project withName(String next) {
-    return new Project(
-        next,
-        description,
-        revisions,
-        brief,
-        devices,
-        bundles,
-        cables,
-        conductors,
-        settings,
-        deviations,
-        ownParts,
-        fixed,
-        states);
+    return new Project(next, description, brief, wiring, cabinet, operation, records);
   }
 
   public Project withDescription(String next) {
-    return new Project(
-        name,
-        next,
-        revisions,
-        brief,
-        devices,
-        bundles,
-        cables,
-        conductors,
-        settings,
-        deviations,
-        ownParts,
-        fixed,
-        states);
+    return new Project(name, next, brief, wiring, cabinet, operation, records);
   }
 
-  public Project withBundles(List<Bundle> next) {
-    return new Project(
-        name,
-        description,
-        revisions,
-        brief,
-        devices,
-        next,
-        cables,
-        conductors,
-        settings,
-        deviations,
-        ownParts,
-        fixed,
-        states);
+  public Project withBrief(Brief next) {
+    return new Project(name, description, next, wiring, cabinet, operation, records);
+  }
+
+  public Project with(Wiring next) {
+    return new Project(name, description, brief, next, cabinet, operation, records);
+  }
+
+  public Project with(Cabinet next) {
+    return new Project(name, description, brief, wiring, next, operation, records);
+  }
+
+  public Project with(Operation next) {
+    return new Project(name, description, brief, wiring, cabinet, next, records);
+  }
+
+  public Project with(Records next) {
+    return new Project(name, description, brief, wiring, cabinet, operation, next);
   }
 
   public Project withDevices(List<Device> next) {
-    return new Project(
-        name,
-        description,
-        revisions,
-        brief,
-        next,
-        bundles,
-        cables,
-        conductors,
-        settings,
-        deviations,
-        ownParts,
-        fixed,
-        states);
+    return with(wiring.withDevices(next));
   }
 
   public Project withCables(List<Cable> next) {
-    return new Project(
-        name,
-        description,
-        revisions,
-        brief,
-        devices,
-        bundles,
-        next,
-        conductors,
-        settings,
-        deviations,
-        ownParts,
-        fixed,
-        states);
+    return with(wiring.withCables(next));
   }
 
   public Project withConductors(List<Conductor> next) {
-    return new Project(
-        name,
-        description,
-        revisions,
-        brief,
-        devices,
-        bundles,
-        cables,
-        next,
-        settings,
-        deviations,
-        ownParts,
-        fixed,
-        states);
-  }
-
-  public Project withDeviations(List<Deviation> next) {
-    return new Project(
-        name,
-        description,
-        revisions,
-        brief,
-        devices,
-        bundles,
-        cables,
-        conductors,
-        settings,
-        next,
-        ownParts,
-        fixed,
-        states);
-  }
-
-  public Project withSettings(List<Setting> next) {
-    return new Project(
-        name,
-        description,
-        revisions,
-        brief,
-        devices,
-        bundles,
-        cables,
-        conductors,
-        next,
-        deviations,
-        ownParts,
-        fixed,
-        states);
-  }
-
-  public Project withRevisions(List<Revision> next) {
-    return new Project(
-        name,
-        description,
-        next,
-        brief,
-        devices,
-        bundles,
-        cables,
-        conductors,
-        settings,
-        deviations,
-        ownParts,
-        fixed,
-        states);
+    return with(wiring.withConductors(next));
   }
 
   public Project withOwnParts(List<Part> next) {
-    return new Project(
-        name,
-        description,
-        revisions,
-        brief,
-        devices,
-        bundles,
-        cables,
-        conductors,
-        settings,
-        deviations,
-        next,
-        fixed,
-        states);
+    return with(wiring.withOwnParts(next));
   }
 
   public Project withFixed(List<Id> next) {
-    return new Project(
-        name,
-        description,
-        revisions,
-        brief,
-        devices,
-        bundles,
-        cables,
-        conductors,
-        settings,
-        deviations,
-        ownParts,
-        next,
-        states);
+    return with(wiring.withFixed(next));
+  }
+
+  public Project withBundles(List<Bundle> next) {
+    return with(cabinet.withBundles(next));
+  }
+
+  public Project withSettings(List<Setting> next) {
+    return with(operation.withSettings(next));
   }
 
   public Project withStates(List<OperatingState> next) {
-    return new Project(
-        name,
-        description,
-        revisions,
-        brief,
-        devices,
-        bundles,
-        cables,
-        conductors,
-        settings,
-        deviations,
-        ownParts,
-        fixed,
-        next);
+    return with(operation.withStates(next));
+  }
+
+  public Project withRevisions(List<Revision> next) {
+    return with(records.withRevisions(next));
+  }
+
+  public Project withDeviations(List<Deviation> next) {
+    return with(records.withDeviations(next));
   }
 
   /// `list` with each item that `id` names put through `change`.

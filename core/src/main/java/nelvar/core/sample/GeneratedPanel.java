@@ -50,20 +50,13 @@ public final class GeneratedPanel {
     var supplies = (loads + LOADS_PER_SUPPLY - 1) / LOADS_PER_SUPPLY;
     for (var supply = 0; supply < supplies; supply++)
       supply(supply, Math.min(LOADS_PER_SUPPLY, loads - supply * LOADS_PER_SUPPLY));
-    return new Project(
-        "Generated panel, " + loads + " loads",
-        "From the generator; not a machine.",
-        List.of(),
-        NewProject.usualBrief(),
-        devices,
-        bundles,
-        List.of(),
-        conductors,
-        List.of(),
-        List.of(),
-        List.of(),
-        List.of(),
-        List.of());
+    return Project.empty(
+            "Generated panel, " + loads + " loads",
+            "From the generator; not a machine.",
+            NewProject.usualBrief())
+        .withDevices(devices)
+        .withBundles(bundles)
+        .withConductors(conductors);
   }
 
   private void supply(int number, int loads) {

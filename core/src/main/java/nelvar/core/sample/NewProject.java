@@ -27,22 +27,12 @@ public final class NewProject {
         List.of(
             Device.of(new Id("X0"), "-X0", "mains inlet", "inlet-3-n-pe", Place.PANEL),
             Device.of(new Id("X10"), "-X10", "PE bar", "block-protective-16", Place.PANEL));
-    return new Project(
-        name,
-        "",
-        List.of(),
-        usualBrief(),
-        devices,
-        List.of(
-            new Bundle(new Id("D1"), "panel duct", InstallationMethod.B1, true),
-            new Bundle(new Id("P1"), "tray outside", InstallationMethod.E, false)),
-        List.of(),
-        List.of(),
-        List.of(),
-        List.of(),
-        List.of(),
-        List.of(),
-        List.of());
+    return Project.empty(name, "", usualBrief())
+        .withDevices(devices)
+        .withBundles(
+            List.of(
+                new Bundle(new Id("D1"), "panel duct", InstallationMethod.B1, true),
+                new Bundle(new Id("P1"), "tray outside", InstallationMethod.E, false)));
   }
 
   /// 3x400 V, 50 Hz, TN-S, 16 A upstream; 5 to 40 °C, 45 °C inside; the default schools.

@@ -442,20 +442,7 @@ class RulesTest {
       for (var verdict : rule.check(Panel.mains().study()).toList())
         assertThat(verdict).as(rule.id()).isNotNull();
       var empty =
-          new nelvar.core.model.Project(
-              "",
-              "",
-              List.of(),
-              nelvar.core.sample.NewProject.usualBrief(),
-              List.of(),
-              List.of(),
-              List.of(),
-              List.of(),
-              List.of(),
-              List.of(),
-              List.of(),
-              List.of(),
-              List.of());
+          nelvar.core.model.Project.empty("", "", nelvar.core.sample.NewProject.usualBrief());
       assertThat(rule.check(Panel.study(empty))).as(rule.id()).isEmpty();
     }
   }

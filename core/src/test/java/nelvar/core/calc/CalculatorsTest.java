@@ -114,7 +114,8 @@ class CalculatorsTest {
         "voltage-drop|S=1mm2 l=20m I=5A Un=100V T=70C|4.666|0.001",
         "drop-shared-return|I=0.5A,2A,1A S=1mm2 lf=10m lr=10m T=20C|0.78|0.0001",
         "drop-shared-return|I=2A,1A,0.5A S=1mm2 lf=10m lr=10m returns=2 T=20C|0.73125|0.0001",
-        // a stiff winding of 48 V behind 2 V of diodes: 65.88 V less half of 3.40 V of ripple, near enough
+        // a stiff winding of 48 V behind 2 V of diodes: 65.88 V less half of 3.40 V of ripple, near
+        // enough
         "linear-supply|U0=48V R=1mohm I=10A C=22mF Uf=2V f=60Hz|64.18|0.1",
         "resistance|S=1.5mm2 l=10m T=20C|0.133|1e-9",
         // NEC Chapter 9 Table 8 (from memory): 1.98 Ω/1000 ft at 75 °C
