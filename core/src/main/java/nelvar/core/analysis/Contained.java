@@ -7,6 +7,7 @@ import java.util.stream.Stream;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Id;
+import nelvar.core.model.Subject;
 import nelvar.core.trail.Working;
 
 /// Keeps the failure of a rule at one subject to that subject: all others are judged all the same.
@@ -54,7 +55,11 @@ public final class Contained {
   }
 
   /// What is said of a subject at which a rule failed.
-  public static List<Verdict> failed(Rule rule, Id subject, RuntimeException broken) {
+  public static List<Verdict> failed(Rule rule, Id thing, RuntimeException broken) {
+    return failed(rule, Subject.of(thing), broken);
+  }
+
+  public static List<Verdict> failed(Rule rule, Subject subject, RuntimeException broken) {
     var why = "%s could not be computed here (%s)".formatted(rule.id(), words(broken));
     var notChecked = new Verdict.NotChecked(subject, why);
     if (!rule.protectsPeople()) return List.of(notChecked);

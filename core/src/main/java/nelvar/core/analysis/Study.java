@@ -12,6 +12,7 @@ import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.Project;
+import nelvar.core.model.Subject;
 import nelvar.core.network.Conditions;
 import nelvar.core.network.Edge;
 import nelvar.core.network.Engine;
@@ -249,6 +250,18 @@ public final class Study {
   }
 
   /// How a subject is called on labels: `-T2`, `W31`, or its id.
+  public String label(Subject subject) {
+    return switch (subject) {
+      case Subject.Thing(var id) -> label(id);
+      case Subject.AtTerminal(var at) -> label(at.device()) + ":" + at.terminal();
+      case Subject.AtPole(var a, var b) ->
+          label(a.device()) + " " + a.terminal() + "–" + b.terminal();
+      case Subject.Pair(var one, var other) -> label(one) + " and " + label(other);
+      case Subject.Fault(var what) -> "where " + what;
+      case Subject.WholeMachine _ -> "the machine";
+    };
+  }
+
   public String label(Id id) {
     if (devices.get(id) instanceof Device device) return device.designation().text();
     if (conductors.get(id) instanceof Conductor conductor) return conductor.label().text();

@@ -15,6 +15,7 @@ import java.util.function.Function;
 import nelvar.core.catalogue.Part;
 import nelvar.core.model.Designation;
 import nelvar.core.model.Id;
+import nelvar.core.model.Subject;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.units.Capacitance;
 import nelvar.core.units.CrossSection;
@@ -189,6 +190,7 @@ public final class NelvarJson {
         NelvarJson::voltageRange);
     text(module, Price.class, Price::toString, Price::of);
     text(module, Id.class, Id::text, (written, known) -> known.id(written));
+    text(module, Subject.class, Subject::text, Subject::of);
     text(module, Designation.class, Designation::text, Designation::new);
     text(
         module,

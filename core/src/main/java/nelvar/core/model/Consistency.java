@@ -61,11 +61,11 @@ public final class Consistency {
     }
     for (var i = 0; i < project.deviations().size(); i++) {
       var subject = project.deviations().get(i).subject();
-      if (!taken.containsKey(subject))
+      if (!taken.keySet().containsAll(subject.things()))
         breach(
             "deviations",
             i,
-            "the accepted finding is about '" + subject + "', which is not in the project");
+            "the accepted finding is about '" + subject.text() + "', which is not in the project");
     }
     states();
     for (var i = 0; i < project.fixed().size(); i++) {

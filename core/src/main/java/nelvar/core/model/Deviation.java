@@ -4,7 +4,13 @@ import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Texts;
 
 /// A finding accepted with a written reason; it stays visible and is printed.
-public record Deviation(String rule, Id subject, String reason, String by, String date) {
+///
+/// @param subject as of the finding; a device's stands for all its terminals and poles too
+public record Deviation(String rule, Subject subject, String reason, String by, String date) {
+  public Deviation(String rule, Id subject, String reason, String by, String date) {
+    this(rule, Subject.of(subject), reason, by, date);
+  }
+
   public Deviation {
     rule = Texts.storable("a rule", rule);
     reason = Texts.storable("a reason", reason);

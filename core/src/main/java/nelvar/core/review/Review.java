@@ -18,6 +18,7 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.model.Deviation;
 import nelvar.core.model.Id;
 import nelvar.core.model.Project;
+import nelvar.core.model.Subject;
 
 /// All verdicts of one snapshot, in the order of the rule book, with the study they rest on.
 ///
@@ -76,7 +77,7 @@ public record Review(Study study, List<Entry> entries, long counted, WaysOut way
     if (cancelled.getAsBoolean()) return Optional.empty();
     var accepted = new HashMap<String, Deviation>();
     for (var deviation : project.deviations())
-      accepted.putIfAbsent(deviation.rule() + " " + deviation.subject(), deviation);
+      accepted.putIfAbsent(deviation.rule() + " " + deviation.subject().text(), deviation);
     var entries = new ArrayList<Entry>();
     for (var i = 0; i < rules.size(); i++) {
       for (var verdict : judged.get(i).verdicts())
@@ -108,11 +109,7 @@ public record Review(Study study, List<Entry> entries, long counted, WaysOut way
             else counted[0]++;
           });
     } catch (RuntimeException broken) {
-      var subject =
-          study.project().devices().isEmpty()
-              ? new Id("project")
-              : study.project().devices().getFirst().id();
-      verdicts.addAll(Contained.failed(rule, subject, broken));
+      verdicts.addAll(Contained.failed(rule, new Subject.WholeMachine(), broken));
     }
     return new Judged(verdicts, counted[0]);
   }
@@ -133,14 +130,18 @@ public record Review(Study study, List<Entry> entries, long counted, WaysOut way
   }
 
   private static String words(Verdict.Finding finding) {
-    return finding.subject() + finding.title() + finding.text();
+    return finding.subject().text() + finding.title() + finding.text();
   }
 
   private static Optional<Deviation> deviation(
       Map<String, Deviation> accepted, Rule rule, Verdict verdict) {
-    return verdict instanceof Verdict.Finding
-        ? Optional.ofNullable(accepted.get(rule.id() + " " + verdict.subject()))
-        : Optional.empty();
+    if (!(verdict instanceof Verdict.Finding)) return Optional.empty();
+    var subject = verdict.subject();
+    return Optional.ofNullable(accepted.get(rule.id() + " " + subject.text()))
+        .or(() ->
+            subject instanceof Subject.AtTerminal || subject instanceof Subject.AtPole
+                ? subject.thing().map(device -> accepted.get(rule.id() + " " + device.text()))
+                : Optional.empty());
   }
 
   /// How many verdicts were given.
@@ -175,7 +176,7 @@ public record Review(Study study, List<Entry> entries, long counted, WaysOut way
   }
 
   public Stream<Entry> about(Id subject) {
-    return entries.stream().filter(entry -> entry.verdict().subject().equals(subject));
+    return entries.stream().filter(entry -> entry.verdict().subject().concerns(subject));
   }
 
   public long count(Severity severity) {

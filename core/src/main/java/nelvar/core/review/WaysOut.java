@@ -14,6 +14,7 @@ import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Id;
+import nelvar.core.model.Subject;
 import nelvar.core.model.edit.EditRefused;
 import nelvar.core.units.ImpossibleQuantity;
 
@@ -37,14 +38,14 @@ public final class WaysOut {
   }
 
   /// What a finding is known by while projects change.
-  private record Finding(String rule, Id subject, String title, Severity severity) {
+  private record Finding(String rule, Subject subject, String title, Severity severity) {
     static Finding of(Review.Entry entry) {
       var finding = entry.finding().orElseThrow();
       return new Finding(entry.rule().id(), finding.subject(), finding.title(), finding.severity());
     }
   }
 
-  private record Judged(String rule, Id subject) {}
+  private record Judged(String rule, Subject subject) {}
 
   /// Nothing tried yet.
   public static WaysOut none() {
@@ -130,6 +131,7 @@ public final class WaysOut {
       project.devices().forEach(device -> subjects.add(device.id()));
       project.conductors().forEach(conductor -> subjects.add(conductor.id()));
       project.cables().forEach(cable -> subjects.add(cable.id()));
+      project.bundles().forEach(bundle -> subjects.add(bundle.id()));
       for (var entry : review.entries()) {
         if (entry.finding().isPresent()) before.add(Finding.of(entry));
         if (entry.verdict() instanceof Verdict.NotChecked)
@@ -189,7 +191,7 @@ public final class WaysOut {
         var judged = new Judged(entry.rule().id(), entry.verdict().subject());
         if (entry.verdict() instanceof Verdict.NotChecked
             && !unjudged.contains(judged)
-            && subjects.contains(judged.subject())) return Optional.of(entry);
+            && subjects.containsAll(judged.subject().things())) return Optional.of(entry);
         if (entry.finding().isEmpty()) continue;
         var finding = Finding.of(entry);
         if (of.stream().anyMatch(one -> Finding.of(one).equals(finding)))

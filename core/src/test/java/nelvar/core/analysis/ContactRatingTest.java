@@ -58,7 +58,7 @@ final class ContactRatingTest {
   private static Verdict verdict(Panel panel, String device) {
     return new ContactSwitches()
         .check(panel.study())
-        .filter(verdict -> verdict.subject().equals(new Id(device)))
+        .filter(verdict -> verdict.subject().concerns(new Id(device)))
         .findFirst()
         .orElseThrow();
   }
@@ -128,5 +128,26 @@ final class ContactRatingTest {
           .wire("K1:14", "L" + i + ":+", 1.5, 1)
           .wire("L" + i + ":-", "T:-", 1.5, 1);
     return panel;
+  }
+
+  /// A finding is accepted for one contact, or for all of its device.
+  @Test
+  void acceptedForOneContactOrForItsDevice() {
+    var project = undriven(15).build();
+    for (var subject : List.of("K1", "K1:11 – K1:14")) {
+      var accepted =
+          nelvar.core.model.edit.Edits.accept(
+                  new nelvar.core.model.Deviation(
+                      "parts.contact-rating",
+                      nelvar.core.model.Subject.of(subject),
+                      "seldom switched",
+                      "A",
+                      "2026-11-26"))
+              .apply(project);
+      var review =
+          nelvar.core.review.Review.of(accepted, nelvar.core.file.CatalogueFile.standard());
+      assertThat(review.open()).noneMatch(e -> e.rule().id().equals("parts.contact-rating"));
+      assertThat(review.accepted()).anyMatch(e -> e.rule().id().equals("parts.contact-rating"));
+    }
   }
 }

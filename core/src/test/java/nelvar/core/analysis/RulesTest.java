@@ -2,7 +2,6 @@ package nelvar.core.analysis;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.List;
 import java.util.Optional;
 import nelvar.core.Panel;
 import nelvar.core.analysis.completeness.DesignationUnique;

@@ -85,7 +85,7 @@ final class InletsTest {
     for (var verdict : verdicts)
       assertThat(verdict instanceof Verdict.Finding)
           .as(verdict.toString())
-          .isEqualTo(verdict.subject().equals(new Id("P")));
+          .isEqualTo(verdict.subject().concerns(new Id("P")));
   }
 
   /// Whatever the earthing system, the protective conductors of two plugs are one: what joins them

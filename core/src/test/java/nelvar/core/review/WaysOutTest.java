@@ -24,7 +24,7 @@ final class WaysOutTest {
     for (var entry : review.open()) {
       var finding = entry.finding().orElseThrow();
       if (finding.severity() == severity)
-        all.add(entry.rule().id() + " " + finding.subject() + " " + finding.title());
+        all.add(entry.rule().id() + " " + finding.subject().text() + " " + finding.title());
     }
     return all;
   }

@@ -130,7 +130,7 @@ final class Finder {
               review.study().label(finding.subject())
                   + ", "
                   + finding.severity().name().toLowerCase(java.util.Locale.ROOT),
-              () -> select.accept(finding.subject())));
+              () -> finding.subject().thing().ifPresent(select)));
     }
     return hits;
   }

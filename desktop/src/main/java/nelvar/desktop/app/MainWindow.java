@@ -369,13 +369,13 @@ public final class MainWindow {
       var selected = s.selection().get();
       var at = -1;
       for (var i = 0; i < open.size(); i++)
-        if (selected.filter(open.get(i).verdict().subject()::equals).isPresent()) at = i;
+        if (selected.filter(open.get(i).verdict().subject()::concerns).isPresent()) at = i;
       var next = open.get((at + 1) % open.size());
       stages.stream()
           .filter(stage -> stage.owns(next))
           .findFirst()
           .ifPresent(stage -> current = stage);
-      s.selection().set(Optional.of(next.verdict().subject()));
+      s.selection().set(next.verdict().subject().thing());
       show();
     });
   }

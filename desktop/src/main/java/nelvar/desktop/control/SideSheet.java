@@ -190,7 +190,12 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
   }
 
   private static Button row(
-      Optional<Node> icon, String said, Id subject, String text, Session session, Review review) {
+      Optional<Node> icon,
+      String said,
+      nelvar.core.model.Subject subject,
+      String text,
+      Session session,
+      Review review) {
     var name = new Label(review.study().label(subject));
     name.getStyleClass().add("mono");
     name.setMinWidth(Region.USE_PREF_SIZE);
@@ -207,7 +212,7 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     if (icon.isEmpty()) button.getStyleClass().add("soft");
     button.setMaxWidth(Double.MAX_VALUE);
     button.setAccessibleText(said + name.getText() + ": " + text);
-    button.setOnAction(_ -> session.selection().set(Optional.of(subject)));
+    button.setOnAction(_ -> session.selection().set(subject.thing()));
     return button;
   }
 

@@ -67,10 +67,9 @@ public final class River {
     this.spread = spread;
     view.selected().ifPresent(open::add);
     for (var entry : review.open())
-      worst.merge(
-          entry.verdict().subject(),
-          entry.finding().orElseThrow().severity(),
-          (a, b) -> a.compareTo(b) <= 0 ? a : b);
+      for (var thing : entry.verdict().subject().things())
+        worst.merge(
+            thing, entry.finding().orElseThrow().severity(), (a, b) -> a.compareTo(b) <= 0 ? a : b);
   }
 
   public static Drawing of(Review review, View view) {

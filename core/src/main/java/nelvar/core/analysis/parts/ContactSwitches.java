@@ -15,6 +15,7 @@ import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
+import nelvar.core.model.Subject;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Edge;
 import nelvar.core.network.Feed;
@@ -70,6 +71,10 @@ public final class ContactSwitches implements Rule {
       return feeds.stream()
           .flatMap(f -> f.source().stream())
           .anyMatch(s -> s.output().alternating());
+    }
+
+    private Subject subject() {
+      return new Subject.AtPole(pole().a(), pole().b());
     }
 
     private PoleRef pole() {
@@ -187,7 +192,7 @@ public final class ContactSwitches implements Rule {
     if (limit.isEmpty())
       return Optional.of(
           new Verdict.NotChecked(
-              contact.device.id(),
+              contact.subject(),
               "%s breaks %s at %s direct, more volts than %s; read its %s rating in its data sheet"
                   .formatted(
                       name(contact),
@@ -198,11 +203,11 @@ public final class ContactSwitches implements Rule {
     w.given(category, limit.get(), source);
     var trail = w.explain(found.total()).trail();
     if (found.total().compareTo(limit.get()) <= 0)
-      return Optional.of(new Verdict.Pass(contact.device.id(), trail));
+      return Optional.of(new Verdict.Pass(contact.subject(), trail));
     if (stated.isEmpty())
       return Optional.of(
           new Verdict.NotChecked(
-              contact.device.id(),
+              contact.subject(),
               "%s switches %s %s, and a usual one %s (%s%s); state its rating from its data sheet"
                   .formatted(
                       name(contact),
@@ -213,7 +218,7 @@ public final class ContactSwitches implements Rule {
                       found.alternating() ? "" : " at " + volts)));
     return Optional.of(
         new Verdict.Finding(
-            contact.device.id(),
+            contact.subject(),
             Severity.ERROR,
             "A contact switches more than it can",
             "%s carries %s %s%s, and can switch only %s (%s%s). %s"

@@ -193,8 +193,8 @@ public final class Differences {
             new Lists<>(
                 "deviations",
                 Project::deviations,
-                d -> d.rule() + " " + d.subject(),
-                d -> "the accepted finding on " + d.subject(),
+                d -> d.rule() + " " + d.subject().text(),
+                d -> "the accepted finding on " + d.subject().text(),
                 Project::withDeviations),
             new Lists<>(
                 "ownParts",

@@ -288,7 +288,7 @@ public final class Edits {
   /// Without what was accepted or fixed of a thing that is gone.
   private static Project forgotten(Project project, Id gone) {
     return project
-        .withDeviations(without(project.deviations(), d -> d.subject().equals(gone)))
+        .withDeviations(without(project.deviations(), d -> d.subject().concerns(gone)))
         .withFixed(without(project.fixed(), gone::equals));
   }
 
@@ -389,7 +389,7 @@ public final class Edits {
     for (var conductor : project.conductors())
       if (conductor.touches(device.id())) gone.add(conductor.id());
     return project.deviations().stream()
-        .filter(deviation -> !gone.contains(deviation.subject()))
+        .filter(deviation -> deviation.subject().things().stream().noneMatch(gone::contains))
         .toList();
   }
 
@@ -404,7 +404,7 @@ public final class Edits {
                         .toList())
                 .withDeviations(
                     project.deviations().stream()
-                        .filter(d -> !d.subject().equals(conductor.id()))
+                        .filter(d -> !d.subject().concerns(conductor.id()))
                         .toList())
                 .withFixed(
                     project.fixed().stream().filter(id -> !id.equals(conductor.id())).toList()));
@@ -424,7 +424,7 @@ public final class Edits {
 
   public static Edit accept(Deviation deviation) {
     return new Edit(
-        "Accept a finding on " + deviation.subject(),
+        "Accept a finding on " + deviation.subject().text(),
         project -> {
           var all = new ArrayList<>(project.deviations());
           all.removeIf(
@@ -436,7 +436,7 @@ public final class Edits {
 
   public static Edit reopen(Deviation deviation) {
     return new Edit(
-        "Reopen a finding on " + deviation.subject(),
+        "Reopen a finding on " + deviation.subject().text(),
         project ->
             project.withDeviations(
                 project.deviations().stream().filter(d -> !d.equals(deviation)).toList()));

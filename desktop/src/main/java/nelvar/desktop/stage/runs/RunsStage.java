@@ -254,10 +254,11 @@ public final class RunsStage implements Stage {
     if (tabled.isEmpty() || tabled.get() != newest) {
       var worst = new HashMap<Id, Severity>();
       for (var entry : newest.open())
-        worst.merge(
-            entry.verdict().subject(),
-            entry.finding().orElseThrow().severity(),
-            (a, b) -> a.compareTo(b) <= 0 ? a : b);
+        for (var thing : entry.verdict().subject().things())
+          worst.merge(
+              thing,
+              entry.finding().orElseThrow().severity(),
+              (a, b) -> a.compareTo(b) <= 0 ? a : b);
       rows.setAll(
           newest.project().conductors().stream()
               .map(conductor -> RunRow.of(conductor, newest, worst))
