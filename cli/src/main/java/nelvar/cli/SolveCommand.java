@@ -176,8 +176,9 @@ final class SolveCommand implements Callable<Integer> {
       case Outcome.Chattering(var circle) ->
           circle.forEach(ref -> out.println("chatters: " + live.name(ref)));
       case Outcome.Undecided(var race) ->
-          race.forEach(
-              ref -> out.println("decided by a race, one outcome shown: " + live.name(ref)));
+          race.forEach(ref ->
+              out.println(
+                  "decided by a race, and what hangs on it is not shown: " + live.name(ref)));
       case Outcome.Unsettled(var sources) ->
           out.println(
               "no state was found in which the sources, loads and limits of "

@@ -3,6 +3,7 @@ package nelvar.core.network;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import nelvar.core.network.solve.Inputs;
@@ -13,6 +14,9 @@ import org.jspecify.annotations.Nullable;
 /// Lets contacts follow their coils: solve, look at the volts on coils, move contacts, solve again,
 /// until nothing moves or a state comes back.
 final class Following {
+  /// Of a circle that are looked at for what differs in them.
+  private static final int MOST_STATES = 32;
+
   private final Circuitry circuitry;
   private final Solver solver;
   private final WhatIf trial;
@@ -90,7 +94,7 @@ final class Following {
     var first = follow(begun, Order.FIRST);
     var last = follow(begun, Order.LAST);
     if (!first.circle.isEmpty() && !last.circle.isEmpty())
-      return live(first, cycle(first.circle), List.of());
+      return live(first.beside(solved(first.circle, last.circle)), cycle(first.circle), List.of());
     if (first.circle.isEmpty() && last.circle.isEmpty() && Arrays.equals(first.on, last.on))
       return live(first, List.of(), List.of());
     // Which one it will be, chance decides: not the order in which the file names them.
@@ -98,7 +102,19 @@ final class Following {
     var raced = new ArrayList<boolean[]>(List.of(first.on, last.on));
     raced.addAll(first.circle);
     raced.addAll(last.circle);
-    return live(shown, List.of(), cycle(raced));
+    var rival = shown == first ? last : first;
+    var others = rival.circle.isEmpty() ? List.of(rival.solution) : solved(rival.circle, List.of());
+    return live(shown.beside(others), List.of(), cycle(raced));
+  }
+
+  /// The states of circles, each solved.
+  private List<Solution> solved(List<boolean[]> one, List<boolean[]> other) {
+    var all = new LinkedHashMap<String, Solution>();
+    for (var states : List.of(one, other))
+      for (var on : states)
+        if (all.size() < MOST_STATES)
+          all.computeIfAbsent(Arrays.toString(on), _ -> solver.solve(inputs(on)));
+    return List.copyOf(all.values());
   }
 
   /// Which of those that want to move go first.
@@ -118,6 +134,10 @@ final class Following {
       this.on = on;
       this.solution = solution;
       this.circle = circle;
+    }
+
+    private Rest beside(List<Solution> others) {
+      return new Rest(on, solution.beside(others), circle);
     }
   }
 

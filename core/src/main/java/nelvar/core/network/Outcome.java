@@ -15,7 +15,7 @@ public sealed interface Outcome {
     }
   }
 
-  /// Contacts never come to rest.
+  /// Contacts never come to rest. What they make differ is not known; all else is.
   ///
   /// @param circle what moves to and fro
   record Chattering(List<ActuatorRef> circle) implements Outcome {
@@ -29,7 +29,8 @@ public sealed interface Outcome {
     }
   }
 
-  /// Two or more race for it: which comes first decides what the machine does.
+  /// Two or more race for it: which comes first decides what the machine does. What it decides is
+  /// not known; all else is.
   ///
   /// @param race what stands otherwise if another of them is quicker
   record Undecided(List<ActuatorRef> race) implements Outcome {

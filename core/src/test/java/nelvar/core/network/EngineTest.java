@@ -185,6 +185,42 @@ class EngineTest {
     assertThat(live.outcome()).isEqualTo(new Outcome.Chattering(List.of(actuator("K", "coil"))));
   }
 
+  /// Beside a relay that chatters a lamp burns as ever, and its numbers are there; the coil has
+  /// none, and neither has what the relay switches. So where a race decides.
+  @Test
+  void onlyWhatChatterMakesDifferIsNotKnown() {
+    for (var panel :
+        List.of(
+            Panel.dc()
+                .device("K1", "relay-6a-24vdc")
+                .wire("T:+", "K1:11", 0.75, 1)
+                .wire("K1:12", "K1:A1", 0.75, 1)
+                .wire("K1:A2", "T:-", 0.75, 1),
+            locked("K1", "K2"))) {
+      var live =
+          solve(
+              panel
+                  .device("H", "lamp-led-24v-10w")
+                  .wire("T:+", "H:+", 0.75, 1)
+                  .wire("H:-", "T:-", 0.75, 1));
+      assertThat(live.outcome()).isNotEqualTo(new Outcome.Settled());
+      var plus = nelvar.core.model.TerminalRef.of("H:+");
+      var minus = nelvar.core.model.TerminalRef.of("H:-");
+      assertThat(live.voltage(plus, minus).orElseThrow().direct()).isCloseTo(24, within(0.3));
+      assertThat(
+              live.voltage(
+                  nelvar.core.model.TerminalRef.of("K1:A1"),
+                  nelvar.core.model.TerminalRef.of("K1:A2")))
+          .isEmpty();
+      assertThat(
+              live.current(
+                  new PoleRef(
+                      nelvar.core.model.TerminalRef.of("K1:11"),
+                      nelvar.core.model.TerminalRef.of("K1:12"))))
+          .isEmpty();
+    }
+  }
+
   /// Two relays that lock each other out do not chatter: one of them wins, but which one is chance,
   /// not the order in which the file names them.
   @Test

@@ -309,13 +309,14 @@ public final class MeterBar extends VBox {
     var words = new StringBuilder("Tried: " + String.join(", ", live.tried()) + ". ");
     for (var charge : live.charged()) words.append(charge.words()).append(". ");
     switch (live.outcome()) {
-      case Outcome.Chattering _ -> words.append("Contacts chatter. ");
+      case Outcome.Chattering _ ->
+          words.append("Contacts chatter; what they switch is not shown. ");
       case Outcome.Undecided(var race) ->
           words
               .append("A race decides how ")
               .append(
                   race.stream().map(live::name).collect(java.util.stream.Collectors.joining(", ")))
-              .append(" stand; one outcome is shown. ");
+              .append(" stand; what it decides is not shown. ");
       case Outcome.Unsettled(var sources) ->
           words
               .append("No steady state is found of ")

@@ -20,6 +20,9 @@ public final class Solution {
   private final int solves;
   private final double residual;
 
+  /// Others the same machine is in as well, or may be in: what differs in them is not known.
+  private final java.util.List<Solution> rivals;
+
   /// The greatest current that flows anywhere, squared.
   private double greatest;
 
@@ -39,11 +42,32 @@ public final class Solution {
     this.im = im;
     this.solves = solves;
     this.flows = flows;
+    this.rivals = java.util.List.of();
     this.residual = Math.max(residual(false), residual(true));
     this.doubt =
         residual <= BALANCED + BALANCED_SHARE * Math.sqrt(greatest)
             ? doubt
             : Doubt.everywhere(grid, now);
+  }
+
+  private Solution(Solution of, java.util.List<Solution> rivals) {
+    this.grid = of.grid;
+    this.now = of.now;
+    this.dc = of.dc;
+    this.re = of.re;
+    this.im = of.im;
+    this.flows = of.flows;
+    this.solves = of.solves;
+    this.residual = of.residual;
+    this.doubt = of.doubt;
+    this.greatest = of.greatest;
+    this.rivals = java.util.List.copyOf(rivals);
+  }
+
+  /// The same where contacts go round in a circle, or a race decides: only what is alike in all may
+  /// be read.
+  public Solution beside(java.util.List<Solution> others) {
+    return new Solution(this, others);
   }
 
   /// @param settled whether sources, loads and limits agree; it is solved only if the currents at
@@ -75,23 +99,51 @@ public final class Solution {
   /// Whether the volts between two nodes may be read: a way of settled parts joins them, or none at
   /// all.
   public boolean settled(int a, int b) {
-    return doubt.between(a, b) || !joined(a, b);
+    return (doubt.between(a, b) || !joined(a, b))
+        && alike(other ->
+            joined(a, b) == other.joined(a, b)
+                && now.islands.live(a) == other.now.islands.live(a)
+                && (!joined(a, b)
+                    || (near(direct(a, b), other.direct(a, b))
+                        && near(alternating(a, b), other.alternating(a, b)))));
   }
 
   public boolean branchSettled(int branch) {
-    return doubt.branch(branch);
+    return doubt.branch(branch)
+        && alike(other ->
+            near(branchDirect(branch), other.branchDirect(branch))
+                && near(branchAlternating(branch), other.branchAlternating(branch)));
   }
 
   public boolean bridgeSettled(Inputs.Bridged bridge) {
-    return doubt.bridge(now.bridges.indexOf(bridge));
+    return doubt.bridge(now.bridges.indexOf(bridge))
+        && alike(other ->
+            near(bridgeDirect(bridge), other.bridgeDirect(bridge))
+                && near(bridgeAlternating(bridge), other.bridgeAlternating(bridge)));
   }
 
   public boolean loadSettled(int load) {
-    return doubt.load(load);
+    return doubt.load(load)
+        && alike(other ->
+            near(loadDirect(load), other.loadDirect(load))
+                && near(loadAlternating(load), other.loadAlternating(load)));
   }
 
   public boolean emfSettled(int emf) {
-    return doubt.emf(emf);
+    return doubt.emf(emf) && alike(other -> near(given(emf), other.given(emf)));
+  }
+
+  private boolean alike(java.util.function.Predicate<Solution> with) {
+    return rivals.isEmpty() || rivals.stream().allMatch(with);
+  }
+
+  /// Within a hundredth, or 10 mV or mA: no more than a coil that moves elsewhere makes.
+  private static boolean near(double a, double b) {
+    return Math.abs(a - b) <= 0.01 + 0.01 * Math.max(Math.abs(a), Math.abs(b));
+  }
+
+  private static boolean near(Phasor a, Phasor b) {
+    return near(a.re(), b.re()) && near(a.im(), b.im());
   }
 
   /// What is joined besides the branches of the grid.
@@ -133,7 +185,7 @@ public final class Solution {
 
   /// Whether a source that is on is in reach of a node.
   public boolean live(int node) {
-    return now.islands.live(node);
+    return now.islands.live(node) || rivals.stream().anyMatch(other -> other.live(node));
   }
 
   /// The node that voltages of a node's island count from.
