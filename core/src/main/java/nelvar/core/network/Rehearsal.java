@@ -41,11 +41,7 @@ public final class Rehearsal {
   /// What capacitors stand at while they are fed.
   private final Map<nelvar.core.model.Id, Voltage> charged = new LinkedHashMap<>();
 
-  private record Falls(Device device, Voltage to) {
-    String words() {
-      return device.designation() + " holds " + to + " and less";
-    }
-  }
+  private record Falls(Device device, Voltage to) {}
 
   /// Supplies that stand otherwise than their input says, until their time is up.
   private final Map<Integer, Boolean> lagging = new HashMap<>();
@@ -79,7 +75,7 @@ public final class Rehearsal {
   private Timeline run() {
     var live = engine.solve(trial, conditions);
     positions = live.positions();
-    moments.add(new Timeline.Moment(new Duration(0), "running", live));
+    moments.add(new Timeline.Moment(new Duration(0), List.of(new Event.Running()), live));
     var next = 0;
     while (moments.size() < MOST_MOMENTS) {
       plan(live);
@@ -87,19 +83,19 @@ public final class Rehearsal {
       var act = next < acts.size() ? acts.get(next).at().seconds() : Double.MAX_VALUE;
       time = Math.min(due, act);
       if (time > horizon) break;
-      String what;
+      List<Event> events;
       if (act <= due) {
-        what = acts.get(next).what();
+        events = List.of(new Event.Done(acts.get(next).what()));
         trial = acts.get(next).change().apply(trial);
         next++;
       } else {
-        what = happen();
+        events = happen();
       }
       live = engine.frozen(trial, conditions, positions, lagging);
       var before = Map.copyOf(lagging);
       supplies(live);
       if (!before.equals(lagging)) live = engine.frozen(trial, conditions, positions, lagging);
-      moments.add(new Timeline.Moment(new Duration(time), what, live));
+      moments.add(new Timeline.Moment(new Duration(time), events, live));
     }
     return new Timeline(moments, moments.size() >= MOST_MOMENTS);
   }
@@ -214,28 +210,27 @@ public final class Rehearsal {
     return standing.getOrDefault(given.group(), true);
   }
 
-  private String happen() {
-    var what = new ArrayList<String>();
+  private List<Event> happen() {
+    var events = new ArrayList<Event>();
     for (var ref : due(moves)) {
       var on = !positions.on().getOrDefault(ref, false);
       var all = new HashMap<>(positions.on());
       all.put(ref, on);
       positions = new Positions(all);
-      what.add(moments.getLast().live().name(ref) + (on ? " on" : " off"));
+      events.add(new Event.Moved(ref, on));
     }
     for (var pole : due(trips)) {
       if (!trial.opened(pole)) trial = opening(pole);
-      what.add(moments.getLast().live().label(pole.a().device()) + " opens");
+      events.add(new Event.Opened(pole));
     }
-    for (var falls : due(charges)) what.add(falls.words());
+    for (var falls : due(charges)) events.add(new Event.FellTo(falls.device().id(), falls.to()));
     for (var group : due(supplies)) {
       var up = !Boolean.TRUE.equals(lagging.remove(group));
       standing.put(group, up);
       for (var given : moments.getLast().live().circuitry().given())
-        if (given.group() == group)
-          what.add(given.device().designation() + (up ? " is up again" : " goes down"));
+        if (given.group() == group) events.add(new Event.SupplyTurned(given.device().id(), up));
     }
-    return String.join(", ", what.stream().distinct().toList());
+    return events;
   }
 
   /// A breaker opens all its poles together, a fuse-link or an electronic channel only its own.

@@ -10,7 +10,19 @@ import nelvar.core.units.Duration;
 ///
 /// @param endless it was cut off because things went on happening
 public record Timeline(List<Moment> moments, boolean endless) {
-  public record Moment(Duration at, String what, Live live) {}
+  public record Moment(Duration at, List<Event> events, Live live) {
+    public Moment {
+      events = List.copyOf(events);
+    }
+
+    /// What happens, in words.
+    public String what() {
+      return events.stream()
+          .map(event -> event.words(live))
+          .distinct()
+          .collect(java.util.stream.Collectors.joining(", "));
+    }
+  }
 
   /// One state of one thing, from a time to another.
   public record Span(Duration from, Duration to, boolean on) {}

@@ -334,7 +334,9 @@ class MeterTest {
             new Duration(200));
     var moment =
         timeline.moments().stream()
-            .filter(m -> m.what().contains("-U1 holds 60 V and less"))
+            .filter(m ->
+                m.events()
+                    .contains(new Event.FellTo(new Id("U1"), new nelvar.core.units.Voltage(60))))
             .findFirst()
             .orElseThrow();
     assertThat(moment.at().seconds()).isCloseTo(36.8, within(0.05));
