@@ -123,6 +123,36 @@ class ArchitectureTest {
         .check(CORE);
   }
 
+  /// A new kind of part meets no switch over kinds that does not know it: what is common to kinds
+  /// is asked of the part as a capability. What treats kinds one by one stands here by name.
+  @Test
+  void switchesOverKindsOfPartsStandInNamedPlaces() {
+    var named =
+        java.util.Set.of(
+            "Alternatives", // of one kind, what would do instead
+            "Replacement", // of one kind of protective device, what would do instead
+            "PanelRating" // the table of UL 508A, by kind
+            );
+    var many =
+        CORE.stream()
+            .filter(type -> !type.getPackageName().startsWith("nelvar.core.catalogue"))
+            .filter(type -> !type.getPackageName().startsWith("nelvar.core.file"))
+            .filter(type -> !named.contains(type.getSimpleName().split("\\$")[0]))
+            .filter(type -> kinds(type).size() > 2)
+            .map(type -> type.getSimpleName() + " knows " + kinds(type))
+            .toList();
+    assertThat(many).isEmpty();
+  }
+
+  private static java.util.Set<String> kinds(com.tngtech.archunit.core.domain.JavaClass type) {
+    return type.getDirectDependenciesFromSelf().stream()
+        .map(dependency -> dependency.getTargetClass())
+        .filter(target ->
+            target.isAssignableTo(nelvar.core.catalogue.Part.class) && !target.isInterface())
+        .map(target -> target.getSimpleName())
+        .collect(Collectors.toSet());
+  }
+
   @Test
   void theRuleBookHoldsEveryRule() {
     var written =

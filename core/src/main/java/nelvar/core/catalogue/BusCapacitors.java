@@ -25,6 +25,11 @@ public record BusCapacitors(
     Optional<Resistance> bleeder)
     implements Part {
   @Override
+  public boolean servesBus() {
+    return true;
+  }
+
+  @Override
   public Optional<Capacitance> busCapacitance() {
     return Optional.of(capacitance);
   }

@@ -24,6 +24,11 @@ public record BusClamp(
     Power power)
     implements Part {
   @Override
+  public boolean servesBus() {
+    return true;
+  }
+
+  @Override
   public List<Terminal> terminals() {
     return List.of(Terminal.required("+", Role.PLUS), Terminal.required("-", Role.MINUS));
   }

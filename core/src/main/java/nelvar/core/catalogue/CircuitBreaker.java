@@ -35,6 +35,11 @@ public record CircuitBreaker(
   }
 
   @Override
+  public Optional<Current> shortCircuitCapacity() {
+    return Optional.of(breakingCapacity);
+  }
+
+  @Override
   public List<Terminal> terminals() {
     return Part.poleTerminals(poles);
   }

@@ -32,6 +32,11 @@ public record DcConverter(
   }
 
   @Override
+  public boolean regulatedSupply() {
+    return true;
+  }
+
+  @Override
   public Optional<CurrentLimit> limit(Output of) {
     return Optional.of(CurrentLimit.usual(rating));
   }

@@ -22,6 +22,11 @@ public record DcMotor(
     double starting)
     implements Part {
   @Override
+  public boolean motor() {
+    return true;
+  }
+
+  @Override
   public List<Terminal> terminals() {
     return List.of(Terminal.required("+", Role.PLUS), Terminal.required("-", Role.MINUS));
   }

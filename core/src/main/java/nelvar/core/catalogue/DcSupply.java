@@ -57,6 +57,11 @@ public record DcSupply(
   }
 
   @Override
+  public boolean regulatedSupply() {
+    return true;
+  }
+
+  @Override
   public Optional<CurrentLimit> limit(Output output) {
     return Optional.of(currentLimit());
   }

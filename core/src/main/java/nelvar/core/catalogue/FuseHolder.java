@@ -25,6 +25,11 @@ public record FuseHolder(
   }
 
   @Override
+  public Optional<Current> shortCircuitCapacity() {
+    return Optional.of(breakingCapacity);
+  }
+
+  @Override
   public List<Terminal> terminals() {
     return Part.poleTerminals(poles);
   }

@@ -33,6 +33,11 @@ public record InductionMotor(
   }
 
   @Override
+  public boolean motor() {
+    return true;
+  }
+
+  @Override
   public List<Terminal> terminals() {
     return Part.threePhaseMotor();
   }

@@ -28,6 +28,11 @@ public record MotorProtector(
   }
 
   @Override
+  public Optional<Current> shortCircuitCapacity() {
+    return Optional.of(breakingCapacity);
+  }
+
+  @Override
   public Optional<Dial> dial() {
     return Optional.of(new Dial(least, greatest));
   }

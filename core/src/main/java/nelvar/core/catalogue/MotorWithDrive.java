@@ -29,6 +29,11 @@ public record MotorWithDrive(
   }
 
   @Override
+  public boolean motor() {
+    return true;
+  }
+
+  @Override
   public boolean drives() {
     return true;
   }

@@ -58,6 +58,11 @@ public record MultiOutputSupply(
   }
 
   @Override
+  public boolean regulatedSupply() {
+    return true;
+  }
+
+  @Override
   public List<Terminal> terminals() {
     var all = new ArrayList<Terminal>(Part.mains(1));
     all.add(Terminal.required("PE", Role.PROTECTIVE));

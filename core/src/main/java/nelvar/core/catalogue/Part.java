@@ -88,6 +88,32 @@ public sealed interface Part
     return false;
   }
 
+  /// Whether it turns or moves something.
+  default boolean motor() {
+    return false;
+  }
+
+  /// Whether it stands on a direct-current bus for the bus's own sake and takes nothing from it.
+  default boolean servesBus() {
+    return false;
+  }
+
+  /// Whether its outputs hold their volts by themselves: a supply, not a bare transformer or
+  /// bridge.
+  default boolean regulatedSupply() {
+    return false;
+  }
+
+  /// What it leaks to earth in normal running.
+  default nelvar.core.units.Current leakage() {
+    return new nelvar.core.units.Current(0);
+  }
+
+  /// The greatest short-circuit current it breaks, where it breaks any.
+  default Optional<nelvar.core.units.Current> shortCircuitCapacity() {
+    return Optional.empty();
+  }
+
   /// The most volts an output can reach for each volt at its input; 0 where it makes its own.
   default double gain(Output output) {
     return 0;

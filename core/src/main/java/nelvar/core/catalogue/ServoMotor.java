@@ -23,6 +23,11 @@ public record ServoMotor(
     Percent efficiency)
     implements Part {
   @Override
+  public boolean motor() {
+    return true;
+  }
+
+  @Override
   public List<Terminal> terminals() {
     return Part.threePhaseMotor();
   }

@@ -31,6 +31,11 @@ public record StepperMotor(
   }
 
   @Override
+  public boolean motor() {
+    return true;
+  }
+
+  @Override
   public List<Terminal> terminals() {
     return Stream.of("A", "B")
         .flatMap(winding ->

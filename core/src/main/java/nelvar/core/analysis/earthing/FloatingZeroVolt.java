@@ -7,12 +7,6 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.BusCapacitors;
-import nelvar.core.catalogue.BusClamp;
-import nelvar.core.catalogue.DcConverter;
-import nelvar.core.catalogue.DcMotor;
-import nelvar.core.catalogue.DcSupply;
-import nelvar.core.catalogue.MultiOutputSupply;
 import nelvar.core.catalogue.RectifierBank;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -56,10 +50,10 @@ public final class FloatingZeroVolt implements Rule {
   }
 
   private static boolean direct(Source source, Study study) {
-    return switch (study.part(source.device()).orElse(null)) {
-      case DcSupply _, MultiOutputSupply _, RectifierBank _, DcConverter _ -> true;
-      case null, default -> false;
-    };
+    return study
+        .part(source.device())
+        .filter(part -> part.regulatedSupply() || part instanceof RectifierBank)
+        .isPresent();
   }
 
   /// Whether anything but drives and motors hangs on it: a bus for axes is no control supply.
@@ -68,11 +62,7 @@ public final class FloatingZeroVolt implements Rule {
         .anyMatch(feed ->
             study
                 .part(feed.device())
-                .filter(part ->
-                    !part.drives()
-                        && !(part instanceof BusCapacitors)
-                        && !(part instanceof BusClamp)
-                        && !(part instanceof DcMotor))
+                .filter(part -> !part.drives() && !part.servesBus() && !part.motor())
                 .isPresent());
   }
 

@@ -12,7 +12,6 @@ import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Leads;
 import nelvar.core.catalogue.Linkage;
 import nelvar.core.catalogue.Part;
-import nelvar.core.catalogue.StepperDrive;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -47,7 +46,7 @@ public final class SupplyVoltage implements Rule {
 
   private static Optional<Verdict> judge(Feed feed, Study study) {
     if (feed.source().isEmpty()
-        || study.part(feed.source().get().device()).orElse(null) instanceof StepperDrive)
+        || study.part(feed.source().get().device()).filter(part -> part.chops()).isPresent())
       return Optional.empty();
     var id = feed.device().id();
     var range = feed.intake().accepts();

@@ -7,9 +7,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.analysis.sizing.Schools;
-import nelvar.core.catalogue.CircuitBreaker;
-import nelvar.core.catalogue.FuseHolder;
-import nelvar.core.catalogue.MotorProtector;
+import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
@@ -52,20 +50,12 @@ public final class BreakingCapacity implements Rule {
             Contained.many(
                 this,
                 device -> device.id(),
-                device -> capacity(device, study).map(icn -> judge(device, icn, study)).stream()));
-  }
-
-  private static Optional<Current> capacity(Device device, Study study) {
-    return study
-        .part(device)
-        .flatMap(part ->
-            part instanceof CircuitBreaker breaker
-                ? Optional.of(breaker.breakingCapacity())
-                : part instanceof FuseHolder holder
-                    ? Optional.of(holder.breakingCapacity())
-                    : part instanceof MotorProtector protector
-                        ? Optional.of(protector.breakingCapacity())
-                        : Optional.empty());
+                device ->
+                    study
+                        .part(device)
+                        .flatMap(Part::shortCircuitCapacity)
+                        .map(icn -> judge(device, icn, study))
+                        .stream()));
   }
 
   private static Verdict judge(Device device, Current capacity, Study study) {

@@ -6,7 +6,6 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Linkage;
@@ -68,7 +67,7 @@ public final class MotorOverload implements Rule {
             current,
             "nameplate, linked in "
                 + (feed.device().windings() == Linkage.STAR ? "star" : "delta"));
-    if (study.part(feed.source().get().device()).orElse(null) instanceof FrequencyConverter)
+    if (study.part(feed.source().get().device()).filter(part -> part.drives()).isPresent())
       return new Verdict.Pass(
           id,
           w.explain(w.assumed("device", "the drive", "its motor current is set there")).trail());

@@ -7,14 +7,11 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.analysis.sizing.Schools;
-import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.catalogue.Contactor;
 import nelvar.core.catalogue.Disconnector;
 import nelvar.core.catalogue.DistributionBlock;
 import nelvar.core.catalogue.FrequencyConverter;
-import nelvar.core.catalogue.FuseHolder;
 import nelvar.core.catalogue.MainsInlet;
-import nelvar.core.catalogue.MotorProtector;
 import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -100,10 +97,9 @@ public final class PanelRating implements Rule {
   }
 
   private static Optional<Cited<Current>> rating(Part part) {
+    var stated = part.shortCircuitCapacity();
+    if (stated.isPresent()) return marked(stated.get());
     return switch (part) {
-      case CircuitBreaker breaker -> marked(breaker.breakingCapacity());
-      case FuseHolder holder -> marked(holder.breakingCapacity());
-      case MotorProtector protector -> marked(protector.breakingCapacity());
       case Contactor _ -> unmarked(Component.CONTACTOR_TO_50_HP);
       case Disconnector _ -> unmarked(Component.DISCONNECT_SWITCH);
       case DistributionBlock _ -> unmarked(Component.TERMINAL_BLOCK);

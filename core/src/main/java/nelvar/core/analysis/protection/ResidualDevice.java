@@ -9,11 +9,9 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Schools;
-import nelvar.core.catalogue.DcSupply;
-import nelvar.core.catalogue.EmcFilter;
-import nelvar.core.catalogue.FrequencyConverter;
+import nelvar.core.catalogue.Demand;
+import nelvar.core.catalogue.Linkage;
 import nelvar.core.catalogue.MainsInlet;
-import nelvar.core.catalogue.MultiOutputSupply;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.ResidualCurrentDevice;
 import nelvar.core.finding.Repair;
@@ -30,6 +28,7 @@ import nelvar.core.trail.Cited;
 import nelvar.core.trail.Explained;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Current;
+import nelvar.core.units.Voltage;
 
 /// A residual-current device trips on what the loads behind it can leak, and does not trip by
 /// itself.
@@ -46,6 +45,9 @@ public final class ResidualDevice implements Rule {
 
   /// Against fire (IEC 60364-4-42, 422.3.9, unchecked).
   private static final Current FIRE = new Current(0.3);
+
+  /// No residual-current device stands before a lower voltage.
+  private static final Voltage EXTRA_LOW = new Voltage(60);
 
   @Override
   public String id() {
@@ -150,18 +152,18 @@ public final class ResidualDevice implements Rule {
     return List.of(type(device, own, behind, study), leakage(device, own, behind, study));
   }
 
-  /// What a load's leakage asks for; empty where any type does.
+  /// What a load's leakage asks for; empty where any type does: whatever rectifies leaks pulsing
+  /// direct current, a drive a mixture of frequencies besides, and on three lines smooth direct
+  /// current.
   static Optional<ResidualCurrentDevice.Type> asked(Part part) {
-    return switch (part) {
-      case FrequencyConverter drive ->
-          Optional.of(
-              drive.phases() == 3 ? ResidualCurrentDevice.Type.B : ResidualCurrentDevice.Type.F);
-      case DcSupply supply ->
-          Optional.of(
-              supply.phases() == 3 ? ResidualCurrentDevice.Type.B : ResidualCurrentDevice.Type.A);
-      case MultiOutputSupply _ -> Optional.of(ResidualCurrentDevice.Type.A);
-      default -> Optional.empty();
-    };
+    return part.intakes(Linkage.STAR).stream()
+        .filter(intake -> intake.demand() instanceof Demand.Converts && !part.bareTransformer())
+        .filter(intake -> intake.accepts().greatest().compareTo(EXTRA_LOW) > 0)
+        .map(intake ->
+            intake.threePhase()
+                ? ResidualCurrentDevice.Type.B
+                : part.drives() ? ResidualCurrentDevice.Type.F : ResidualCurrentDevice.Type.A)
+        .max(java.util.Comparator.naturalOrder());
   }
 
   private static Verdict type(
@@ -217,12 +219,7 @@ public final class ResidualDevice implements Rule {
     var names = new ArrayList<String>();
     var sum = 0.0;
     for (var load : behind) {
-      var leaks =
-          switch (study.part(load).orElse(null)) {
-            case FrequencyConverter drive -> drive.leakage().amperes();
-            case EmcFilter filter -> filter.leakage().amperes();
-            case null, default -> 0;
-          };
+      var leaks = study.part(load).map(part -> part.leakage().amperes()).orElse(0.0);
       if (leaks == 0) continue;
       w.given("I" + load.designation(), new Current(leaks), "in normal running");
       names.add(load.designation().text());

@@ -6,11 +6,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.DcMotor;
 import nelvar.core.catalogue.FrequencyConverter;
-import nelvar.core.catalogue.InductionMotor;
-import nelvar.core.catalogue.ServoMotor;
-import nelvar.core.catalogue.StepperMotor;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -88,12 +84,7 @@ public final class MinimumSection implements Rule {
   static boolean feedsMotor(Conductor conductor, Study study) {
     return Stream.of(conductor.from(), conductor.to())
         .flatMap(end -> study.device(end.device()).flatMap(study::part).stream())
-        .anyMatch(part ->
-            part instanceof InductionMotor
-                || part instanceof ServoMotor
-                || part instanceof StepperMotor
-                || part instanceof DcMotor
-                || part instanceof FrequencyConverter);
+        .anyMatch(part -> part.motor() || part instanceof FrequencyConverter);
   }
 
   private static boolean inside(Conductor conductor, Study study) {

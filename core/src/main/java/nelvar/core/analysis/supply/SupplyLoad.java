@@ -4,9 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.DcConverter;
 import nelvar.core.catalogue.DcSupply;
-import nelvar.core.catalogue.MultiOutputSupply;
 import nelvar.core.finding.Repair;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.network.Source;
@@ -68,11 +66,7 @@ public final class SupplyLoad {
         .filter(source ->
             study
                 .part(source.device())
-                .filter(part ->
-                    part instanceof DcSupply
-                        || part instanceof MultiOutputSupply
-                        || part instanceof DcConverter
-                        || part.bareTransformer())
+                .filter(part -> part.regulatedSupply() || part.bareTransformer())
                 .isPresent());
   }
 
