@@ -20,6 +20,8 @@ public final class Consistency {
   /// One breach: the list and index it stands at, and what is wrong.
   public record Breach(String list, int index, String problem) {}
 
+  private static final int MOST_OFFERED = 12;
+
   private final Project project;
   private final Catalogue catalogue;
   private final List<Breach> breaches = new ArrayList<>();
@@ -191,7 +193,17 @@ public final class Consistency {
       breach(
           "conductors",
           index,
-          "%s %s: the device has no terminal '%s'".formatted(which, end, end.terminal()));
+          "%s %s: the device has no terminal '%s', but %s"
+              .formatted(which, end, end.terminal(), offered(marks)));
+  }
+
+  /// The terminals a device has, the first of many.
+  private static String offered(Set<String> marks) {
+    var first = marks.stream().sorted().limit(MOST_OFFERED).toList();
+    return String.join(", ", first)
+        + (marks.size() > first.size()
+            ? " and %d more".formatted(marks.size() - first.size())
+            : "");
   }
 
   private void take(String list, int index, Id id) {

@@ -60,7 +60,7 @@ class ConsistencyTest {
     assertThat(breaches(wire("Z:1", "M:+", Optional.empty(), Optional.empty())))
         .containsExactly("conductors[0] W from Z:1: there is no device Z");
     assertThat(breaches(wire("M:9", "T:+", Optional.empty(), Optional.empty())))
-        .containsExactly("conductors[0] W from M:9: the device has no terminal '9'");
+        .containsExactly("conductors[0] W from M:9: the device has no terminal '9', but +, -");
     assertThat(breaches(wire("M:+", "M:+", Optional.empty(), Optional.empty())))
         .containsExactly("conductors[0] W begins and ends on the same terminal");
     assertThat(breaches(wire("M:+", "T:+", Optional.of(new Id("C")), Optional.empty())))
