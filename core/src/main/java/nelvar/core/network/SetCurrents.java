@@ -1,15 +1,14 @@
 package nelvar.core.network;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
-import java.util.List;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import nelvar.core.catalogue.Demand;
 import nelvar.core.model.TerminalRef;
 
-/// What chopper drives that are set to a current make flow in the windings they feed: windings side
-/// by side share it.
+/// What chopper drives make flow in the windings they feed: what they are set to, windings side by
+/// side sharing it; where that is not known what the windings are rated for, as far as they can.
 final class SetCurrents {
   private SetCurrents() {}
 
@@ -18,20 +17,25 @@ final class SetCurrents {
     var all = new HashMap<TerminalRef, Double>();
     for (var device : topology.project().devices()) {
       var part = topology.part(device.id());
-      var set = part.flatMap(device::setCurrent);
-      if (set.isEmpty()) continue;
+      if (part.isEmpty() || !part.get().chops()) continue;
+      var set = device.setCurrent(part.get());
       for (var output : part.get().outputs()) {
         var fed = fed(topology, new TerminalRef(device.id(), output.lines().getFirst()));
-        for (var winding : fed) all.put(winding, set.get().amperes() / fed.size());
+        fed.forEach((winding, rated) ->
+            all.put(
+                winding,
+                set.map(current -> current.amperes() / fed.size())
+                    .orElse(Math.min(rated, output.rating().amperes() / fed.size()))));
       }
     }
     return all;
   }
 
-  private static List<TerminalRef> fed(Topology topology, TerminalRef from) {
+  /// The windings an output feeds, with the amperes they are rated for.
+  private static Map<TerminalRef, Double> fed(Topology topology, TerminalRef from) {
     var scratch = new int[topology.nodeCount()];
     Arrays.fill(scratch, -1);
-    var windings = new ArrayList<TerminalRef>();
+    var windings = new LinkedHashMap<TerminalRef, Double>();
     for (var node :
         Walk.from(topology.node(from), topology, Network::carriesWork, scratch).reached()) {
       var terminal = topology.terminal(node);
@@ -39,8 +43,9 @@ final class SetCurrents {
       var part = topology.part(terminal.device());
       if (device.isEmpty() || part.isEmpty()) continue;
       for (var intake : device.get().intakes(part.get()))
-        if (intake.demand() instanceof Demand.FixedCurrent
-            && intake.lines().getFirst().equals(terminal.terminal())) windings.add(terminal);
+        if (intake.demand() instanceof Demand.FixedCurrent(var rated)
+            && intake.lines().getFirst().equals(terminal.terminal()))
+          windings.put(terminal, rated.amperes());
     }
     return windings;
   }

@@ -191,7 +191,8 @@ public final class WaysOut {
         var judged = new Judged(entry.rule().id(), entry.verdict().subject());
         if (entry.verdict() instanceof Verdict.NotChecked
             && !unjudged.contains(judged)
-            && subjects.containsAll(judged.subject().things())) return Optional.of(entry);
+            && subjects.containsAll(judged.subject().things())
+            && !arises(entry, of)) return Optional.of(entry);
         if (entry.finding().isEmpty()) continue;
         var finding = Finding.of(entry);
         if (of.stream().anyMatch(one -> Finding.of(one).equals(finding)))
@@ -201,6 +202,14 @@ public final class WaysOut {
           return Optional.of(entry);
       }
       return Optional.empty();
+    }
+
+    /// A question that could not be asked of a thing while its finding stood (how many volts reach
+    /// a motor that is linked for others), and is asked now: nothing that was judged is lost.
+    private boolean arises(Review.Entry unjudged, List<Review.Entry> of) {
+      var subject = unjudged.verdict().subject();
+      return of.stream().anyMatch(entry -> entry.verdict().subject().equals(subject))
+          && unjudged.rule().check(review.study()).noneMatch(v -> v.subject().equals(subject));
     }
 
     /// What does not close its own finding is no way out, whatever might follow.

@@ -288,4 +288,90 @@ final class UnfamiliarRulesTest {
         .findFirst()
         .orElseThrow();
   }
+
+  /// A supply with plug and cord needs no device of its own behind an outlet; wired like any other
+  /// it does.
+  @Test
+  void aSupplyWithPlugAndCordIsMadeForAnOutlet() {
+    var rule = new nelvar.core.analysis.protection.OwnDevice();
+    var project =
+        Panel.mains()
+            .device("T", "supply-24v-3a-class2")
+            .wire("X0:L1", "T:L", 0.75, 1.5)
+            .wire("T:N", "X0:N", 0.75, 1.5)
+            .build();
+    assertThat(Panel.judge(rule, "T", project)).isInstanceOf(Verdict.Finding.class);
+    var plugged = project;
+    for (var wire : project.conductors())
+      plugged =
+          nelvar.core.model.edit.Edits.leadOf(
+                  wire, java.util.Optional.of(new nelvar.core.model.Id("T")))
+              .apply(plugged);
+    assertThat(Panel.judge(rule, "T", plugged)).isInstanceOf(Verdict.Pass.class);
+  }
+
+  /// Two secondaries are one transformer: the fuse before it is its own.
+  @Test
+  void aToroidOfTwoSecondariesHasOneDevice() {
+    var panel =
+        Panel.mains()
+            .device("F", "fuse-1p-gg4")
+            .device("T", "toroid-500va-230-36-9")
+            .wire("X0:L1", "F:1", 1.5, 1)
+            .wire("F:2", "T:1", 1.5, 1)
+            .wire("T:2", "X0:N", 1.5, 1);
+    passes(new nelvar.core.analysis.protection.BareTransformer(), "T", panel);
+  }
+
+  /// A board of 2 A drives a motor of 3 A with 2 A and no more: two thirds of its torque, no trip;
+  /// two axes take 2 · 2 · 2 A · 0.67 of the bus at the most.
+  @Test
+  void aChopperGivesNoMoreThanItCan() {
+    var panel =
+        Panel.dc("supply-24v-10a", "breaker-1p-c6")
+            .device("A", "board-4-axes-24v-2a")
+            .wire("T:+", "A:+", 1.5, 0.5)
+            .wire("A:-", "T:-", 1.5, 0.5)
+            .device("M", "stepper-motor-3a")
+            .wire("A:1A+", "M:A+", 0.5, 1)
+            .wire("A:1A-", "M:A-", 0.5, 1)
+            .wire("A:1B+", "M:B+", 0.5, 1)
+            .wire("A:1B-", "M:B-", 0.5, 1);
+    var drive = found(new nelvar.core.analysis.load.DriveAgainstMotor(), "A", panel);
+    assertThat(drive.severity()).isEqualTo(Severity.WARNING);
+    assertThat(drive.text()).contains("gives 2 A at the most");
+    var study = panel.study();
+    for (var feed : study.network().feeds(new nelvar.core.model.Id("M")))
+      assertThat(study.designCurrent(feed).amperes()).isEqualTo(2);
+    assertThat(study.asDesigned().outputs())
+        .filteredOn(output -> output.device().id().text().equals("A") && output.on())
+        .allMatch(output -> output.current().amperes() < 2.001);
+  }
+
+  /// A motor linked for too high a voltage on a drive nobody starts: linking it is offered, though
+  /// only then it can be asked how many volts reach it.
+  @Test
+  void aWayOutMayRaiseAQuestionOfItsOwnThing() {
+    var panel =
+        Panel.mains()
+            .device("F", "breaker-2p-b10")
+            .device("U", "drive-1ph-230-0p37kw")
+            .device("M", "motor-0p37kw-230-400")
+            .linked(nelvar.core.catalogue.Linkage.STAR)
+            .wire("X0:L1", "F:1", 2.5, 1)
+            .wire("F:2", "U:L", 2.5, 1)
+            .wire("X0:N", "F:3", 2.5, 1)
+            .wire("F:4", "U:N", 2.5, 1)
+            .wire("U:U", "M:U", 2.5, 1)
+            .wire("U:V", "M:V", 2.5, 1)
+            .wire("U:W", "M:W", 2.5, 1);
+    var catalogue = nelvar.core.file.CatalogueFile.standard();
+    var review = nelvar.core.review.Review.of(panel.build(), catalogue).tried(catalogue);
+    var entry =
+        review.open().stream()
+            .filter(e -> e.rule().id().equals("parts.supply-voltage"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(review.waysOut(entry)).extracting(r -> r.label()).contains("Link -M in delta");
+  }
 }

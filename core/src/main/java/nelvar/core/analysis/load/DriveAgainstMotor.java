@@ -8,6 +8,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.supply.Derating;
+import nelvar.core.catalogue.Demand;
 import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.ServoDrive;
@@ -58,14 +59,15 @@ public final class DriveAgainstMotor implements Rule {
   private static Verdict judge(Source source, Study study) {
     var id = source.device().id();
     var w = Working.of("Drive against motor");
+    var part = study.part(source.device()).orElseThrow();
+    var unset = part.chops() && source.device().trip().isEmpty();
     var needed =
         w.given(
             "Imotor",
-            study.designCurrent(source),
+            unset ? winding(source, study) : study.designCurrent(source),
             study.currents().served(source).stream()
                 .map(Feed::name)
                 .collect(Collectors.joining(", ")));
-    var part = study.part(source.device()).orElseThrow();
     var rating = rating(w, source, part, study);
     if (rating.isEmpty())
       return new Verdict.NotChecked(
@@ -77,6 +79,15 @@ public final class DriveAgainstMotor implements Rule {
     w.use(left);
     var judged = Explained.atMost(w.explain(needed), "Imotor", left.value(), Citation.practice());
     if (judged.holds()) return new Verdict.Pass(id, judged.trail());
+    if (unset)
+      return new Verdict.Finding(
+          id,
+          Severity.WARNING,
+          "Drive too small for its motor",
+          "The motor is rated for %s; %s gives %s at the most: it turns with that share of its torque, and may lose steps."
+              .formatted(needed, source.device().designation(), left.value()),
+          judged.trail(),
+          larger(source, needed, study));
     return new Verdict.Finding(
         id,
         Severity.ERROR,
@@ -85,6 +96,17 @@ public final class DriveAgainstMotor implements Rule {
             .formatted(needed, source.device().designation(), left.value()),
         judged.trail(),
         larger(source, needed, study));
+  }
+
+  /// What the windings it feeds are rated for, the greatest.
+  private static Current winding(Source source, Study study) {
+    return study.currents().served(source).stream()
+        .flatMap(feed ->
+            feed.intake().demand() instanceof Demand.FixedCurrent(var rated)
+                ? java.util.stream.Stream.of(rated)
+                : java.util.stream.Stream.of(study.designCurrent(feed)))
+        .max(java.util.Comparator.naturalOrder())
+        .orElse(study.designCurrent(source));
   }
 
   /// What it gives in cool air; empty where only its maker's word counts and there is none.

@@ -67,7 +67,7 @@ public final class DriveSetCurrent implements Rule {
     if (drive.trip().isEmpty())
       return new Verdict.NotChecked(
           motor.id(),
-          "what %s is set to is not known; it counts with the rated current of its motor"
+          "what %s is set to is not known; it counts with the rated current of its motor, as far as the drive gives it"
               .formatted(drive.designation()));
     var w = Working.of("Current set on " + drive.designation());
     var set = w.given("Iset", drive.trip().get(), drive.designation().text());

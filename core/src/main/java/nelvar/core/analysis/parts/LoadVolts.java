@@ -8,7 +8,6 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ServoDrive;
-import nelvar.core.catalogue.StepperDrive;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -50,7 +49,7 @@ public final class LoadVolts implements Rule {
 
   private static boolean regulated(Feed feed, Study study) {
     var part = study.part(feed.source().orElseThrow().device()).orElse(null);
-    return part instanceof StepperDrive || part instanceof ServoDrive;
+    return part != null && (part.chops() || part instanceof ServoDrive);
   }
 
   private static Verdict judge(Feed feed, Study study) {

@@ -36,7 +36,10 @@ public final class BareTransformer implements Rule {
     if (feed.source().isEmpty()) return new Verdict.NotChecked(device.id(), "no supply reaches it");
     var guard = study.network().guard(feed.lineWays().getFirst());
     var alone =
-        guard.flatMap(g -> Guards.of(g, study)).map(g -> g.feeds().size() == 1).orElse(false);
+        guard
+            .flatMap(g -> Guards.of(g, study))
+            .map(g -> g.feeds().stream().map(Feed::device).distinct().count() == 1)
+            .orElse(false);
     var w = Working.of("Transformer protection");
     guard.ifPresent(g ->
         w.given(

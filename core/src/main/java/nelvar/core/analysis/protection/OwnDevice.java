@@ -13,6 +13,7 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.model.Brief;
 import nelvar.core.network.Feed;
 import nelvar.core.trail.Working;
+import nelvar.core.units.Current;
 
 /// A converter on the mains has a protective device, and by the per-branch school one of its own.
 ///
@@ -23,6 +24,9 @@ import nelvar.core.trail.Working;
 /// Demand: common practice; IEC 60204-1:2016, 7.2.7 (unchecked) for the supply of each transformer
 /// or converter.
 public final class OwnDevice implements Rule {
+  /// The greatest device before an outlet that plug and cord are made for; common practice.
+  private static final Current OUTLET = new Current(16);
+
   @Override
   public String id() {
     return "protection.own-device";
@@ -45,12 +49,26 @@ public final class OwnDevice implements Rule {
         .flatMap(Contained.one(this, feed -> feed.device().id(), feed -> judge(feed, study)));
   }
 
+  /// Whether it hangs on leads of its own: a supply with plug and cord, made for an outlet.
+  private static boolean pluggedIn(Feed feed, Study study) {
+    var id = feed.device().id();
+    return feed.source().orElseThrow().output().rating().compareTo(OUTLET) <= 0
+        && feed.lineWays().stream()
+            .allMatch(way ->
+                study.wires(way).stream()
+                    .anyMatch(wire -> wire.leadOf().filter(id::equals).isPresent()));
+  }
+
   private static Verdict judge(Feed feed, Study study) {
     var device = feed.device();
     if (feed.source().isEmpty()) return new Verdict.NotChecked(device.id(), "no supply reaches it");
     var guard = study.network().guard(feed.lineWays().getFirst());
     var w = Working.of("Own protective device");
     w.given("In", feed.source().get().output().rating(), "protects the inlet");
+    if (guard.isEmpty() && pluggedIn(feed, study)) {
+      w.assumed("fuse", "inside it", "its cord is its maker's, made for an outlet of 16 A");
+      return new Verdict.Pass(device.id(), w.explain(device.id()).trail());
+    }
     if (guard.isEmpty()) {
       var text =
           "Nothing but the %s device upstream of the inlet protects %s and its wire."

@@ -4,7 +4,6 @@ import java.util.Map;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ServoDrive;
-import nelvar.core.catalogue.StepperDrive;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 import nelvar.core.network.Feed;
@@ -22,7 +21,7 @@ public final class DropCheck {
         && study.designCurrent(feed).amperes() > 0
         && feed.source()
             .flatMap(source -> study.part(source.device()))
-            .filter(part -> part instanceof StepperDrive || part instanceof ServoDrive)
+            .filter(part -> part.chops() || part instanceof ServoDrive)
             .isEmpty();
   }
 

@@ -9,7 +9,6 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ServoDrive;
-import nelvar.core.catalogue.StepperDrive;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -83,7 +82,7 @@ public final class VoltageDropLimit implements Rule {
   private static boolean regulated(Feed feed, Study study) {
     return feed.source()
         .flatMap(source -> study.part(source.device()))
-        .filter(part -> part instanceof StepperDrive || part instanceof ServoDrive)
+        .filter(part -> part.chops() || part instanceof ServoDrive)
         .isPresent();
   }
 

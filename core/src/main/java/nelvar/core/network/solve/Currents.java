@@ -251,7 +251,7 @@ public final class Currents {
           load(power.watts() * use.loadingFactor(), powerFactor, volts * phases, feed.device());
       case Demand.FixedCurrent(var current) ->
           load(
-              set(feed).orElse(current.amperes()) * use.loadingFactor() * volts * phases,
+              set(feed, current) * use.loadingFactor() * volts * phases,
               1,
               volts * phases,
               feed.device());
@@ -268,13 +268,25 @@ public final class Currents {
     };
   }
 
-  /// What its drive is set to, where that is a chopper whose dial is known.
-  private java.util.Optional<Double> set(Feed feed) {
-    return feed.source()
-        .map(Source::device)
-        .flatMap(
-            drive -> network.topology().part(drive.id()).flatMap(part -> drive.setCurrent(part)))
-        .map(nelvar.core.units.Current::amperes);
+  /// What its drive is set to, where that is a chopper whose dial is known; one whose is not gives
+  /// what the winding is rated for, as far as it can.
+  private double set(Feed feed, nelvar.core.units.Current rated) {
+    var chopper =
+        feed.source()
+            .filter(source ->
+                network
+                    .topology()
+                    .part(source.device().id())
+                    .filter(nelvar.core.catalogue.Part::chops)
+                    .isPresent());
+    if (chopper.isEmpty()) return rated.amperes();
+    var part = network.topology().part(chopper.get().device().id()).orElseThrow();
+    return chopper
+        .get()
+        .device()
+        .setCurrent(part)
+        .map(nelvar.core.units.Current::amperes)
+        .orElse(Math.min(rated.amperes(), chopper.get().output().rating().amperes()));
   }
 
   private static Drawn load(double watts, double powerFactor, double volts, Device device) {
