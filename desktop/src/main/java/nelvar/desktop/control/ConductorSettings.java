@@ -52,7 +52,7 @@ final class ConductorSettings {
             "Sized by",
             sizers(conductor),
             conductor.leadOf(),
-            of -> of.map(id -> "the maker of " + study.label(id)).orElse("who builds the panel"),
+            of -> of.map(id -> "maker of " + study.label(id)).orElse("panel builder"),
             next -> session.edit(Edits.leadOf(conductor, next))));
     var bundles = session.project().bundles();
     if (conductor.cable().isEmpty() && !bundles.isEmpty()) {

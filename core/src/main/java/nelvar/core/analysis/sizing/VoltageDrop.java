@@ -115,28 +115,25 @@ public final class VoltageDrop {
               var one = w.use(resistance);
               w.given("I", run.current(), "design current");
               w.given("cosφ", run.powerFactor(), "power factor");
-              var r =
-                  run.parallel() > 1
-                      ? w.result(
-                          "R",
-                          "R/parallel",
-                          one + "/" + run.parallel(),
-                          new Resistance(one.ohms() / run.parallel()))
-                      : one;
+              var r = one;
+              if (run.parallel() > 1) {
+                w.given("n", run.parallel(), "equal conductors in parallel");
+                r = w.result("R", "R/n", new Resistance(one.ohms() / run.parallel()));
+              }
               w.given("X", run.reactance(), "of one conductor");
               var x =
                   w.result(
                       "XL",
-                      run.parallel() > 1 ? "X · l/parallel" : "X · l",
-                      "",
+                      run.parallel() > 1 ? "X · l/n" : "X · l",
                       new Resistance(run.reactance().over(run.length()).ohms() / run.parallel()));
               var three = run.lines() == 3;
-              var sin = Math.sqrt(1 - run.powerFactor() * run.powerFactor());
+              var sin =
+                  w.result(
+                      "sinφ", "√(1 − cosφ²)", Math.sqrt(1 - run.powerFactor() * run.powerFactor()));
               var lost =
                   w.result(
                       "ΔU",
                       (three ? "√3" : "2") + " · I · (R · cosφ + XL · sinφ)",
-                      "",
                       new Voltage(
                           (three ? Math.sqrt(3) : 2)
                               * run.current().amperes()
