@@ -50,7 +50,8 @@ final class Wish {
         yield volts >= magnet.pickUp().volts() || (on && volts >= magnet.dropOut().volts());
       }
       case Actuator.Watch(_, var needed, var reset, _) ->
-          needed.stream().allMatch(reading -> holds(set, reading, circuitry, solution))
+          alive(set, circuitry, solution)
+              && needed.stream().allMatch(reading -> holds(set, reading, circuitry, solution))
               && (on || reset.isEmpty() || holds(set, reset.get(), circuitry, solution));
     };
   }

@@ -374,4 +374,28 @@ final class UnfamiliarRulesTest {
             .orElseThrow();
     assertThat(review.waysOut(entry)).extracting(r -> r.label()).contains("Link -M in delta");
   }
+
+  /// A drive without mains reads nothing: its run input, which a live one reads as on when it is
+  /// pulled to minus, is off.
+  @Test
+  void aDeadDriveReadsNothing() {
+    var panel =
+        Panel.mains()
+            .device("F", "breaker-2p-b10")
+            .device("U", "drive-1ph-230-0p37kw")
+            .wire("X0:L1", "F:1", 2.5, 1)
+            .wire("F:2", "U:L", 2.5, 1)
+            .wire("X0:N", "F:3", 2.5, 1)
+            .wire("F:4", "U:N", 2.5, 1);
+    var run = new nelvar.core.network.ActuatorRef(new nelvar.core.model.Id("U"), "run");
+    var off =
+        panel
+            .study()
+            .engine()
+            .solve(
+                nelvar.core.network.WhatIf.AS_DESIGNED.togglingGuard(new nelvar.core.model.Id("F")),
+                nelvar.core.network.Conditions.usual(new nelvar.core.units.Temperature(20)));
+    assertThat(off.circuitry().actuatorRefs()).contains(run);
+    assertThat(off.on(run)).isFalse();
+  }
 }
