@@ -14,7 +14,7 @@ import nelvar.core.units.Energy;
 /// @param energy `Σ C·U²/2`
 public record CapacitorShort(Current peak, Energy energy) {
   /// Series resistance of a capacitor with its terminals, Ω; common practice, no published source.
-  static final double CAPACITOR = 0.01;
+  public static final double CAPACITOR = 0.01;
 
   public static final CapacitorShort NONE = new CapacitorShort(new Current(0), new Energy(0));
 

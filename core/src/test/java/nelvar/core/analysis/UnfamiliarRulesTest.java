@@ -103,6 +103,22 @@ final class UnfamiliarRulesTest {
     assertThat(glass.title()).as(glass.text()).isEqualTo("Capacitors can burst it");
     assertThat(glass.text()).contains("14.9 J", "600 A");
     passes(new BreakingCapacity(), "F", behindBank(6000, 50_000));
+    // Nothing is known of the site: what the capacitors give is.
+    var unknown =
+        behindBank(6000, 600)
+            .brief(b ->
+                new nelvar.core.model.Brief(
+                    new nelvar.core.model.Brief.Supply(
+                        b.supply().voltage(),
+                        b.supply().frequency(),
+                        b.supply().earthing(),
+                        b.supply().upstream(),
+                        java.util.Optional.empty(),
+                        java.util.Optional.empty()),
+                    b.surroundings(),
+                    b.policies()));
+    assertThat(found(new BreakingCapacity(), "F", unknown).title())
+        .isEqualTo("Capacitors can burst it");
     // For long only what the winding drives: 24 V behind some 0.2 Ω of its own, 0.9 of it
     // rectified.
     var study = behindBank(6000, 600).study();

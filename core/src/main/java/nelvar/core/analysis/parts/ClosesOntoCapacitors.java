@@ -13,6 +13,7 @@ import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.network.CapacitorShort;
 import nelvar.core.network.Edge;
 import nelvar.core.network.Feed;
 import nelvar.core.network.Source;
@@ -28,7 +29,6 @@ import nelvar.core.units.Resistance;
 /// electronic supply limits it by itself, unless other capacitors on its bus are charged already.
 /// Common practice, no published source; 10 mΩ are taken for the capacitors (assumed).
 public final class ClosesOntoCapacitors implements Rule {
-  private static final double CAPACITOR_OHMS = 0.01;
   private static final double TIMES = 10;
 
   /// Of a contact of which nothing is known.
@@ -81,11 +81,17 @@ public final class ClosesOntoCapacitors implements Rule {
 
   /// Another device on the same bus whose capacitors stay charged while the contact is open: they
   /// give without a limit, whatever the supply does.
-  private static Optional<Feed> bank(Feed feed, Source source, Study study) {
+  private static Optional<Feed> bank(Feed feed, Contact open, Source source, Study study) {
     return study.currents().served(source).stream()
         .filter(other -> !other.device().equals(feed.device()) && holds(other, study))
-        .filter(other -> contact(other, study).isEmpty())
+        .filter(other -> ways(other).noneMatch(edge -> through(edge, open, study)))
         .findFirst();
+  }
+
+  private static boolean through(int edge, Contact contact, Study study) {
+    return study.network().topology().edge(edge) instanceof Edge.Through(var device, var link)
+        && device.id().equals(contact.device().id())
+        && link.equals(contact.link());
   }
 
   private static Verdict judge(Feed feed, Study study) {
@@ -96,7 +102,7 @@ public final class ClosesOntoCapacitors implements Rule {
     var w = Working.of("Closing " + name + " onto " + device.designation());
     var from = source.terminals();
     if (study.part(source.device()).filter(Part::electronicSupply).isPresent()) {
-      var bank = bank(feed, source, study);
+      var bank = bank(feed, contact, source, study);
       if (bank.isEmpty()) {
         w.given("source", source.toString(), "limits its current by itself");
         return new Verdict.Pass(device.id(), w.explain(device.id()).trail());
@@ -108,7 +114,7 @@ public final class ClosesOntoCapacitors implements Rule {
     var ohms =
         way(plus(feed), from.getFirst(), study)
             + way(minus(feed), from.getLast(), study)
-            + CAPACITOR_OHMS;
+            + CapacitorShort.CAPACITOR;
     var loop = w.result("R", "wires, contact and 10 mΩ of the capacitors", new Resistance(ohms));
     var peak = w.result("Ipeak", "U/R", new Current(volts.volts() / loop.ohms()));
     var stands = stands(w, contact, study);

@@ -59,6 +59,13 @@ public final class BreakingCapacity implements Rule {
   }
 
   private static Verdict judge(Device device, Current capacity, Study study) {
+    // What capacitors give is known whatever the site does not state.
+    var charged = fromCapacitors(device, study);
+    var most = greatest(device, study).map(fault -> fault.current());
+    if (charged.peak().compareTo(capacity) > 0
+        && charged.energy().joules() >= HARMLESS
+        && (unknown(study) || most.filter(ik -> ik.compareTo(capacity) > 0).isEmpty()))
+      return bursts(device, capacity, charged);
     var inlet = InletLoad.inlet(study);
     if (inlet.isPresent() && unknown(study))
       return new Verdict.NotChecked(
@@ -78,12 +85,7 @@ public final class BreakingCapacity implements Rule {
             fault.get().current());
     var judged =
         Explained.atMost(w.explain(ik), "Ik", capacity, Schools.demand(study, DEMAND, AMERICAN));
-    if (judged.holds()) {
-      var charged = fromCapacitors(device, study);
-      return charged.peak().compareTo(capacity) > 0 && charged.energy().joules() >= HARMLESS
-          ? bursts(device, capacity, charged)
-          : new Verdict.Pass(device.id(), judged.trail());
-    }
+    if (judged.holds()) return new Verdict.Pass(device.id(), judged.trail());
     return new Verdict.Finding(
         device.id(),
         Severity.ERROR,
