@@ -63,7 +63,7 @@ final class NetworkBuilder {
     this.topology = topology;
     this.project = topology.project();
     this.wireTemperature = wireTemperature;
-    this.setCurrents = SetCurrents.of(topology);
+    this.setCurrents = topology.setCurrents();
     this.node = topology.joinedNodes();
     for (var n : node) nodes = Math.max(nodes, n + 1);
     this.branchOf = new int[topology.edgeCount()];

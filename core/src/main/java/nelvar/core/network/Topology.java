@@ -23,6 +23,7 @@ import nelvar.core.model.TerminalRef;
 /// device whose part is unknown has no terminals here.
 public final class Topology {
   private final Map<Id, Integer> wires = new HashMap<>();
+  private volatile @org.jspecify.annotations.Nullable Map<TerminalRef, Double> setCurrents;
   private final Project project;
   private final Map<Id, nelvar.core.units.Length> cableLengths = new HashMap<>();
   private final Map<TerminalRef, Integer> nodes = new HashMap<>();
@@ -127,6 +128,13 @@ public final class Topology {
   /// The same of another project, with the same catalogue.
   Topology of(Project other) {
     return of(other, catalogue);
+  }
+
+  /// What chopper drives make flow, by the first terminal of each winding they feed, A.
+  public Map<TerminalRef, Double> setCurrents() {
+    var known = setCurrents;
+    if (known == null) setCurrents = known = Map.copyOf(SetCurrents.of(this));
+    return known;
   }
 
   /// How long a conductor is, one way: by itself, else as its cable; empty where neither is known.

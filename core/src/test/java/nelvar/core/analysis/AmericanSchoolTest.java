@@ -26,9 +26,7 @@ import nelvar.core.trail.Computed;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Current;
 import nelvar.core.units.Length;
-import nelvar.core.units.Percent;
 import nelvar.core.units.Temperature;
-import nelvar.core.units.Voltage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -281,7 +279,7 @@ class AmericanSchoolTest {
   @Test
   void dropsOfGaugesFollowTheirTable() {
     var drop =
-        over(
+        SizingTest.over(
                 CrossSection.ofGauge(12),
                 new Length(30.48),
                 new Current(16),
@@ -419,27 +417,5 @@ class AmericanSchoolTest {
         .isGreaterThanOrEqualTo(counted);
     assertThat(ampacity(answering(panel, School.AMBIENT_BASE, "thirty"), "W1"))
         .isEqualTo(8.6 * 0.91);
-  }
-
-  private static Computed<Percent> over(
-      CrossSection section,
-      Length length,
-      Current current,
-      Voltage nominal,
-      int lines,
-      double powerFactor,
-      Temperature temperature) {
-    return VoltageDrop.over(
-        new VoltageDrop.Run(
-            section,
-            nelvar.core.standards.MetricConductors.Strands.CLASS_5,
-            length,
-            current,
-            nominal,
-            lines,
-            powerFactor,
-            temperature,
-            new nelvar.core.units.ResistancePerLength(0.00008),
-            1));
   }
 }

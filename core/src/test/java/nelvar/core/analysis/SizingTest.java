@@ -500,7 +500,7 @@ class SizingTest {
     assertThat(near / (near + far)).isCloseTo(0.75, within(1e-6));
   }
 
-  private static Computed<Percent> over(
+  static Computed<Percent> over(
       CrossSection section,
       Length length,
       Current current,

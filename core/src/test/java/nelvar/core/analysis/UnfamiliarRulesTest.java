@@ -414,4 +414,30 @@ final class UnfamiliarRulesTest {
     assertThat(off.circuitry().actuatorRefs()).contains(run);
     assertThat(off.on(run)).isFalse();
   }
+
+  /// Two windings side by side on one chopper of 3 A have 1.5 A each, on paper as solved.
+  @Test
+  void windingsSideBySideShareOnPaperAsSolved() {
+    var panel =
+        Panel.dc("supply-48v-10a", "breaker-1p-c6")
+            .device("U", "stepper-drive-50v-5a")
+            .setTo(3)
+            .wire("T:+", "U:+", 1.5, 0.5)
+            .wire("U:-", "T:-", 1.5, 0.5);
+    for (var motor : java.util.List.of("M1", "M2"))
+      panel
+          .device(motor, "stepper-motor-3a")
+          .wire("U:A+", motor + ":A+", 0.75, 1)
+          .wire("U:A-", motor + ":A-", 0.75, 1);
+    var study = panel.study();
+    var winding =
+        study.network().feeds(new nelvar.core.model.Id("M1")).stream()
+            .filter(feed -> feed.intake().lines().getFirst().equals("A+"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(study.designCurrent(winding).amperes()).isEqualTo(1.5);
+    assertThat(study.asDesigned().outputs())
+        .filteredOn(output -> output.device().id().text().equals("U") && output.on())
+        .anyMatch(output -> Math.abs(output.current().amperes() - 3) < 0.05);
+  }
 }

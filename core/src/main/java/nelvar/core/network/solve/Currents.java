@@ -268,25 +268,14 @@ public final class Currents {
     };
   }
 
-  /// What its drive is set to, where that is a chopper whose dial is known; one whose is not gives
-  /// what the winding is rated for, as far as it can.
+  /// What its drive makes flow in it, where that is a chopper; else what it is rated for.
   private double set(Feed feed, nelvar.core.units.Current rated) {
-    var chopper =
-        feed.source()
-            .filter(source ->
-                network
-                    .topology()
-                    .part(source.device().id())
-                    .filter(nelvar.core.catalogue.Part::chops)
-                    .isPresent());
-    if (chopper.isEmpty()) return rated.amperes();
-    var part = network.topology().part(chopper.get().device().id()).orElseThrow();
-    return chopper
-        .get()
-        .device()
-        .setCurrent(part)
-        .map(nelvar.core.units.Current::amperes)
-        .orElse(Math.min(rated.amperes(), chopper.get().output().rating().amperes()));
+    return network
+        .topology()
+        .setCurrents()
+        .getOrDefault(
+            new nelvar.core.model.TerminalRef(feed.device().id(), feed.intake().lines().getFirst()),
+            rated.amperes());
   }
 
   private static Drawn load(double watts, double powerFactor, double volts, Device device) {
