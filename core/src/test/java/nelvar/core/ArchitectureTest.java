@@ -31,6 +31,8 @@ class ArchitectureTest {
         .definedBy("nelvar.core.trail..")
         .layer("standards")
         .definedBy("nelvar.core.standards..")
+        .layer("formula")
+        .definedBy("nelvar.core.formula..")
         .layer("catalogue")
         .definedBy("nelvar.core.catalogue..")
         .layer("model")
@@ -55,23 +57,26 @@ class ArchitectureTest {
         .mayOnlyAccessLayers("units")
         .whereLayer("standards")
         .mayOnlyAccessLayers("units", "trail")
+        .whereLayer("formula")
+        .mayOnlyAccessLayers("units")
         .whereLayer("catalogue")
-        .mayOnlyAccessLayers("units", "trail", "standards")
+        .mayOnlyAccessLayers("units", "trail", "standards", "formula")
         .whereLayer("model")
         .mayOnlyAccessLayers("units", "trail", "standards", "catalogue")
         .whereLayer("file")
         .mayOnlyAccessLayers("units", "trail", "standards", "catalogue", "model")
         .whereLayer("network")
-        .mayOnlyAccessLayers("units", "trail", "standards", "catalogue", "model")
+        .mayOnlyAccessLayers("formula", "units", "trail", "standards", "catalogue", "model")
         .whereLayer("finding")
         .mayOnlyAccessLayers("units", "trail", "model")
         .whereLayer("analysis")
         .mayOnlyAccessLayers(
-            "units", "trail", "standards", "catalogue", "model", "network", "finding")
+            "units", "trail", "standards", "formula", "catalogue", "model", "network", "finding")
         .whereLayer("review")
         .mayOnlyAccessLayers("units", "trail", "catalogue", "model", "finding", "analysis")
         .whereLayer("calc")
-        .mayOnlyAccessLayers("units", "trail", "standards", "analysis", "catalogue", "network")
+        .mayOnlyAccessLayers(
+            "units", "trail", "standards", "formula", "analysis", "catalogue", "network")
         .whereLayer("exchange")
         .mayOnlyAccessLayers("units", "catalogue", "model", "file", "network")
         .whereLayer("sample")
@@ -121,6 +126,23 @@ class ArchitectureTest {
         .should()
         .beFreeOfCycles()
         .check(CORE);
+  }
+
+  /// A quick calculation is a door to a typed function of its subject, which rules and stages call
+  /// too: it reads inputs and writes lines, and computes nothing that needs more than the four
+  /// operations.
+  @Test
+  void quickCalculationsAreDoors() {
+    var mathematics = "sqrt|pow|log|log10|exp|expm1|sin|cos|acos|hypot|max";
+    assertThat(
+            CORE.stream()
+                .filter(type -> type.getPackageName().equals("nelvar.core.calc"))
+                .flatMap(type -> type.getMethodCallsFromSelf().stream())
+                .filter(call -> call.getTargetOwner().getName().equals("java.lang.Math"))
+                .filter(call -> call.getName().matches(mathematics))
+                .map(call -> call.getDescription())
+                .toList())
+        .isEmpty();
   }
 
   /// A new kind of part meets no switch over kinds that does not know it: what is common to kinds

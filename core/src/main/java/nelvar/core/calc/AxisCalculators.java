@@ -6,9 +6,13 @@ import static nelvar.core.calc.Input.whole;
 import static nelvar.core.calc.Input.word;
 
 import java.util.List;
+import nelvar.core.formula.Axis;
+import nelvar.core.formula.MotorFormulas;
+import nelvar.core.formula.MovingEnergy;
+import nelvar.core.formula.SpeedCommand;
+import nelvar.core.formula.Stepping;
 import nelvar.core.trail.Computed;
 import nelvar.core.units.Current;
-import nelvar.core.units.Energy;
 import nelvar.core.units.Frequency;
 import nelvar.core.units.Kind;
 import nelvar.core.units.Length;
@@ -20,34 +24,18 @@ import nelvar.core.units.Voltage;
 /// moves or sinks, what an analogue command means. Physics and common practice, no published
 /// source.
 final class AxisCalculators {
-  private static final double GRAVITY = 9.80665;
-
-  /// How the windings of a stepper are joined, against the rating of one unipolar half.
-  enum Winding {
-    UNIPOLAR(1),
-    SERIES(Math.sqrt(0.5)),
-    PARALLEL(Math.sqrt(2));
-
-    private final double factor;
-
-    Winding(double factor) {
-      this.factor = factor;
-    }
-  }
-
-  /// What the scale of a drive means.
-  enum Scale {
-    RMS,
-    PEAK
-  }
 
   private static final Input<Current> PHASE =
       Inputs.current("I", "unipolar phase current on the nameplate", "3A");
-  private static final Input<Winding> WINDING =
-      word("winding", "half coils (unipolar), series or parallel", Winding.class, "parallel")
+  private static final Input<Stepping.Winding> WINDING =
+      word(
+              "winding",
+              "half coils (unipolar), series or parallel",
+              Stepping.Winding.class,
+              "parallel")
           .usually("unipolar");
-  private static final Input<Scale> SCALE =
-      word("scale", "what the drive's switches mean", Scale.class, "peak").usually("rms");
+  private static final Input<Stepping.Scale> SCALE =
+      word("scale", "what the drive's switches mean", Stepping.Scale.class, "peak").usually("rms");
   private static final Input<Percent> IDLE =
       Inputs.percent("idle", "share of the current at rest", 0, 100, "50%").usually("50 %");
 
@@ -103,13 +91,13 @@ final class AxisCalculators {
                     given.step(
                         "Irms",
                         "I · 1 in half coils, 0.707 in series, 1.414 in parallel",
-                        given.of(PHASE).times(winding.factor));
-                var share = given.of(IDLE).fraction();
-                given.step(
-                    "heat at rest", "idle², against full", Percent.ofFraction(share * share));
-                return given.of(SCALE) == Scale.PEAK
-                    ? given.answer("Iset", "√2 · Irms", rms.times(Math.sqrt(2)))
-                    : given.answer("Iset", "Irms", rms);
+                        Stepping.rms(given.of(PHASE), winding));
+                given.step("heat at rest", "idle², against full", Stepping.heat(given.of(IDLE)));
+                var scale = given.of(SCALE);
+                return given.answer(
+                    "Iset",
+                    scale == Stepping.Scale.PEAK ? "√2 · Irms" : "Irms",
+                    Stepping.setting(rms, scale));
               },
               PHASE,
               WINDING,
@@ -119,15 +107,11 @@ final class AxisCalculators {
               "electronic-gear",
               "Electronic gear of a servo drive",
               "numerator/denominator",
-              given -> {
-                var counts = given.of(COUNTS);
-                var pulses = given.of(PULSES);
-                var common = gcd(counts, pulses);
-                return given.answer(
-                    "gear",
-                    "counts/pulses, shortened",
-                    "%d/%d".formatted(counts / common, pulses / common));
-              },
+              given ->
+                  given.answer(
+                      "gear",
+                      "counts/pulses, shortened",
+                      Axis.electronicGear(given.of(COUNTS), given.of(PULSES)).toString()),
               COUNTS,
               PULSES),
           Calculator.of(
@@ -138,20 +122,16 @@ final class AxisCalculators {
                   given.answer(
                       "n",
                       "60 · fmax/lines, for each channel",
-                      new Measure(
-                          60 * given.of(INPUT_LIMIT).hertz() / given.of(LINES),
-                          Measure.Unit.ROTATION)),
+                      Axis.greatestSpeed(given.of(INPUT_LIMIT), given.of(LINES))),
               INPUT_LIMIT,
               LINES),
           Calculator.of(
               "moving-energy",
               "Energy of what moves in a line",
               "E",
-              given -> {
-                var v = given.of(FEED).value() / 60_000;
-                return given.answer(
-                    "E", "m · v²/2", new Energy(given.of(MASS).value() * v * v / 2));
-              },
+              given ->
+                  given.answer(
+                      "E", "m · v²/2", MovingEnergy.sliding(given.of(MASS), given.of(FEED))),
               MASS,
               FEED),
           Calculator.of(
@@ -162,24 +142,18 @@ final class AxisCalculators {
                   given.answer(
                       "E",
                       "m · 9.81 m/s² · h",
-                      new Energy(given.of(MASS).value() * GRAVITY * given.of(DROP).metres())),
+                      MovingEnergy.lowered(given.of(MASS), given.of(DROP))),
               MASS,
               DROP),
           Calculator.of(
               "spindle-speed",
               "Speed at a command",
               "n",
-              given -> {
-                var n0 = given.of(ZERO).value();
-                var top = given.of(TOP).value();
-                if (top <= n0)
-                  return Computed.missing("the speed at 10 V is not above that at 0 V");
-                return given.answer(
-                    "n",
-                    "n0 + U/10 V · (nmax − n0)",
-                    new Measure(
-                        n0 + given.of(COMMAND).volts() / 10 * (top - n0), Measure.Unit.ROTATION));
-              },
+              given ->
+                  SpeedCommand.speed(given.of(COMMAND), given.of(ZERO), given.of(TOP))
+                      .<Computed<?>>map(n -> given.answer("n", "n0 + U/10 V · (nmax − n0)", n))
+                      .orElseGet(
+                          () -> Computed.missing("the speed at 10 V is not above that at 0 V")),
               COMMAND,
               TOP,
               ZERO),
@@ -187,28 +161,18 @@ final class AxisCalculators {
               "spindle-calibration",
               "Two measured speeds of a command",
               "n at 0 V",
-              given -> {
-                var span = given.of(UB).volts() - given.of(UA).volts();
-                var rise = given.of(NB).value() - given.of(NA).value();
-                if (span <= 0 || rise <= 0)
-                  return Computed.missing("Ub and nb must lie above Ua and na");
-                var gain =
-                    given.step(
-                        "g",
-                        "(nb − na)/(Ub − Ua)",
-                        new Measure(rise / span, Measure.Unit.SPEED_PER_VOLT));
-                var zero = given.get(NA).value() - gain.value() * given.get(UA).volts();
-                given.step(
-                    "n10",
-                    "speed at 10 V",
-                    new Measure(Math.max(0, zero + 10 * gain.value()), Measure.Unit.ROTATION));
-                return zero < 0
-                    ? given.answer(
-                        "U0",
-                        "−n at 0 V/g: it stands still below this",
-                        new Voltage(-zero / gain.value()))
-                    : given.answer("n0", "na − g · Ua", new Measure(zero, Measure.Unit.ROTATION));
-              },
+              given ->
+                  SpeedCommand.calibrate(given.of(UA), given.of(NA), given.of(UB), given.of(NB))
+                      .<Computed<?>>map(line -> {
+                        given.step("g", "(nb − na)/(Ub − Ua)", line.gain());
+                        given.step("n10", "speed at 10 V", line.at(new Voltage(10)));
+                        return line.standsBelow()
+                            .<Computed<?>>map(u0 ->
+                                given.answer("U0", "−n at 0 V/g: it stands still below this", u0))
+                            .orElseGet(
+                                () -> given.answer("n0", "na − g · Ua", line.at(new Voltage(0))));
+                      })
+                      .orElseGet(() -> Computed.missing("Ub and nb must lie above Ua and na")),
               UA,
               NA,
               UB,
@@ -221,21 +185,12 @@ final class AxisCalculators {
                   given.answer(
                       "n",
                       "120 · f/poles · (1 − slip) · ratio",
-                      new Measure(
-                          120
-                              * given.of(FREQUENCY).hertz()
-                              / given.of(POLES)
-                              * (1 - given.of(SLIP))
-                              * given.of(GEAR),
-                          Measure.Unit.ROTATION)),
+                      MotorFormulas.speed(
+                          given.of(FREQUENCY), given.of(POLES), given.of(SLIP), given.of(GEAR))),
               FREQUENCY,
               POLES,
               SLIP,
               GEAR));
 
   private AxisCalculators() {}
-
-  private static int gcd(int a, int b) {
-    return b == 0 ? a : gcd(b, a % b);
-  }
 }

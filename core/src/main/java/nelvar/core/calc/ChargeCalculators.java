@@ -4,7 +4,9 @@ import static nelvar.core.calc.Input.number;
 import static nelvar.core.calc.Input.quantity;
 
 import java.util.List;
-import nelvar.core.network.Discharge;
+import nelvar.core.formula.Discharge;
+import nelvar.core.formula.LinearBus;
+import nelvar.core.formula.MovingEnergy;
 import nelvar.core.network.solve.CapacitorInput;
 import nelvar.core.trail.Computed;
 import nelvar.core.units.Capacitance;
@@ -12,9 +14,7 @@ import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Energy;
 import nelvar.core.units.Kind;
-import nelvar.core.units.Measure;
 import nelvar.core.units.Percent;
-import nelvar.core.units.Power;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 
@@ -72,7 +72,7 @@ final class ChargeCalculators {
                 if (given.of(END).compareTo(u0) >= 0)
                   return Computed.missing("the voltage at first is no higher than the end");
                 var r = Discharge.within(given.of(IN_TIME), given.of(Inputs.C), u0, given.of(END));
-                given.step("P", "U0²/R", new Power(u0.volts() * u0.volts() / r.ohms()));
+                given.step("P", "U0²/R", Discharge.power(u0, r));
                 return given.answer("R", "t/(C · ln(U0/Ue))", r);
               },
               Inputs.C,
@@ -104,10 +104,10 @@ final class ChargeCalculators {
               "Charge and energy of a capacitor",
               "Q; up to 60 µC needs no discharge (IEC 60204-1, 6.2.4)",
               given -> {
-                var c = given.of(Inputs.C).farads();
-                var u = given.of(Inputs.U).volts();
-                given.step("E", "C · U²/2", new Energy(c * u * u / 2));
-                return given.answer("Q", "C · U", new Measure(c * u, Measure.Unit.CHARGE));
+                var c = given.of(Inputs.C);
+                var u = given.of(Inputs.U);
+                given.step("E", "C · U²/2", Discharge.energy(c, u));
+                return given.answer("Q", "C · U", Discharge.charge(c, u));
               },
               Inputs.C,
               Inputs.U),
@@ -119,14 +119,11 @@ final class ChargeCalculators {
                   given.answer(
                       "Upk",
                       "√2 · Us · (1 + reg) · (1 + line) − Uf",
-                      new Voltage(
-                          Math.max(
-                              0,
-                              Math.sqrt(2)
-                                      * given.of(SECONDARY).volts()
-                                      * (1 + given.of(REGULATION).fraction())
-                                      * (1 + given.of(HIGH).fraction())
-                                  - given.of(DIODES).volts()))),
+                      LinearBus.peak(
+                          given.of(SECONDARY),
+                          given.of(REGULATION),
+                          given.of(HIGH),
+                          given.of(DIODES))),
               SECONDARY,
               REGULATION,
               HIGH,
@@ -139,11 +136,7 @@ final class ChargeCalculators {
                   given.answer(
                       "ΔU",
                       "I/(2 · f · C)",
-                      new Voltage(
-                          given.of(LOAD).amperes()
-                              / (2
-                                  * given.of(Inputs.FREQUENCY).hertz()
-                                  * given.of(BANK).farads()))),
+                      LinearBus.ripple(given.of(LOAD), given.of(BANK), given.of(Inputs.FREQUENCY))),
               LOAD,
               BANK,
               Inputs.FREQUENCY),
@@ -172,12 +165,9 @@ final class ChargeCalculators {
               "Capacitors of a linear supply",
               "C, by the rule of 80 000 µF·V/A (common practice)",
               given -> {
-                var c = 0.08 * given.of(LOAD).amperes() / given.of(PEAK).volts();
-                given.step(
-                    "rating",
-                    "1.25 · Upk, voltage rating",
-                    new Voltage(1.25 * given.get(PEAK).volts()));
-                return given.answer("C", "0.08 · I/Upk", new Capacitance(c));
+                given.step("rating", "1.25 · Upk, voltage rating", given.of(PEAK).times(1.25));
+                return given.answer(
+                    "C", "0.08 · I/Upk", LinearBus.smoothing(given.of(LOAD), given.get(PEAK)));
               },
               LOAD,
               PEAK),
@@ -186,18 +176,13 @@ final class ChargeCalculators {
               "Transformer and bridge of a linear supply",
               "S, apparent power",
               given -> {
-                var i = given.of(LOAD).times(given.of(RMS_FACTOR));
-                given.step("Isec", "k · I", i);
+                var i = given.step("Isec", "k · I", given.of(LOAD).times(given.of(RMS_FACTOR)));
                 given.step("Ibridge", "1.5 · I, rating of the bridge", given.get(LOAD).times(1.5));
                 given.step(
                     "PIV",
                     "2 · √2 · Us, blocking voltage of each diode",
-                    new Voltage(2 * Math.sqrt(2) * given.get(SECONDARY).volts()));
-                return given.answer(
-                    "S",
-                    "Us · Isec",
-                    new Measure(
-                        given.of(SECONDARY).volts() * i.amperes(), Measure.Unit.APPARENT_POWER));
+                    LinearBus.blocked(given.get(SECONDARY)));
+                return given.answer("S", "Us · Isec", LinearBus.apparent(given.of(SECONDARY), i));
               },
               SECONDARY,
               LOAD,
@@ -206,14 +191,14 @@ final class ChargeCalculators {
               "bus-rise",
               "Rise of a bus by returned energy",
               "U2, voltage afterwards",
-              given -> {
-                var u1 = given.of(BUS).volts();
-                var e = given.of(RETURNED).joules() * given.of(SHARE).fraction();
-                return given.answer(
-                    "U2",
-                    "√(U1² + 2 · eta · E/C)",
-                    new Voltage(Math.sqrt(u1 * u1 + 2 * e / given.of(BANK).farads())));
-              },
+              given ->
+                  given.answer(
+                      "U2",
+                      "√(U1² + 2 · eta · E/C)",
+                      MovingEnergy.busAfter(
+                          given.of(BUS),
+                          new Energy(given.of(RETURNED).joules() * given.of(SHARE).fraction()),
+                          given.of(BANK))),
               RETURNED,
               BANK,
               BUS,
@@ -222,17 +207,14 @@ final class ChargeCalculators {
               "bus-bank",
               "Capacitors that take up returned energy",
               "C, least",
-              given -> {
-                var u1 = given.of(BUS).volts();
-                var u2 = given.of(TRIP).volts();
-                if (u2 <= u1)
-                  return Computed.missing("the trip voltage is not above the bus voltage");
-                var e = given.of(RETURNED).joules() * given.of(SHARE).fraction();
-                return given.answer(
-                    "C",
-                    "2 · eta · E/(Utrip² − U1²)",
-                    new Capacitance(2 * e / (u2 * u2 - u1 * u1)));
-              },
+              given ->
+                  MovingEnergy.bank(
+                          new Energy(given.of(RETURNED).joules() * given.of(SHARE).fraction()),
+                          given.of(BUS),
+                          given.of(TRIP))
+                      .<Computed<?>>map(c -> given.answer("C", "2 · eta · E/(Utrip² − U1²)", c))
+                      .orElseGet(
+                          () -> Computed.missing("the trip voltage is not above the bus voltage")),
               RETURNED,
               BUS,
               TRIP,
@@ -260,20 +242,17 @@ final class ChargeCalculators {
 
   /// `ΔU = I/C · (1/(2f) − arccos(1 − ΔU/Upk)/(2π·f))`, by iteration.
   private static Computed<?> refined(Given given) {
-    var i = given.of(LOAD).amperes();
-    var c = given.of(BANK).farads();
-    var f = given.of(Inputs.FREQUENCY).hertz();
-    var peak = given.of(PEAK).volts();
-    var bound = i / (2 * f * c);
-    if (bound >= peak)
-      return Computed.missing("the capacitors run empty between two peaks: take more of them");
-    var ripple = bound;
-    for (var round = 0; round < 200; round++)
-      ripple =
-          (ripple + i / c * (1 / (2 * f) - Math.acos(1 - ripple / peak) / (2 * Math.PI * f))) / 2;
-    given.step("bound", "I/(2 · f · C)", new Voltage(bound));
-    given.step("Umean", "Upk − ΔU/2", new Voltage(peak - ripple / 2));
-    return given.answer(
-        "ΔU", "I/C · (1/(2 · f) − arccos(1 − ΔU/Upk)/(2π · f))", new Voltage(ripple));
+    var load = given.of(LOAD);
+    var bank = given.of(BANK);
+    var mains = given.of(Inputs.FREQUENCY);
+    var peak = given.of(PEAK);
+    return LinearBus.rippleBetweenPeaks(load, bank, peak, mains)
+        .<Computed<?>>map(ripple -> {
+          given.step("bound", "I/(2 · f · C)", LinearBus.ripple(load, bank, mains));
+          given.step("Umean", "Upk − ΔU/2", peak.less(ripple.times(0.5)));
+          return given.answer("ΔU", "I/C · (1/(2 · f) − arccos(1 − ΔU/Upk)/(2π · f))", ripple);
+        })
+        .orElseGet(() ->
+            Computed.missing("the capacitors run empty between two peaks: take more of them"));
   }
 }

@@ -5,13 +5,14 @@ import static nelvar.core.calc.Input.oneOf;
 import static nelvar.core.calc.Input.quantity;
 
 import java.util.List;
+import nelvar.core.formula.AlternatingCurrent;
+import nelvar.core.formula.CoilFormulas;
+import nelvar.core.formula.Discharge;
+import nelvar.core.formula.InputCircuit;
 import nelvar.core.standards.CopperResistance;
 import nelvar.core.trail.Computed;
-import nelvar.core.units.Capacitance;
 import nelvar.core.units.Current;
-import nelvar.core.units.Duration;
 import nelvar.core.units.Kind;
-import nelvar.core.units.Length;
 import nelvar.core.units.Measure;
 import nelvar.core.units.Power;
 import nelvar.core.units.Resistance;
@@ -122,13 +123,11 @@ final class CoilCalculators {
                         "r20 · (234.5 + T)/254.5",
                         cold.times(CopperResistance.warmed(given.of(Inputs.T))));
                 var least = given.step("Umin", "k · Un", given.of(RATED).times(given.of(PULL_IN)));
-                var spare = given.of(SOURCE).volts() - least.volts();
-                if (spare <= 0)
-                  return Computed.missing("the source is below the coil's least voltage already");
-                return given.answer(
-                    "l",
-                    "(Us − Umin)/(2 · r · I)",
-                    new Length(spare / (2 * per.ohmsPerMetre() * given.of(COIL).amperes())));
+                return CoilFormulas.greatestLength(given.of(SOURCE), least, per, given.of(COIL))
+                    .<Computed<?>>map(
+                        length -> given.answer("l", "(Us − Umin)/(2 · r · I)", length))
+                    .orElseGet(() ->
+                        Computed.missing("the source is below the coil's least voltage already"));
               },
               SOURCE,
               COIL,
@@ -141,19 +140,13 @@ final class CoilCalculators {
               "Leakage that keeps a coil in",
               "U, at the coil when off",
               given -> {
-                var u =
-                    given.step(
-                        "U",
-                        "Ileak · R",
-                        new Voltage(given.of(LEAK).amperes() * given.of(COIL_OHMS).ohms()));
+                var u = given.step("U", "Ileak · R", given.of(LEAK).across(given.of(COIL_OHMS)));
                 var limit = given.step("Uoff", "k · Un", given.of(RATED).times(given.of(RELEASE)));
                 given.step("lets go", "U ≤ Uoff", u.compareTo(limit) <= 0 ? "yes" : "not surely");
-                var spare = given.get(LEAK).amperes() - limit.volts() / given.get(COIL_OHMS).ohms();
-                if (spare > 0 && u.compareTo(limit) > 0)
-                  given.step(
-                      "bleeder",
-                      "Uoff/(Ileak − Uoff/R), across the coil",
-                      new Resistance(limit.volts() / spare));
+                if (u.compareTo(limit) > 0)
+                  CoilFormulas.bleeder(given.get(LEAK), given.get(COIL_OHMS), limit)
+                      .ifPresent(
+                          r -> given.step("bleeder", "Uoff/(Ileak − Uoff/R), across the coil", r));
                 return given.answer("U", "Ileak · R", u);
               },
               LEAK,
@@ -165,16 +158,17 @@ final class CoilCalculators {
               "Current of a warm coil",
               "I",
               given -> {
-                var u = given.of(RATED).volts();
                 var cold =
                     given.step(
-                        "R20", "Un²/P", new Resistance(u * u / given.of(COIL_POWER).watts()));
+                        "R20",
+                        "Un²/P",
+                        CoilFormulas.ofRating(given.of(RATED), given.of(COIL_POWER)));
                 var hot =
                     given.step(
                         "R",
                         "R20 · (234.5 + T)/254.5",
                         new Resistance(cold.ohms() * CopperResistance.warmed(given.of(HOT))));
-                return given.answer("I", "Un/R", new Current(u / hot.ohms()));
+                return given.answer("I", "Un/R", given.get(RATED).over(hot));
               },
               RATED,
               COIL_POWER,
@@ -183,18 +177,17 @@ final class CoilCalculators {
               "release-time",
               "Release time of a coil with a diode",
               "t",
-              given -> {
-                var r = given.of(Inputs.R).ohms();
-                var i0 = given.of(FULL).amperes();
-                var ih = given.of(HOLD).amperes();
-                if (ih >= i0)
-                  return Computed.missing("it lets go at a current above the one that flows");
-                var z = given.of(ZENER).volts() / r;
-                return given.answer(
-                    "t",
-                    "L/R · ln((I0 + Uz/R)/(Ih + Uz/R))",
-                    new Duration(given.of(INDUCTANCE).value() / r * Math.log((i0 + z) / (ih + z))));
-              },
+              given ->
+                  CoilFormulas.releaseTime(
+                          given.of(INDUCTANCE),
+                          given.of(Inputs.R),
+                          given.of(FULL),
+                          given.of(HOLD),
+                          given.of(ZENER))
+                      .<Computed<?>>map(
+                          t -> given.answer("t", "L/R · ln((I0 + Uz/R)/(Ih + Uz/R))", t))
+                      .orElseGet(() ->
+                          Computed.missing("it lets go at a current above the one that flows")),
               INDUCTANCE,
               Inputs.R.as("R", "resistance of the coil"),
               FULL,
@@ -208,12 +201,8 @@ final class CoilCalculators {
                   given.answer(
                       "I",
                       "2π · f · C · U",
-                      new Current(
-                          2
-                              * Math.PI
-                              * given.of(Inputs.FREQUENCY).hertz()
-                              * given.of(Inputs.C).farads()
-                              * given.of(Inputs.U).volts())),
+                      AlternatingCurrent.through(
+                          given.of(Inputs.C), given.of(Inputs.U), given.of(Inputs.FREQUENCY))),
               Inputs.C,
               Inputs.U,
               Inputs.FREQUENCY),
@@ -222,17 +211,14 @@ final class CoilCalculators {
               "Snubber across a contact",
               "C, against arcing",
               given -> {
-                var i = given.of(BROKEN).amperes();
-                var u = given.of(PEAK).volts();
+                var i = given.of(BROKEN);
                 given.step(
-                    "R",
-                    "U/(10 · I^(1 + 50/U))",
-                    new Resistance(u / (10 * Math.pow(i, 1 + 50 / u))));
+                    "R", "U/(10 · I^(1 + 50/U))", CoilFormulas.snubberResistor(given.of(PEAK), i));
                 given.step(
                     "damping",
                     "0.5 to 1 µF for each A, the other school: damps the coil, leaks more",
-                    new Capacitance(0.5e-6 * i) + " to " + new Capacitance(1e-6 * i));
-                return given.answer("C", "I²/10 in µF", new Capacitance(i * i / 10 * 1e-6));
+                    CoilFormulas.damping(i));
+                return given.answer("C", "I²/10 in µF", CoilFormulas.snubber(i));
               },
               BROKEN,
               PEAK),
@@ -241,20 +227,13 @@ final class CoilCalculators {
               "Cable that keeps an AC coil in",
               "l, greatest",
               given -> {
-                var u = given.of(Inputs.U).volts();
                 var c =
                     given.step(
                         "C",
                         "500 · P/U² in µF, × 50 Hz/f",
-                        new Capacitance(
-                            500
-                                * given.of(APPARENT)
-                                / (u * u)
-                                * 50
-                                / given.of(Inputs.FREQUENCY).hertz()
-                                * 1e-6));
-                return given.answer(
-                    "l", "C/Cl", new Length(c.farads() / (given.of(PER_LENGTH).value() * 1e-12)));
+                        CoilFormulas.holdsIn(
+                            given.of(APPARENT), given.of(Inputs.U), given.of(Inputs.FREQUENCY)));
+                return given.answer("l", "C/Cl", CoilFormulas.cable(c, given.of(PER_LENGTH)));
               },
               APPARENT,
               Inputs.U,
@@ -265,12 +244,11 @@ final class CoilCalculators {
               "Sinking output on a sinking input with a pull-up",
               "U, at the input when high",
               given -> {
-                var rin = given.of(ENTRY).ohms();
                 var u =
                     given.step(
                         "U",
                         "U · Rin/(Rin + Rpu)",
-                        given.of(LOGIC).times(rin / (rin + given.of(PULL_UP).ohms())));
+                        InputCircuit.pulledUp(given.of(LOGIC), given.of(ENTRY), given.of(PULL_UP)));
                 var on = given.get(TYPE) == 1 ? 15 : 11;
                 given.step(
                     "on",
@@ -287,11 +265,7 @@ final class CoilCalculators {
               "Leakage into an input",
               "U, at the input when off",
               given -> {
-                var u =
-                    given.step(
-                        "U",
-                        "Ileak · Rin",
-                        new Voltage(given.of(LEAK).amperes() * given.of(ENTRY).ohms()));
+                var u = given.step("U", "Ileak · Rin", given.of(LEAK).across(given.of(ENTRY)));
                 given.step(
                     "off",
                     "U ≤ 5 V (IEC 61131-2)",
@@ -304,14 +278,14 @@ final class CoilCalculators {
               "input-resistor",
               "Resistor before an optocoupler",
               "R, to add",
-              given -> {
-                var left =
-                    (given.of(LOGIC).volts() - given.of(FORWARD).volts()) / given.of(LED).amperes()
-                        - given.of(INNER).ohms();
-                if (left <= 0) return Computed.missing("the resistor inside is enough already");
-                given.step("P", "I² · R", new Power(left * Math.pow(given.get(LED).amperes(), 2)));
-                return given.answer("R", "(U − Uf)/I − Ri", new Resistance(left));
-              },
+              given ->
+                  InputCircuit.series(
+                          given.of(LOGIC), given.of(FORWARD), given.of(LED), given.of(INNER))
+                      .<Computed<?>>map(r -> {
+                        given.step("P", "I² · R", Discharge.power(given.get(LED).across(r), r));
+                        return given.answer("R", "(U − Uf)/I − Ri", r);
+                      })
+                      .orElseGet(() -> Computed.missing("the resistor inside is enough already")),
               LOGIC,
               LED,
               FORWARD,
@@ -327,11 +301,8 @@ final class CoilCalculators {
         given.step(
             "R",
             "2 · l · r20 · (234.5 + T)/254.5",
-            new Resistance(
-                2
-                    * given.of(Inputs.LENGTH).metres()
-                    * per.ohmsPerMetre()
-                    * CopperResistance.warmed(given.of(Inputs.T))));
+            CoilFormulas.loop(
+                given.of(Inputs.LENGTH), per.times(CopperResistance.warmed(given.of(Inputs.T)))));
     var u = given.of(SOURCE).less(given.of(COIL).across(ohms));
     var least = given.of(RATED).times(given.of(PULL_IN));
     given.step(

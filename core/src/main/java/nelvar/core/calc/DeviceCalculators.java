@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.protection.BreakerChoice;
 import nelvar.core.catalogue.Guard;
+import nelvar.core.formula.AlternatingCurrent;
+import nelvar.core.formula.AmericanCircuits;
 import nelvar.core.standards.AmericanDevices;
 import nelvar.core.standards.FuseLink;
 import nelvar.core.standards.Motors;
@@ -151,8 +153,12 @@ final class DeviceCalculators {
               "Overload setting, North American",
               "Ir, greatest (NEC 430.32)",
               given -> {
-                var service = given.of(SERVICE_FACTOR) >= 1.15;
-                var k = given.step("k", service ? "SF ≥ 1.15" : "SF < 1.15", service ? 1.25 : 1.15);
+                var factor = given.of(SERVICE_FACTOR);
+                var k =
+                    given.step(
+                        "k",
+                        factor >= 1.15 ? "SF ≥ 1.15" : "SF < 1.15",
+                        AmericanCircuits.overload(factor));
                 return given.answer("Ir", "k · I", given.of(NAMEPLATE).times(k));
               },
               NAMEPLATE,
@@ -220,15 +226,15 @@ final class DeviceCalculators {
               "short-circuit",
               "Short-circuit current at a transformer",
               "Ik, prospective, bolted at its terminals",
-              given -> {
-                var s = given.of(TRANSFORMER).value();
-                var u = given.of(SECONDARY).volts();
-                var uk = given.of(IMPEDANCE).fraction();
-                return given.get(PHASES) == 3
-                    ? given.answer(
-                        "Ik", "S/(√3 · U · uk)", new Current(s / (Math.sqrt(3) * u * uk)))
-                    : given.answer("Ik", "S/(U · uk)", new Current(s / (u * uk)));
-              },
+              given ->
+                  given.answer(
+                      "Ik",
+                      given.get(PHASES) == 3 ? "S/(√3 · U · uk)" : "S/(U · uk)",
+                      AlternatingCurrent.shortCircuit(
+                          given.of(TRANSFORMER),
+                          given.of(SECONDARY),
+                          given.of(IMPEDANCE),
+                          given.get(PHASES))),
               TRANSFORMER,
               SECONDARY,
               IMPEDANCE,
@@ -327,10 +333,7 @@ final class DeviceCalculators {
     var table = given.sheet().table("Itrip", curve.trips(rating), "curve " + curve);
     var needed = given.step("Ia", "dc · Itrip", table.times(given.of(DIRECT)));
     var through =
-        given.step(
-            "Ir",
-            "U/R, what the wires let pass",
-            new Current(given.of(BUS).volts() / given.of(LOOP).ohms()));
+        given.step("Ir", "U/R, what the wires let pass", given.of(BUS).over(given.of(LOOP)));
     var most = given.of(BOOST);
     var flows =
         given.step("I", "the less of Ir and Iboost", through.compareTo(most) < 0 ? through : most);

@@ -9,6 +9,8 @@ import static nelvar.core.calc.Input.word;
 
 import java.util.List;
 import nelvar.core.analysis.sizing.VoltageDrop;
+import nelvar.core.formula.AmericanCircuits;
+import nelvar.core.formula.LinearBus;
 import nelvar.core.standards.AmericanConductors;
 import nelvar.core.standards.MetricConductors.Strands;
 import nelvar.core.standards.ProtectiveConductor;
@@ -126,19 +128,19 @@ final class DropCalculators {
               given -> {
                 var size = given.of(WireCalculators.GAUGE);
                 var mils = given.step("CM", "circular mils of S", size.circularMils());
-                var feet = given.step("L", "l in ft", given.of(Inputs.LENGTH).metres() / 0.3048);
-                var factor = given.get(PHASES) == 3 ? Math.sqrt(3) : 2;
-                var r = given.step("R", "K · L/CM", new Resistance(given.of(K) * feet / mils));
+                var feet = given.step("L", "l in ft", given.of(Inputs.LENGTH).feet());
+                var r = given.step("R", "K · L/CM", AmericanCircuits.wire(given.of(K), feet, mils));
                 var x =
                     given.step("XL", "X · l", given.of(REACTANCE).over(given.get(Inputs.LENGTH)));
-                var pf = given.of(Inputs.POWER_FACTOR);
                 return given.answer(
                     "ΔU",
                     (given.get(PHASES) == 3 ? "√3" : "2") + " · I · (R · pf + XL · sinφ)",
-                    new Voltage(
-                        factor
-                            * given.of(Inputs.I).amperes()
-                            * (r.ohms() * pf + x.ohms() * Math.sqrt(1 - pf * pf))));
+                    AmericanCircuits.drop(
+                        given.of(Inputs.I),
+                        r,
+                        x,
+                        given.of(Inputs.POWER_FACTOR),
+                        given.get(PHASES)));
               },
               WireCalculators.GAUGE,
               Inputs.I,
@@ -152,17 +154,17 @@ final class DropCalculators {
               "Voltage at a load that takes constant power",
               "U, at the load",
               given -> {
-                var us = given.of(SOURCE).volts();
-                var p = given.of(TAKEN).watts();
-                var r = given.of(LOOP).ohms();
-                var root = us * us - 4 * p * r;
-                if (root < 0)
-                  return Computed.missing(
-                      "these wires cannot carry that power: at most Us²/(4 · R) = "
-                          + new Power(us * us / (4 * r)));
-                var u = (us + Math.sqrt(root)) / 2;
-                given.step("I", "P/U", new Current(p / u));
-                return given.answer("U", "(Us + √(Us² − 4 · P · R))/2", new Voltage(u));
+                var source = given.of(SOURCE);
+                var loop = given.of(LOOP);
+                return LinearBus.constantPower(source, given.of(TAKEN), loop)
+                    .<Computed<?>>map(at -> {
+                      given.step("I", "P/U", at.current());
+                      return given.answer("U", "(Us + √(Us² − 4 · P · R))/2", at.voltage());
+                    })
+                    .orElseGet(() ->
+                        Computed.missing(
+                            "these wires cannot carry that power: at most Us²/(4 · R) = "
+                                + LinearBus.mostThrough(source, loop)));
               },
               SOURCE,
               TAKEN,

@@ -9,6 +9,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.sizing.VoltageDrop;
+import nelvar.core.formula.AlternatingCurrent;
+import nelvar.core.formula.EarthFault;
+import nelvar.core.formula.FaultHeating;
 import nelvar.core.standards.Adiabatic;
 import nelvar.core.standards.CopperResistance;
 import nelvar.core.standards.Disconnection;
@@ -23,11 +26,8 @@ import nelvar.core.units.CrossSection;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Kind;
-import nelvar.core.units.Length;
-import nelvar.core.units.Measure;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.Temperature;
-import nelvar.core.units.Voltage;
 
 /// Faults to earth: loop impedance, disconnection, heat in the wires, leakage and residual-current
 /// devices.
@@ -143,8 +143,7 @@ final class FaultCalculators {
                           given.answer(
                               "Ik",
                               "Cmin · U0/Zs",
-                              new Current(
-                                  given.of(CMIN) * given.of(Inputs.U0).volts() / zs.ohms())))
+                              EarthFault.current(given.of(CMIN), given.of(Inputs.U0), zs)))
                       .orElseGet(() -> noRow()),
               ZE,
               Inputs.S,
@@ -167,7 +166,7 @@ final class FaultCalculators {
                 return given.answer(
                     "Zs",
                     "Cmin · U0/Ia",
-                    new Resistance(given.of(CMIN) * given.of(Inputs.U0).volts() / ia.amperes()));
+                    EarthFault.greatestLoop(given.of(CMIN), given.of(Inputs.U0), ia));
               },
               Inputs.IN,
               CURVE,
@@ -199,9 +198,7 @@ final class FaultCalculators {
                             Citation.recalled("IEC 60364-6:2016", "Annex D; IEC 60204-1, A.4")),
                         "warm conductors");
                 return given.answer(
-                    "Zm",
-                    "2/3 · U0/Ia",
-                    new Resistance(2.0 / 3 * given.of(Inputs.U0).volts() / given.of(IA).amperes()));
+                    "Zm", "2/3 · U0/Ia", EarthFault.coldLimit(given.of(Inputs.U0), given.of(IA)));
               },
               IA,
               Inputs.U0),
@@ -223,18 +220,13 @@ final class FaultCalculators {
               "earth-electrode",
               "Resistance of an earth electrode",
               "RA, greatest, TT or first fault in IT",
-              given ->
-                  given.answer("RA", "50 V/IdN", new Resistance(50 / given.of(RESIDUAL).amperes())),
+              given -> given.answer("RA", "50 V/IdN", EarthFault.electrode(given.of(RESIDUAL))),
               RESIDUAL),
           Calculator.of(
               "touch-voltage",
               "Touch voltage during a fault",
               "Ut, between the body of the machine and earth",
-              given ->
-                  given.answer(
-                      "Ut",
-                      "I · RPE",
-                      new Voltage(given.of(FAULT).amperes() * given.of(RPE).ohms())),
+              given -> given.answer("Ut", "I · RPE", given.of(FAULT).across(given.of(RPE))),
               FAULT,
               RPE),
           Calculator.of(
@@ -242,12 +234,12 @@ final class FaultCalculators {
               "Section that stands a fault",
               "S, least, adiabatic",
               given -> {
-                var s =
-                    given.of(FAULT).amperes()
-                        * Math.sqrt(given.of(FAULT_TIME).seconds())
-                        / given.of(K);
                 var least =
-                    given.step("Smin", "I · √t/k", new Measure(s, Measure.Unit.SQUARE_MILLIMETRES));
+                    given.step(
+                        "Smin",
+                        "I · √t/k",
+                        FaultHeating.leastSection(
+                            given.of(FAULT), given.of(FAULT_TIME), given.of(K)));
                 return MetricConductors.sections().stream()
                     .filter(section -> section.squareMillimetres() >= least.value())
                     .findFirst()
@@ -266,13 +258,8 @@ final class FaultCalculators {
               "How long a wire stands a fault",
               "t, adiabatic",
               given -> {
-                var t =
-                    Math.pow(
-                        given.of(K)
-                            * given.of(Inputs.S).squareMillimetres()
-                            / given.of(FAULT).amperes(),
-                        2);
-                var time = new Duration(t);
+                var time = FaultHeating.time(given.of(K), given.of(Inputs.S), given.of(FAULT));
+                var t = time.seconds();
                 if (t < 0.1 || t > 5)
                   given
                       .sheet()
@@ -293,11 +280,7 @@ final class FaultCalculators {
               "k²S², compare with the device's let-through",
               given ->
                   given.answer(
-                      "k²S²",
-                      "k² · S²",
-                      new Measure(
-                          Math.pow(given.of(K) * given.of(Inputs.S).squareMillimetres(), 2),
-                          Measure.Unit.JOULE_INTEGRAL)),
+                      "k²S²", "k² · S²", FaultHeating.energy(given.of(K), given.of(Inputs.S))),
               Inputs.S,
               K),
           Calculator.of(
@@ -305,19 +288,16 @@ final class FaultCalculators {
               "Adiabatic factor by temperatures",
               "k",
               given -> {
-                var copper = given.get(COPPER);
-                var beta = copper ? 234.5 : 228;
-                var lead = copper ? 226.0 : 148.0;
-                var ti = given.of(TI).celsius();
-                var tf = given.of(TF).celsius();
-                if (tf <= ti) return Computed.missing("the end temperature is not above the start");
-                given.sheet().given("metal", copper ? "copper" : "aluminium", "β = " + beta);
-                return given.answer(
-                    "k",
-                    "%s · √(ln((β + Tf)/(β + Ti)))".formatted((int) lead),
-                    new Measure(
-                        lead * Math.sqrt(Math.log((beta + tf) / (beta + ti))),
-                        Measure.Unit.ADIABATIC));
+                var metal =
+                    given.get(COPPER) ? FaultHeating.Metal.COPPER : FaultHeating.Metal.ALUMINIUM;
+                return FaultHeating.factor(metal, given.of(TI), given.of(TF))
+                    .<Computed<?>>map(k -> {
+                      given.sheet().given("metal", metal.toString(), "β = " + metal.beta());
+                      return given.answer(
+                          "k", "%s · √(ln((β + Tf)/(β + Ti)))".formatted((int) metal.lead()), k);
+                    })
+                    .orElseGet(
+                        () -> Computed.missing("the end temperature is not above the start"));
               },
               COPPER,
               TI,
@@ -342,15 +322,14 @@ final class FaultCalculators {
               "Leakage of single-phase loads on three lines",
               "I, vector sum at mains frequency",
               given -> {
-                var a = given.of(LEAK_A).amperes();
-                var b = given.of(LEAK_B).amperes();
-                var c = given.of(LEAK_C).amperes();
-                given.step("bound", "Ia + Ib + Ic, if on one line", new Current(a + b + c));
+                var a = given.of(LEAK_A);
+                var b = given.of(LEAK_B);
+                var c = given.of(LEAK_C);
+                given.step("bound", "Ia + Ib + Ic, if on one line", a.plus(b).plus(c));
                 return given.answer(
                     "I",
                     "√(Ia² + Ib² + Ic² − Ia·Ib − Ib·Ic − Ic·Ia)",
-                    new Current(
-                        Math.sqrt(Math.max(0, a * a + b * b + c * c - a * b - b * c - c * a))));
+                    AlternatingCurrent.left(a, b, c));
               },
               LEAK_A,
               LEAK_B,
@@ -359,7 +338,18 @@ final class FaultCalculators {
               "filter-leakage",
               "Leakage of a three-phase filter",
               "I, worst, two lines lost",
-              FaultCalculators::filter,
+              given ->
+                  given.answer(
+                      "I",
+                      given.get(FOLLOW)
+                          ? "2π · f · U0 · 3 · Cx · Cy/(3 · Cx + Cy)"
+                          : "2π · f · U0 · Cx · Cy/(Cx + Cy)",
+                      AlternatingCurrent.filterLeakage(
+                          given.of(CX),
+                          given.of(CY),
+                          given.of(Inputs.U0),
+                          given.of(Inputs.FREQUENCY),
+                          given.get(FOLLOW))),
               CX,
               CY,
               Inputs.U0,
@@ -423,10 +413,7 @@ final class FaultCalculators {
     var r2 = given.step("R2", "protective, R20 · l at T", back.get().value());
     var k = given.of(WARMING);
     return Optional.of(
-        given.step(
-            "Zs",
-            "Ze + k · (R1 + R2)",
-            new Resistance(given.of(ZE).ohms() + k * (r1.ohms() + r2.ohms()))));
+        given.step("Zs", "Ze + k · (R1 + R2)", EarthFault.loop(given.of(ZE), k, r1, r2)));
   }
 
   private static Computed<?> length(Given given) {
@@ -439,26 +426,11 @@ final class FaultCalculators {
         given.step(
             "Zs",
             "Cmin · U0/Ia",
-            new Resistance(given.of(CMIN) * given.of(Inputs.U0).volts() / given.of(IA).amperes()));
-    var left = zs.ohms() - given.of(ZE).ohms();
-    if (left <= 0)
-      return Computed.missing(
-          "the loop up to the inlet is too weak already: it alone exceeds " + zs);
-    var metres = left / (given.of(WARMING) * (r1.ohmsPerMetre() + r2.ohmsPerMetre()));
-    return given.answer("l", "(Zs − Ze)/(k · (r1 + r2))", new Length(metres));
-  }
-
-  private static Computed<?> filter(Given given) {
-    var cx = given.of(CX).farads();
-    var cy = given.of(CY).farads();
-    var omega = 2 * Math.PI * given.of(Inputs.FREQUENCY).hertz();
-    var u = given.of(Inputs.U0).volts();
-    return given.get(FOLLOW)
-        ? given.answer(
-            "I",
-            "2π · f · U0 · 3 · Cx · Cy/(3 · Cx + Cy)",
-            new Current(omega * u * 3 * cx * cy / (3 * cx + cy)))
-        : given.answer(
-            "I", "2π · f · U0 · Cx · Cy/(Cx + Cy)", new Current(omega * u * cx * cy / (cx + cy)));
+            EarthFault.greatestLoop(given.of(CMIN), given.of(Inputs.U0), given.of(IA)));
+    return EarthFault.greatestLength(zs, given.of(ZE), given.of(WARMING), r1, r2)
+        .<Computed<?>>map(metres -> given.answer("l", "(Zs − Ze)/(k · (r1 + r2))", metres))
+        .orElseGet(() ->
+            Computed.missing(
+                "the loop up to the inlet is too weak already: it alone exceeds " + zs));
   }
 }

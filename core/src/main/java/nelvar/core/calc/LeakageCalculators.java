@@ -5,11 +5,14 @@ import static nelvar.core.calc.Input.oneOf;
 import static nelvar.core.calc.Input.quantity;
 
 import java.util.List;
+import nelvar.core.formula.AlternatingCurrent;
+import nelvar.core.formula.Coupling;
+import nelvar.core.formula.EarthFault;
+import nelvar.core.formula.FaultHeating;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Cited;
 import nelvar.core.trail.Computed;
 import nelvar.core.units.Capacitance;
-import nelvar.core.units.CrossSection;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Kind;
@@ -79,12 +82,8 @@ final class LeakageCalculators {
                   given.answer(
                       "I",
                       "2π · f · C · U0",
-                      new Current(
-                          2
-                              * Math.PI
-                              * given.of(Inputs.FREQUENCY).hertz()
-                              * given.of(TO_EARTH).farads()
-                              * given.of(Inputs.U0).volts())),
+                      AlternatingCurrent.through(
+                          given.of(TO_EARTH), given.of(Inputs.U0), given.of(Inputs.FREQUENCY))),
               TO_EARTH,
               Inputs.U0,
               Inputs.FREQUENCY),
@@ -95,14 +94,9 @@ final class LeakageCalculators {
               given -> {
                 var c =
                     given.step(
-                        "C",
-                        "c · l",
-                        new Capacitance(
-                            given.of(PER_METRE).value() * 1e-12 * given.of(CABLE).metres()));
+                        "C", "c · l", Coupling.ofCable(given.of(PER_METRE), given.of(CABLE)));
                 return given.answer(
-                    "I",
-                    "C · dU/tr",
-                    new Current(c.farads() * given.of(STEP).volts() / given.of(RISE).seconds()));
+                    "I", "C · dU/tr", Coupling.charging(c, given.of(STEP), given.of(RISE)));
               },
               PER_METRE,
               CABLE,
@@ -121,15 +115,13 @@ final class LeakageCalculators {
               "Fault current, conventional method",
               "Ik, where the loop up to the inlet is not known",
               given -> {
-                var r =
-                    given.step(
-                        "R",
-                        "RL + RPE",
-                        new Resistance(given.of(LINE).ohms() + given.of(PE).ohms()));
+                var line = given.of(LINE);
+                var protective = given.of(PE);
+                given.step("R", "RL + RPE", line.plus(protective));
                 return given.answer(
                     "Ik",
                     "0.8 · U0/R: a fifth is lost before the inlet",
-                    new Current(0.8 * given.of(Inputs.U0).volts() / r.ohms()));
+                    EarthFault.conventional(given.of(Inputs.U0), line, protective));
               },
               LINE,
               PE,
@@ -181,25 +173,20 @@ final class LeakageCalculators {
   /// `(I/A)² · t = 0.0297 · log10((Tf + 234)/(Ti + 234))`, A in circular mils (ICEA P-32-382, from
   /// memory).
   private static Computed<?> insulatedCable(Given given) {
-    var from = given.of(FROM).celsius();
-    var to = given.of(TO).celsius();
-    if (to <= from) return Computed.missing("Tf is not above Ti");
-    var mils = mils(given.of(Inputs.S));
-    given.step("A", "area in circular mils", mils);
+    var from = given.of(FROM);
+    var to = given.of(TO);
+    if (to.compareTo(from) <= 0) return Computed.missing("Tf is not above Ti");
+    var mils = given.step("A", "area in circular mils", given.of(Inputs.S).circularMils());
     var k =
         given
             .sheet()
             .table(
                 "k",
                 new Cited<>(
-                    0.0297 * Math.log10((to + 234) / (from + 234)),
+                    FaultHeating.insulatedCable(from, to),
                     Citation.recalled("ICEA P-32-382", "formula for copper")),
                 "0.0297 · log10((Tf + 234)/(Ti + 234))");
     return given.answer(
-        "I", "A · √(k/t)", new Current(mils * Math.sqrt(k / given.of(TIME).seconds())));
-  }
-
-  private static double mils(CrossSection section) {
-    return section.squareMillimetres() / 0.000506707479;
+        "I", "A · √(k/t)", FaultHeating.insulatedCableFault(mils, k, given.of(TIME)));
   }
 }

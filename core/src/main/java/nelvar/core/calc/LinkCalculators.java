@@ -5,21 +5,24 @@ import static nelvar.core.calc.Input.quantity;
 import static nelvar.core.calc.Input.several;
 
 import java.util.List;
+import nelvar.core.formula.AlternatingCurrent;
+import nelvar.core.formula.Axis;
+import nelvar.core.formula.CoilFormulas;
+import nelvar.core.formula.LinearBus;
+import nelvar.core.formula.MotorFormulas;
+import nelvar.core.formula.Stepping;
 import nelvar.core.trail.Computed;
 import nelvar.core.units.Current;
-import nelvar.core.units.Energy;
 import nelvar.core.units.Frequency;
 import nelvar.core.units.Kind;
 import nelvar.core.units.Measure;
 import nelvar.core.units.Percent;
-import nelvar.core.units.Power;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 
 /// What fits beside a motor, a coil, a transformer: links for the mains at hand, sizes of drives
 /// and of suppressors. Common practice where no source is named.
 final class LinkCalculators {
-  private static final double SQRT3 = Math.sqrt(3);
 
   /// A supply within this share of a nameplate voltage counts as that voltage (IEC 60038, ± 10 %).
   private static final double TOLERANCE = 0.1;
@@ -79,16 +82,16 @@ final class LinkCalculators {
                   given.answer(
                       "I",
                       "k · Σ I",
-                      new Current(
-                          given.of(MARGIN)
-                              * given.of(MOTORS).stream().mapToDouble(Current::amperes).sum())),
+                      MotorFormulas.driveRating(given.of(MOTORS), given.of(MARGIN))),
               MOTORS,
               MARGIN),
           Calculator.of(
               "bus-voltage",
               "Direct voltage behind a rectifier",
               "Udc, at rest",
-              given -> given.answer("Udc", "√2 · U", given.of(RMS).times(Math.sqrt(2))),
+              given ->
+                  given.answer(
+                      "Udc", "√2 · U", LinearBus.behindRectifier(given.of(RMS), new Voltage(0))),
               RMS),
           Calculator.of(
               "reflected-inertia",
@@ -97,10 +100,7 @@ final class LinkCalculators {
               given -> {
                 var ratio = given.of(RATIO);
                 return given.answer(
-                    "Jm",
-                    "J/ratio²",
-                    new Measure(
-                        given.of(LOAD_INERTIA).value() / ratio / ratio, Measure.Unit.INERTIA));
+                    "Jm", "J/ratio²", Axis.reflectedInertia(given.of(LOAD_INERTIA), ratio));
               },
               LOAD_INERTIA,
               RATIO),
@@ -108,21 +108,17 @@ final class LinkCalculators {
               "stepper-idle",
               "Heat of a stepper at rest",
               "share of the heat at full current",
-              given -> {
-                var share = given.of(IDLE).fraction();
-                return given.answer("heat", "idle²", new Percent(100 * share * share));
-              },
+              given -> given.answer("heat", "idle²", Stepping.heat(given.of(IDLE))),
               IDLE),
           Calculator.of(
               "coil-energy",
               "Power a coil's suppressor takes up",
               "P, mean",
               given -> {
-                var i = given.of(HELD).amperes();
+                var held = given.of(HELD);
                 var energy =
-                    given.step("E", "L · I0²/2", new Energy(given.of(COIL).value() * i * i / 2));
-                return given.answer(
-                    "P", "E · f", new Power(energy.joules() * given.of(OFTEN).hertz()));
+                    given.step("E", "L · I0²/2", CoilFormulas.energy(given.of(COIL), held));
+                return given.answer("P", "E · f", CoilFormulas.mean(energy, given.of(OFTEN)));
               },
               COIL,
               HELD,
@@ -149,8 +145,7 @@ final class LinkCalculators {
                   given.answer(
                       "Ipk",
                       "√2 · Us/Rw",
-                      new Current(
-                          Math.sqrt(2) * given.of(SECONDARY).volts() / given.of(WINDING).ohms())),
+                      LinearBus.inrush(given.of(SECONDARY), given.of(WINDING))),
               SECONDARY,
               WINDING));
 
@@ -160,12 +155,13 @@ final class LinkCalculators {
   private static Computed<?> links(Given given) {
     var u = given.of(MAINS).volts();
     var low = given.of(DELTA).volts();
-    var star = given.step("Ustar", "√3 · Udelta", new Voltage(SQRT3 * low));
+    var star = given.step("Ustar", "√3 · Udelta", new Voltage(AlternatingCurrent.SQRT3 * low));
     var delta = given.of(DELTA_CURRENT);
     if (Math.abs(u - low) <= TOLERANCE * low)
       return given.answer("links", "U = Udelta", "delta, " + delta);
     if (Math.abs(u - star.volts()) <= TOLERANCE * star.volts())
-      return given.answer("links", "U = Ustar; I = Idelta/√3", "star, " + delta.times(1 / SQRT3));
+      return given.answer(
+          "links", "U = Ustar; I = Idelta/√3", "star, " + AlternatingCurrent.starOfDelta(delta));
     return Computed.missing(
         "the motor is made for %s in delta and %s in star: at %s neither fits, only a drive that is set to one of them"
             .formatted(given.get(DELTA), star, given.get(MAINS)));

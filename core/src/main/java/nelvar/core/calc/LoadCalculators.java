@@ -7,6 +7,9 @@ import static nelvar.core.calc.Input.several;
 import static nelvar.core.calc.Input.whole;
 
 import java.util.List;
+import nelvar.core.formula.AlternatingCurrent;
+import nelvar.core.formula.AmericanCircuits;
+import nelvar.core.formula.Derating;
 import nelvar.core.standards.AmericanDevices;
 import nelvar.core.standards.Diversity;
 import nelvar.core.trail.Citation;
@@ -15,6 +18,7 @@ import nelvar.core.trail.Computed;
 import nelvar.core.units.Current;
 import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Kind;
+import nelvar.core.units.Length;
 import nelvar.core.units.Measure;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
@@ -97,9 +101,10 @@ final class LoadCalculators {
       Inputs.current("In", "rated output current", "10A");
   private static final Input<Temperature> FULL_UP_TO =
       quantity("T0", "air up to which it gives its rating", Kind.TEMPERATURE, 0, 90, "55C")
-          .usually("50 °C");
+          .usually(Derating.SUPPLY.fullUpTo().toString());
   private static final Input<Percent> PER_KELVIN =
-      Inputs.percent("d", "loss for each kelvin above", 0.1, 10, "2.5%").usually("2.5 %");
+      Inputs.percent("d", "loss for each kelvin above", 0.1, 10, "2.5%")
+          .usually(Derating.SUPPLY.perKelvin().toString());
   private static final Input<List<Power>> ACTIVE =
       several(Inputs.power("P", "active powers", "3 kW"), "3 kW, 1.5 kW");
   private static final Input<List<Power>> REACTIVE =
@@ -177,11 +182,12 @@ final class LoadCalculators {
                   given.answer(
                       "I",
                       "P/(eta · U · pf)",
-                      new Current(
-                          given.of(OUTPUT).watts()
-                              / (given.of(SUPPLY_EFFICIENCY).fraction()
-                                  * given.of(MAINS).volts()
-                                  * given.of(SUPPLY_FACTOR)))),
+                      AlternatingCurrent.ofPower(
+                          given.of(OUTPUT),
+                          given.of(MAINS),
+                          1,
+                          given.of(SUPPLY_FACTOR),
+                          given.of(SUPPLY_EFFICIENCY).fraction())),
               OUTPUT,
               MAINS,
               SUPPLY_EFFICIENCY,
@@ -190,17 +196,16 @@ final class LoadCalculators {
               "load-current",
               "Current of a load by its power",
               "I, line current",
-              given -> {
-                var watts = given.of(OUTPUT).watts();
-                var volts = given.of(LINE).volts();
-                var rest = given.of(Inputs.POWER_FACTOR) * given.of(Inputs.EFFICIENCY).fraction();
-                return given.get(PHASES) == 3
-                    ? given.answer(
-                        "I",
-                        "P/(√3 · Un · pf · eta)",
-                        new Current(watts / (Math.sqrt(3) * volts * rest)))
-                    : given.answer("I", "P/(Un · pf · eta)", new Current(watts / (volts * rest)));
-              },
+              given ->
+                  given.answer(
+                      "I",
+                      given.get(PHASES) == 3 ? "P/(√3 · Un · pf · eta)" : "P/(Un · pf · eta)",
+                      AlternatingCurrent.ofPower(
+                          given.of(OUTPUT),
+                          given.of(LINE),
+                          given.get(PHASES),
+                          given.of(Inputs.POWER_FACTOR),
+                          given.of(Inputs.EFFICIENCY).fraction())),
               OUTPUT,
               LINE,
               PHASES,
@@ -213,16 +218,10 @@ final class LoadCalculators {
               given -> {
                 var active = given.get(ACTIVE);
                 var reactive = given.get(REACTIVE);
-                var p =
-                    given.step(
-                        "P", "Σ P", new Power(active.stream().mapToDouble(Power::watts).sum()));
-                var q =
-                    given.step(
-                        "Q", "Σ Q", new Power(reactive.stream().mapToDouble(Power::watts).sum()));
+                given.step("P", "Σ P", AlternatingCurrent.sum(active));
+                given.step("Q", "Σ Q", AlternatingCurrent.sum(reactive));
                 return given.answer(
-                    "S",
-                    "√(P² + Q²)",
-                    new Measure(Math.hypot(p.watts(), q.watts()), Measure.Unit.APPARENT_POWER));
+                    "S", "√(P² + Q²)", AlternatingCurrent.apparentPower(active, reactive));
               },
               ACTIVE,
               REACTIVE),
@@ -230,16 +229,12 @@ final class LoadCalculators {
               "neutral-current",
               "Current in the neutral",
               "IN, linear loads of one power factor",
-              given -> {
-                var a = given.of(PHASE_A).amperes();
-                var b = given.of(PHASE_B).amperes();
-                var c = given.of(PHASE_C).amperes();
-                return given.answer(
-                    "IN",
-                    "√(Ia² + Ib² + Ic² − Ia·Ib − Ib·Ic − Ic·Ia)",
-                    new Current(
-                        Math.sqrt(Math.max(0, a * a + b * b + c * c - a * b - b * c - c * a))));
-              },
+              given ->
+                  given.answer(
+                      "IN",
+                      "√(Ia² + Ib² + Ic² − Ia·Ib − Ib·Ic − Ic·Ia)",
+                      AlternatingCurrent.left(
+                          given.of(PHASE_A), given.of(PHASE_B), given.of(PHASE_C))),
               PHASE_A,
               PHASE_B,
               PHASE_C),
@@ -248,10 +243,10 @@ final class LoadCalculators {
               "Neutral current of third harmonics",
               "IN, with the third harmonic added",
               given -> {
-                var line = given.of(Inputs.I).amperes();
-                var share = given.of(THIRD).fraction();
-                given.step("I3", "third · I", new Current(line * share));
-                return given.answer("IN", "3 · I3", new Current(3 * line * share));
+                var third =
+                    given.step(
+                        "I3", "third · I", given.of(Inputs.I).times(given.of(THIRD).fraction()));
+                return given.answer("IN", "3 · I3", AlternatingCurrent.thirdsInNeutral(third));
               },
               Inputs.I,
               THIRD),
@@ -261,18 +256,21 @@ final class LoadCalculators {
               "Iz, least ampacity",
               given -> {
                 var motors = given.get(MOTORS);
-                var largest = given.step("largest", "largest motor", largest(motors));
-                var rest =
-                    given.step(
-                        "rest",
-                        "Σ motors − largest + other",
-                        new Current(sum(motors) - largest.amperes() + given.of(OTHER).amperes()));
-                given.sheet().table("k", new Cited<>(1.25, SUPPLY), "heating and largest motor");
+                given.step("largest", "largest motor", AmericanCircuits.largest(motors));
+                given.step(
+                    "rest",
+                    "Σ motors − largest + other",
+                    AmericanCircuits.rest(motors, given.of(OTHER)));
+                given
+                    .sheet()
+                    .table(
+                        "k",
+                        new Cited<>(AmericanCircuits.CONTINUOUS, SUPPLY),
+                        "heating and largest motor");
                 return given.answer(
                     "Iz",
                     "1.25 · heaters + 1.25 · largest + rest",
-                    new Current(
-                        1.25 * (given.of(HEATERS).amperes() + largest.amperes()) + rest.amperes()));
+                    AmericanCircuits.supplyConductor(given.of(HEATERS), motors, given.get(OTHER)));
               },
               HEATERS,
               MOTORS,
@@ -286,17 +284,19 @@ final class LoadCalculators {
                     given.step(
                         "total",
                         "heaters + Σ motors + other",
-                        new Current(
-                            given.of(HEATERS).amperes()
-                                + sum(given.get(MOTORS))
-                                + given.of(OTHER).amperes()));
+                        given
+                            .of(HEATERS)
+                            .plus(AmericanCircuits.sum(given.get(MOTORS)))
+                            .plus(given.of(OTHER)));
                 given
                     .sheet()
                     .table(
                         "k",
-                        new Cited<>(1.15, Citation.recalled("NFPA 79:2021", "5.3.3")),
+                        new Cited<>(
+                            AmericanCircuits.DISCONNECT,
+                            Citation.recalled("NFPA 79:2021", "5.3.3")),
                         "of everything that runs together");
-                return given.answer("In", "k · total", total.times(1.15));
+                return given.answer("In", "k · total", AmericanCircuits.disconnect(total));
               },
               HEATERS,
               MOTORS,
@@ -326,7 +326,7 @@ final class LoadCalculators {
                     given.step(
                         "Imin",
                         "1.25 · continuous + other",
-                        given.of(CONTINUOUS).times(1.25).plus(given.of(OTHER)));
+                        AmericanCircuits.device(given.of(CONTINUOUS), given.of(OTHER)));
                 return given.table(
                     "In",
                     AmericanDevices.nextUp(needed),
@@ -339,13 +339,12 @@ final class LoadCalculators {
               "transformer-current",
               "Current of a transformer",
               "I, primary or secondary",
-              given -> {
-                var s = given.of(RATED).value();
-                var u = given.of(LINE).volts();
-                return given.get(PHASES) == 3
-                    ? given.answer("I", "S/(√3 · Un)", new Current(s / (Math.sqrt(3) * u)))
-                    : given.answer("I", "S/Un", new Current(s / u));
-              },
+              given ->
+                  given.answer(
+                      "I",
+                      given.get(PHASES) == 3 ? "S/(√3 · Un)" : "S/Un",
+                      AlternatingCurrent.ofApparentPower(
+                          given.of(RATED), given.of(LINE), given.get(PHASES))),
               RATED,
               LINE,
               PHASES.usually("1")),
@@ -380,18 +379,19 @@ final class LoadCalculators {
               "Current of a Class 2 source",
               "I, greatest",
               given -> {
-                var u = given.of(CLASS_2_VOLTS).volts();
+                var low = AmericanCircuits.lowClassTwo(given.of(CLASS_2_VOLTS));
                 given
                     .sheet()
                     .table(
                         "limit",
                         new Cited<>(
-                            u <= 20 ? "5 A" : "100 VA",
+                            low ? "5 A" : "100 VA",
                             Citation.recalled("NEC 2023", "Chapter 9, Table 11")),
                         "not inherently limited");
-                return u <= 20
-                    ? given.answer("I", "limit", new Current(5))
-                    : given.answer("I", "100 VA/U", new Current(100 / u));
+                return given.answer(
+                    "I",
+                    low ? "limit" : "100 VA/U",
+                    AmericanCircuits.classTwo(given.get(CLASS_2_VOLTS)));
               },
               CLASS_2_VOLTS));
 
@@ -399,12 +399,15 @@ final class LoadCalculators {
 
   private static Computed<?> derated(Given given) {
     var rated = given.of(RATED_CURRENT);
-    var over = given.of(Inputs.TA).celsius() - given.of(FULL_UP_TO).celsius();
-    if (over <= 0) return given.answer("I", "In, the air is no warmer than T0", rated);
-    var left = 1 - given.of(PER_KELVIN).fraction() * over;
-    return left <= 0
+    if (given.of(Inputs.TA).compareTo(given.of(FULL_UP_TO)) <= 0)
+      return given.answer("I", "In, the air is no warmer than T0", rated);
+    var left =
+        Derating.SUPPLY
+            .upTo(given.get(FULL_UP_TO), given.of(PER_KELVIN))
+            .of(rated, given.get(Inputs.TA), new Length(0));
+    return left.amperes() <= 0
         ? Computed.missing("nothing is left of its rating at this temperature; ask its data sheet")
-        : given.answer("I", "In · (1 − d · (Ta − T0))", rated.times(left));
+        : given.answer("I", "In · (1 − d · (Ta − T0))", left);
   }
 
   /// Rounded down to a standard rating (NEC 430.62 and 670.4(C), from memory).
@@ -422,25 +425,14 @@ final class LoadCalculators {
   /// 250 %.
   private static Computed<?> transformerDevice(Given given) {
     var primary = given.of(PRIMARY);
-    var percent =
-        given.get(SECONDARY_TOO)
-            ? 250
-            : primary.amperes() >= 9 ? 125 : primary.amperes() >= 2 ? 167 : 300;
+    var percent = AmericanCircuits.transformerPrimary(primary, given.get(SECONDARY_TOO));
     var k =
         given
             .sheet()
             .table(
                 "k",
-                new Cited<>(new Percent(percent), Citation.recalled("NEC 2023", "Table 450.3(B)")),
+                new Cited<>(percent, Citation.recalled("NEC 2023", "Table 450.3(B)")),
                 given.get(SECONDARY_TOO) ? "device at both sides" : "device at the primary only");
     return given.answer("Imax", "k · I", primary.times(k.fraction()));
-  }
-
-  private static double sum(List<Current> currents) {
-    return currents.stream().mapToDouble(Current::amperes).sum();
-  }
-
-  private static Current largest(List<Current> currents) {
-    return currents.stream().max(Current::compareTo).orElse(new Current(0));
   }
 }

@@ -5,6 +5,12 @@ import static nelvar.core.calc.Input.quantity;
 import static nelvar.core.calc.Input.whole;
 
 import java.util.List;
+import nelvar.core.formula.Axis;
+import nelvar.core.formula.MotorFormulas;
+import nelvar.core.formula.MovingEnergy;
+import nelvar.core.formula.PulseCount;
+import nelvar.core.formula.SpeedCommand;
+import nelvar.core.formula.Stepping;
 import nelvar.core.trail.Computed;
 import nelvar.core.units.Capacitance;
 import nelvar.core.units.Current;
@@ -14,8 +20,6 @@ import nelvar.core.units.Frequency;
 import nelvar.core.units.Kind;
 import nelvar.core.units.Length;
 import nelvar.core.units.Measure;
-import nelvar.core.units.Percent;
-import nelvar.core.units.Power;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 
@@ -101,12 +105,8 @@ final class MotionCalculators {
                   given.answer(
                       "spm",
                       "steps · micro · ratio/lead",
-                      new Measure(
-                          given.of(STEPS)
-                              * given.of(MICRO)
-                              * given.of(RATIO)
-                              / (given.of(LEAD).metres() * 1000),
-                          Measure.Unit.STEPS_PER_LENGTH)),
+                      Axis.stepsPerLength(
+                          given.of(STEPS), given.of(MICRO), given.of(RATIO), given.of(LEAD))),
               STEPS,
               MICRO,
               RATIO,
@@ -118,15 +118,13 @@ final class MotionCalculators {
               given -> {
                 var rate =
                     given.step(
-                        "f",
-                        "feed/60 · spm",
-                        new Frequency(given.of(FEED).value() / 60 * given.of(SCALE).value()));
-                var limit = new Frequency(0.8 * given.of(CONTROLLER).hertz());
-                given.step("limit", "0.8 · fmax", limit);
+                        "f", "feed/60 · spm", Axis.stepRate(given.of(FEED), given.of(SCALE)));
+                var limit =
+                    given.step("limit", "0.8 · fmax", Axis.usableRate(given.of(CONTROLLER)));
                 given.step(
                     "fits",
                     "f ≤ 0.8 · fmax",
-                    rate.hertz() <= limit.hertz()
+                    rate.compareTo(limit) <= 0
                         ? "yes"
                         : "no: fewer microsteps, or a faster controller");
                 return given.answer("f", "feed/60 · spm", rate);
@@ -139,13 +137,13 @@ final class MotionCalculators {
               "Supply voltage of a stepper",
               "U, greatest by its inductance (common practice)",
               given -> {
-                var most = new Voltage(32 * Math.sqrt(given.of(INDUCTANCE).value() * 1000));
-                given.step("quiet", "65 % of it, a quiet choice", most.times(0.65));
+                var inductance = given.of(INDUCTANCE);
+                given.step("quiet", "65 % of it, a quiet choice", Stepping.quietSupply(inductance));
                 given.step(
                     "by nameplate",
                     "4 to 20 · Ur, the other school",
-                    given.of(NAMEPLATE).times(4) + " to " + given.get(NAMEPLATE).times(20));
-                return given.answer("U", "32 · √(L in mH)", most);
+                    Stepping.byNameplate(given.of(NAMEPLATE)));
+                return given.answer("U", "32 · √(L in mH)", Stepping.greatestSupply(inductance));
               },
               INDUCTANCE,
               NAMEPLATE.usually("3 V")),
@@ -155,8 +153,9 @@ final class MotionCalculators {
               "I, parallel or half coils (common practice)",
               given -> {
                 var sum = given.step("ΣI", "motors · I", given.of(PHASE).times(given.of(MOTORS)));
-                given.step("series", "0.33 · ΣI, coils in series", sum.times(0.33));
-                return given.answer("I", "0.67 · ΣI", sum.times(0.67));
+                given.step(
+                    "series", "0.33 · ΣI, coils in series", Stepping.supplyCurrent(sum, true));
+                return given.answer("I", "0.67 · ΣI", Stepping.supplyCurrent(sum, false));
               },
               PHASE,
               MOTORS),
@@ -164,18 +163,12 @@ final class MotionCalculators {
               "stepper-corner",
               "Speed at which a stepper loses torque",
               "n, back e.m.f. left out",
-              given -> {
-                var perSecond =
-                    given.of(BUS).volts()
-                        / (2
-                            * given.of(INDUCTANCE).value()
-                            * given.of(PHASE).amperes()
-                            * given.of(STEPS));
-                return given.answer(
-                    "n",
-                    "60 · U/(2 · L · I · steps)",
-                    new Measure(60 * perSecond, Measure.Unit.ROTATION));
-              },
+              given ->
+                  given.answer(
+                      "n",
+                      "60 · U/(2 · L · I · steps)",
+                      Stepping.corner(
+                          given.of(BUS), given.of(INDUCTANCE), given.of(PHASE), given.of(STEPS))),
               BUS,
               INDUCTANCE,
               PHASE,
@@ -186,26 +179,18 @@ final class MotionCalculators {
               "share of the holding torque",
               given ->
                   given.answer(
-                      "share",
-                      "sin(90°/micro)",
-                      Percent.ofFraction(Math.sin(Math.PI / 2 / given.of(MICRO)))),
+                      "share", "sin(90°/micro)", Stepping.microstepTorque(given.of(MICRO))),
               MICRO),
           Calculator.of(
               "encoder",
               "Counts of an encoder",
               "counts per mm of travel",
               given -> {
-                var turn =
-                    given.step(
-                        "counts",
-                        "4 · lines",
-                        new Measure(4.0 * given.of(LINES), Measure.Unit.COUNTS));
+                var turn = given.step("counts", "4 · lines", Axis.counts(given.of(LINES)));
                 return given.answer(
                     "cpm",
                     "counts · ratio/lead",
-                    new Measure(
-                        turn.value() * given.of(RATIO) / (given.of(LEAD).metres() * 1000),
-                        Measure.Unit.COUNTS_PER_LENGTH));
+                    Axis.countsPerLength(turn, given.of(RATIO), given.of(LEAD)));
               },
               LINES,
               RATIO,
@@ -215,9 +200,9 @@ final class MotionCalculators {
               "Frequency of an encoder channel",
               "f, of one channel",
               given -> {
-                var f = new Frequency(given.of(RPM).value() / 60 * given.of(LINES));
+                var f = Axis.channel(given.of(RPM), given.of(LINES));
                 given.step("counts", "4 · f", new Frequency(4 * f.hertz()));
-                given.step("edge", "1/(4 · f), between edges", new Duration(1 / (4 * f.hertz())));
+                given.step("edge", "1/(4 · f), between edges", Axis.edge(f));
                 return given.answer("f", "n/60 · lines", f);
               },
               LINES,
@@ -239,19 +224,18 @@ final class MotionCalculators {
                     given.step(
                         "P",
                         "2 · E/t, at the start of the stop",
-                        new Power(2 * e.joules() / given.of(STOP).seconds()));
-                var on = given.of(ON).volts();
+                        MovingEnergy.peak(e, given.of(STOP)));
                 var least =
                     given.step(
                         "Rmin",
                         "Uon/Imax, what the chopper stands",
-                        new Resistance(on / given.of(CHOPPER).amperes()));
-                var most = new Resistance(on * on / peak.watts());
-                if (most.compareTo(least) < 0)
-                  return Computed.missing(
-                      "this stop asks for at most %s, but the chopper stands no less than %s: stop more slowly, or take a larger drive"
-                          .formatted(most, least));
-                return given.answer("R", "Uon²/P", most);
+                        MovingEnergy.leastResistor(given.of(ON), given.of(CHOPPER)));
+                var most = MovingEnergy.resistor(given.get(ON), peak);
+                return most.compareTo(least) < 0
+                    ? Computed.missing(
+                        "this stop asks for at most %s, but the chopper stands no less than %s: stop more slowly, or take a larger drive"
+                            .formatted(most, least))
+                    : given.answer("R", "Uon²/P", most);
               },
               Inputs.INERTIA,
               RPM,
@@ -263,17 +247,17 @@ final class MotionCalculators {
               "Mean power of a braking resistor",
               "P, mean; rate it 2 to 3 times that",
               given -> {
-                var on = given.of(ON).volts();
-                var before = given.of(BEFORE).volts();
-                if (on <= before) return Computed.missing("the chopper acts below the bus voltage");
+                if (given.of(ON).compareTo(given.of(BEFORE)) <= 0)
+                  return Computed.missing("the chopper acts below the bus voltage");
                 var kept =
                     given.step(
                         "EC",
                         "C · (Uon² − U1²)/2, what the bus takes up",
-                        new Energy(given.of(C).farads() * (on * on - before * before) / 2));
-                var left = Math.max(0, given.of(ENERGY).joules() - kept.joules());
+                        MovingEnergy.takenUp(given.of(C), given.get(BEFORE), given.get(ON)));
                 return given.answer(
-                    "P", "(E − EC)/cycle", new Power(left / given.of(CYCLE).seconds()));
+                    "P",
+                    "(E − EC)/cycle",
+                    MovingEnergy.mean(given.of(ENERGY), kept, given.of(CYCLE)));
               },
               ENERGY,
               C,
@@ -286,12 +270,7 @@ final class MotionCalculators {
               "J, seen by the screw",
               given ->
                   given.answer(
-                      "J",
-                      "m · (lead/2π)²",
-                      new Measure(
-                          given.of(MASS).value()
-                              * Math.pow(given.of(LEAD).metres() / (2 * Math.PI), 2),
-                          Measure.Unit.INERTIA)),
+                      "J", "m · (lead/2π)²", Axis.screwInertia(given.of(MASS), given.of(LEAD))),
               MASS,
               LEAD),
           Calculator.of(
@@ -299,16 +278,18 @@ final class MotionCalculators {
               "Speed command of a spindle",
               "U, of 0 to 10 V",
               given -> {
-                var n0 = given.of(ZERO).value();
-                var top = given.of(TOP).value();
-                var n = given.of(RPM).value();
-                if (top <= n0)
+                if (given.get(TOP).compareTo(given.of(ZERO)) <= 0)
                   return Computed.missing("the speed at 10 V is not above the speed at 0 V");
-                if (n < n0 || n > top)
-                  return Computed.missing("the speed lies outside what 0 to 10 V can command");
-                given.step("f", "n · poles/120", new Frequency(n * given.of(POLES) / 120));
-                return given.answer(
-                    "U", "10 V · (n − n0)/(nmax − n0)", new Voltage(10 * (n - n0) / (top - n0)));
+                return SpeedCommand.volts(given.of(RPM), given.get(ZERO), given.of(TOP))
+                    .<Computed<?>>map(volts -> {
+                      given.step(
+                          "f",
+                          "n · poles/120",
+                          MotorFormulas.frequency(given.get(RPM), given.of(POLES)));
+                      return given.answer("U", "10 V · (n − n0)/(nmax − n0)", volts);
+                    })
+                    .orElseGet(() ->
+                        Computed.missing("the speed lies outside what 0 to 10 V can command"));
               },
               RPM.as("n", "speed wanted"),
               TOP,
@@ -322,9 +303,7 @@ final class MotionCalculators {
                   given.answer(
                       "n",
                       "nmax/(2^bits − 1)",
-                      new Measure(
-                          given.of(TOP).value() / (Math.pow(2, given.of(BITS)) - 1),
-                          Measure.Unit.ROTATION)),
+                      SpeedCommand.resolution(given.of(TOP), given.of(BITS))),
               TOP,
               BITS),
           Calculator.of(
@@ -332,8 +311,7 @@ final class MotionCalculators {
               "Error of a loaded analogue output",
               "error, too low by",
               given -> {
-                var rs = given.of(SOURCE).ohms();
-                var share = Percent.ofFraction(rs / (rs + given.of(ENTRY).ohms()));
+                var share = SpeedCommand.loadingError(given.of(SOURCE), given.of(ENTRY));
                 given.step(
                     "dn",
                     "error · nmax",
@@ -351,9 +329,7 @@ final class MotionCalculators {
                   given.answer(
                       "dn",
                       "dU/10 V · nmax",
-                      new Measure(
-                          given.of(OFFSET).volts() / 10 * given.of(TOP).value(),
-                          Measure.Unit.ROTATION)),
+                      SpeedCommand.offsetError(given.of(OFFSET), given.of(TOP))),
               OFFSET,
               TOP),
           Calculator.of(
@@ -361,16 +337,11 @@ final class MotionCalculators {
               "Speed from pulses in a gate",
               "n",
               given -> {
-                var gate = given.of(GATE).seconds();
+                var gate = given.of(GATE);
                 var ppr = given.of(PPR);
-                given.step(
-                    "resolution",
-                    "60/(PPR · Tg)",
-                    new Measure(60 / (ppr * gate), Measure.Unit.ROTATION));
+                given.step("resolution", "60/(PPR · Tg)", PulseCount.resolution(ppr, gate));
                 return given.answer(
-                    "n",
-                    "60 · N/(PPR · Tg)",
-                    new Measure(60.0 * given.of(COUNTED) / (ppr * gate), Measure.Unit.ROTATION));
+                    "n", "60 · N/(PPR · Tg)", PulseCount.speed(given.of(COUNTED), ppr, gate));
               },
               COUNTED,
               GATE,
@@ -380,19 +351,15 @@ final class MotionCalculators {
               "Error of a speed from the time between pulses",
               "dn, one tick",
               given -> {
-                var n = given.of(RPM).value();
+                var speed = given.of(RPM);
                 var ppr = given.of(PPR);
-                var tick = given.of(TICK).seconds();
+                var tick = given.of(TICK);
                 given.step(
                     "equal",
                     "60/(PPR · √(Tg · dt)), speed at which counting is as good",
-                    new Measure(
-                        60 / (ppr * Math.sqrt(given.of(GATE).seconds() * tick)),
-                        Measure.Unit.ROTATION));
+                    PulseCount.equallyGood(ppr, given.of(GATE), tick));
                 return given.answer(
-                    "dn",
-                    "n² · PPR · dt/60",
-                    new Measure(n * n * ppr * tick / 60, Measure.Unit.ROTATION));
+                    "dn", "n² · PPR · dt/60", PulseCount.periodError(speed, ppr, tick));
               },
               RPM,
               PPR,
@@ -402,7 +369,6 @@ final class MotionCalculators {
   private MotionCalculators() {}
 
   private static Energy energy(Given given) {
-    var omega = 2 * Math.PI * given.of(RPM).value() / 60;
-    return new Energy(given.of(Inputs.INERTIA).value() * omega * omega / 2);
+    return MovingEnergy.turning(given.of(Inputs.INERTIA), given.of(RPM));
   }
 }

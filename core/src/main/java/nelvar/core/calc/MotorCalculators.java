@@ -7,6 +7,10 @@ import static nelvar.core.calc.Input.whole;
 import static nelvar.core.calc.Input.word;
 
 import java.util.List;
+import nelvar.core.formula.AlternatingCurrent;
+import nelvar.core.formula.AmericanCircuits;
+import nelvar.core.formula.Derating;
+import nelvar.core.formula.MotorFormulas;
 import nelvar.core.standards.Motors;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Cited;
@@ -16,19 +20,13 @@ import nelvar.core.units.Duration;
 import nelvar.core.units.Frequency;
 import nelvar.core.units.Kind;
 import nelvar.core.units.Length;
-import nelvar.core.units.Measure;
+import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
-import nelvar.core.units.Resistance;
 import nelvar.core.units.Temperature;
 import nelvar.core.units.Voltage;
 
 /// Motors and drives as loads: tables, re-linking, drive sizes, inputs, heaters.
 final class MotorCalculators {
-  /// What single-phase input of a three-phase drive costs, by whom.
-  enum InputSchool {
-    HALF,
-    SQRT3
-  }
 
   private static final Input<Motors.Kind> KIND =
       word("table", "which table", Motors.Kind.class, "metric-three-phase")
@@ -49,11 +47,11 @@ final class MotorCalculators {
   private static final Input<Power> MOTOR = Inputs.power("P", "rated power of the motor", "2.2kW");
   private static final Input<Current> MOTOR_CURRENT =
       Inputs.current("I", "rated current of the motor", "8.5A");
-  private static final Input<InputSchool> SCHOOL =
+  private static final Input<MotorFormulas.InputSchool> SCHOOL =
       word(
               "school",
               "half: the drive's rating halved, for its capacitors and diodes; sqrt3: equal power at equal power factor; a maker's own figure beats both",
-              InputSchool.class,
+              MotorFormulas.InputSchool.class,
               "half")
           .usually("half");
   private static final Input<Integer> POLES = whole("poles", "poles", 2, 100, "4").usually("4");
@@ -118,18 +116,24 @@ final class MotorCalculators {
               "star-delta",
               "A motor linked in star instead of delta",
               "Istar, line current at √3 times the voltage",
-              given -> given.answer("Istar", "I/√3", given.of(DELTA).times(1 / Math.sqrt(3))),
+              given ->
+                  given.answer("Istar", "I/√3", AlternatingCurrent.starOfDelta(given.of(DELTA))),
               DELTA),
           Calculator.of(
               "delta-at-higher-voltage",
               "A delta motor on a drive of higher voltage",
               "fbase, frequency up to which it keeps its flux",
               given -> {
-                var factor = given.of(DRIVE_VOLTS).volts() / given.of(DELTA_VOLTS).volts();
+                var drive = given.of(DRIVE_VOLTS);
+                var delta = given.of(DELTA_VOLTS);
                 given.step(
-                    "P", "P · U/Udelta, if it stands the speed", given.of(MOTOR).times(factor));
+                    "P",
+                    "P · U/Udelta, if it stands the speed",
+                    MotorFormulas.atBaseFrequency(given.of(MOTOR), delta, drive));
                 return given.answer(
-                    "fbase", "f · U/Udelta", new Frequency(given.of(RATED_F).hertz() * factor));
+                    "fbase",
+                    "f · U/Udelta",
+                    MotorFormulas.baseFrequency(given.of(RATED_F), delta, drive));
               },
               RATED_F,
               DELTA_VOLTS,
@@ -143,9 +147,7 @@ final class MotorCalculators {
                   given.answer(
                       "ratio",
                       "U/f",
-                      new Measure(
-                          given.of(DRIVE_VOLTS).volts() / given.of(RATED_F).hertz(),
-                          Measure.Unit.VOLTS_PER_HERTZ)),
+                      MotorFormulas.voltsPerHertz(given.of(DRIVE_VOLTS), given.of(RATED_F))),
               DRIVE_VOLTS,
               RATED_F),
           Calculator.of(
@@ -156,25 +158,25 @@ final class MotorCalculators {
                   given.answer(
                       "n",
                       "120 · f/poles",
-                      new Measure(
-                          120 * given.of(RATED_F).hertz() / given.of(POLES),
-                          Measure.Unit.ROTATION)),
+                      MotorFormulas.speed(given.of(RATED_F), given.of(POLES), 0, 1)),
               RATED_F,
               POLES),
           Calculator.of(
               "motor-nine-lead",
               "Motor of nine leads at its lower voltage",
               "Ilow, North American dual voltage: coils in parallel",
-              given -> given.answer("Ilow", "2 · Ihigh", given.of(HIGH).times(2)),
+              given ->
+                  given.answer("Ilow", "2 · Ihigh", MotorFormulas.atLowerVoltage(given.of(HIGH))),
               HIGH),
           Calculator.of(
               "drive-single-phase",
               "Three-phase drive on single-phase mains",
               "In, least rating of the drive",
               given ->
-                  given.get(SCHOOL) == InputSchool.HALF
-                      ? given.answer("In", "2 · I", given.of(MOTOR_CURRENT).times(2))
-                      : given.answer("In", "√3 · I", given.of(MOTOR_CURRENT).times(Math.sqrt(3))),
+                  given.answer(
+                      "In",
+                      given.get(SCHOOL) == MotorFormulas.InputSchool.HALF ? "2 · I" : "√3 · I",
+                      given.get(SCHOOL).needed(given.of(MOTOR_CURRENT))),
               MOTOR_CURRENT,
               SCHOOL),
           Calculator.of(
@@ -186,14 +188,13 @@ final class MotorCalculators {
                     given.step(
                         "Pin",
                         "P/(ηmotor · ηdrive)",
-                        new Power(
-                            given.of(MOTOR).watts() / (given.of(ETA_MOTOR) * given.of(ETA_DRIVE))));
-                var u = given.of(LINE).volts();
-                var pf = given.of(TRUE_FACTOR);
-                return given.get(PHASES) == 3
-                    ? given.answer(
-                        "I", "Pin/(√3 · U · pf)", new Current(in.watts() / (Math.sqrt(3) * u * pf)))
-                    : given.answer("I", "Pin/(U · pf)", new Current(in.watts() / (u * pf)));
+                        MotorFormulas.taken(
+                            given.of(MOTOR), given.of(ETA_MOTOR), given.of(ETA_DRIVE)));
+                return given.answer(
+                    "I",
+                    given.get(PHASES) == 3 ? "Pin/(√3 · U · pf)" : "Pin/(U · pf)",
+                    AlternatingCurrent.ofPower(
+                        in, given.of(LINE), given.get(PHASES), given.of(TRUE_FACTOR), 1));
               },
               MOTOR,
               ETA_MOTOR,
@@ -207,16 +208,15 @@ final class MotorCalculators {
               "L, of each phase",
               given -> {
                 var x =
-                    given.of(SHARE)
-                        / 100
-                        * given.of(HP_VOLTS).volts()
-                        / (Math.sqrt(3) * given.of(MOTOR_CURRENT).amperes());
-                given.step("X", "uk · U/(√3 · I)", new Resistance(x));
+                    given.step(
+                        "X",
+                        "uk · U/(√3 · I)",
+                        AlternatingCurrent.chokeReactance(
+                            new Percent(given.of(SHARE)),
+                            given.of(HP_VOLTS),
+                            given.of(MOTOR_CURRENT)));
                 return given.answer(
-                    "L",
-                    "X/(2π · f)",
-                    new Measure(
-                        x / (2 * Math.PI * given.of(RATED_F).hertz()), Measure.Unit.INDUCTANCE));
+                    "L", "X/(2π · f)", AlternatingCurrent.inductance(x, given.of(RATED_F)));
               },
               SHARE,
               HP_VOLTS,
@@ -230,8 +230,7 @@ final class MotorCalculators {
                 given
                     .sheet()
                     .assumed("v", "150 m/µs", "speed of the wave on a cable, common practice");
-                return given.answer(
-                    "l", "v · tr/2", new Length(150e6 * given.of(RISE).seconds() / 2));
+                return given.answer("l", "v · tr/2", MotorFormulas.criticalCable(given.of(RISE)));
               },
               RISE),
           Calculator.of(
@@ -247,14 +246,12 @@ final class MotorCalculators {
                             "1 % each 100 m above 1000 m, 2 % each K above 40 °C",
                             Citation.practice()),
                         "typical; the data sheet beats it");
-                var high = Math.max(0, given.of(HEIGHT).metres() - 1000) / 100 * 0.01;
-                var warm = Math.max(0, given.of(AIR).celsius() - 40) * 0.02;
-                if (given.get(AIR).celsius() > 50)
+                if (given.of(AIR).compareTo(MotorFormulas.WARMEST) > 0)
                   return Computed.missing("above 50 °C only its data sheet can say");
                 return given.answer(
                     "I",
                     "In · (1 − height) · (1 − warmth)",
-                    given.of(RATING).times((1 - high) * (1 - warm)));
+                    Derating.DRIVE.of(given.of(RATING), given.get(AIR), given.of(HEIGHT)));
               },
               RATING,
               AIR,
@@ -264,9 +261,9 @@ final class MotorCalculators {
               "Heater at another voltage",
               "P, power it gives",
               given -> {
-                var factor = Math.pow(given.of(FED).volts() / given.of(MADE_FOR).volts(), 2);
-                var p = given.of(HEATER).times(factor);
-                given.step("I", "P · U/Ur²", new Current(p.watts() / given.get(FED).volts()));
+                var fed = given.of(FED);
+                var p = MotorFormulas.heater(given.of(HEATER), given.of(MADE_FOR), fed);
+                given.step("I", "P · U/Ur²", AlternatingCurrent.ofPower(p, fed, 1, 1, 1));
                 return given.answer("P", "P · (U/Ur)²", p);
               },
               HEATER,
@@ -280,11 +277,8 @@ final class MotorCalculators {
                   given.answer(
                       "Ilocked",
                       "kVA · hp · 1000/(√3 · U)",
-                      new Current(
-                          given.of(LETTER)
-                              * given.of(HP)
-                              * 1000
-                              / (Math.sqrt(3) * given.of(HP_VOLTS).volts()))),
+                      MotorFormulas.lockedRotor(
+                          given.of(LETTER), given.of(HP), given.of(HP_VOLTS))),
               LETTER,
               HP,
               HP_VOLTS),
@@ -305,7 +299,7 @@ final class MotorCalculators {
                   return Computed.missing(
                       "the table of three-phase motors has no row for this power");
                 var i = given.sheet().table("FLC", flc.get(), "full-load current by the table");
-                return given.answer("Iz", "1.25 · FLC", i.times(1.25));
+                return given.answer("Iz", "1.25 · FLC", AmericanCircuits.motorWire(i));
               },
               HP,
               NEC_VOLTS));

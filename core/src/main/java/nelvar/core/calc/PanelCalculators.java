@@ -7,12 +7,14 @@ import static nelvar.core.calc.Input.whole;
 import static nelvar.core.calc.Input.word;
 
 import java.util.List;
-import java.util.Map;
-import nelvar.core.trail.Citation;
-import nelvar.core.trail.Cited;
+import java.util.stream.Stream;
+import nelvar.core.formula.Coupling;
+import nelvar.core.formula.Enclosure;
+import nelvar.core.formula.SafetyFigures;
+import nelvar.core.standards.Conduits;
 import nelvar.core.trail.Computed;
+import nelvar.core.units.CrossSection;
 import nelvar.core.units.Duration;
-import nelvar.core.units.Frequency;
 import nelvar.core.units.Kind;
 import nelvar.core.units.Length;
 import nelvar.core.units.Measure;
@@ -25,72 +27,15 @@ import nelvar.core.units.Voltage;
 
 /// Heat, space, coupling between wires, shields, safety figures and measurements.
 final class PanelCalculators {
-  private static final double VACUUM = 8.8541878128e-12;
-  private static final double PERMEABILITY_BY_2PI = 2e-7;
-
-  /// How an enclosure stands, and its effective area (IEC TR 60890).
-  enum Standing {
-    FREE("1.8 · H · (W + D) + 1.4 · W · D") {
-      @Override
-      double area(double w, double h, double d) {
-        return 1.8 * h * (w + d) + 1.4 * w * d;
-      }
-    },
-    WALL("1.4 · W · (H + D) + 1.8 · D · H") {
-      @Override
-      double area(double w, double h, double d) {
-        return 1.4 * w * (h + d) + 1.8 * d * h;
-      }
-    },
-    END_FREE("1.4 · D · (H + W) + 1.8 · W · H") {
-      @Override
-      double area(double w, double h, double d) {
-        return 1.4 * d * (h + w) + 1.8 * w * h;
-      }
-    },
-    END_WALL("1.4 · H · (W + D) + 1.4 · W · D") {
-      @Override
-      double area(double w, double h, double d) {
-        return 1.4 * h * (w + d) + 1.4 * w * d;
-      }
-    },
-    MIDDLE_FREE("1.8 · W · H + 1.4 · W · D + D · H") {
-      @Override
-      double area(double w, double h, double d) {
-        return 1.8 * w * h + 1.4 * w * d + d * h;
-      }
-    },
-    MIDDLE_WALL("1.4 · W · (H + D) + D · H") {
-      @Override
-      double area(double w, double h, double d) {
-        return 1.4 * w * (h + d) + d * h;
-      }
-    };
-
-    private final String formula;
-
-    Standing(String formula) {
-      this.formula = formula;
-    }
-
-    abstract double area(double w, double h, double d);
-  }
-
-  enum Level {
-    NONE,
-    LOW,
-    MEDIUM,
-    HIGH
-  }
 
   private static final Input<Length> W = quantity("W", "width", Kind.LENGTH, 0.01, 20, "800mm");
   private static final Input<Length> H = W.as("H", "height");
   private static final Input<Length> D = W.as("D", "depth");
-  private static final Input<Standing> STANDING =
+  private static final Input<Enclosure.Standing> STANDING =
       word(
               "standing",
               "how it stands: free, at a wall, at the end or in the middle of a row",
-              Standing.class,
+              Enclosure.Standing.class,
               "free")
           .usually("free");
   private static final Input<Power> LOSS = Inputs.power("Pv", "losses inside", "400W");
@@ -126,41 +71,22 @@ final class PanelCalculators {
   private static final Input<Integer> WIRES = whole("n", "wires alike", 1, 10000, "40");
   private static final Input<Length> OUTER =
       quantity("d", "outer diameter", Kind.LENGTH, 0.0005, 0.2, "4.1mm");
-  private static final Input<String> CONDUIT =
+  private static final Input<Conduits.TradeSize> CONDUIT =
       oneOf(
           "conduit",
           "thin-wall steel conduit, trade size in inches",
-          List.of("1/2", "3/4", "1", "1-1/4", "1-1/2", "2"),
-          x -> x,
+          List.of(Conduits.TradeSize.values()),
+          Conduits.TradeSize::toString,
           "3/4");
-  private static final Input<String> THHN =
+  private static final Input<CrossSection> THHN =
       oneOf(
           "size",
           "size of the THHN wire",
-          List.of("14", "12", "10", "8", "6", "4", "3", "2", "1", "1/0", "2/0", "3/0", "4/0"),
-          x -> x,
+          Stream.of("14", "12", "10", "8", "6", "4", "3", "2", "1", "1/0", "2/0", "3/0", "4/0")
+              .map(gauge -> Input.read(gauge + " AWG", Kind.CROSS_SECTION))
+              .toList(),
+          size -> size.toString().replace(" AWG", ""),
           "12");
-
-  /// Square inches, 40 % of the inside (NEC Chapter 9, Table 4), and of one wire (Table 5), from
-  /// memory.
-  private static final Map<String, Double> CONDUIT_AREA =
-      Map.of("1/2", 0.122, "3/4", 0.213, "1", 0.346, "1-1/4", 0.598, "1-1/2", 0.814, "2", 1.342);
-
-  private static final Map<String, Double> WIRE_AREA =
-      Map.ofEntries(
-          Map.entry("14", 0.0097),
-          Map.entry("12", 0.0133),
-          Map.entry("10", 0.0211),
-          Map.entry("8", 0.0366),
-          Map.entry("6", 0.0507),
-          Map.entry("4", 0.0824),
-          Map.entry("3", 0.0973),
-          Map.entry("2", 0.1158),
-          Map.entry("1", 0.1562),
-          Map.entry("1/0", 0.1855),
-          Map.entry("2/0", 0.2223),
-          Map.entry("3/0", 0.2679),
-          Map.entry("4/0", 0.3237));
   private static final Input<Length> D13 =
       quantity("d13", "from wire 1 to wire 3", Kind.LENGTH, 1e-4, 100, "50mm");
   private static final Input<Length> D24 = D13.as("d24", "from wire 2 to wire 4");
@@ -216,15 +142,20 @@ final class PanelCalculators {
           "1");
   private static final Input<Integer> AVOIDANCE =
       oneOf("P", "avoiding: 1 possible, 2 scarcely possible", List.of(1, 2), String::valueOf, "2");
-  private static final Input<String> CATEGORY =
-      oneOf("category", "category", List.of("B", "1", "2", "3", "4"), x -> x, "3");
-  private static final Input<Level> COVERAGE =
-      word("DC", "average diagnostic coverage", Level.class, "medium");
-  private static final Input<Level> MTTF =
+  private static final Input<SafetyFigures.Category> CATEGORY =
+      oneOf(
+          "category",
+          "category",
+          List.of(SafetyFigures.Category.values()),
+          SafetyFigures.Category::toString,
+          "3");
+  private static final Input<SafetyFigures.Level> COVERAGE =
+      word("DC", "average diagnostic coverage", SafetyFigures.Level.class, "medium");
+  private static final Input<SafetyFigures.Level> MTTF =
       oneOf(
           "MTTFd",
           "mean time to dangerous failure of each channel",
-          List.of(Level.LOW, Level.MEDIUM, Level.HIGH),
+          List.of(SafetyFigures.Level.LOW, SafetyFigures.Level.MEDIUM, SafetyFigures.Level.HIGH),
           l -> l.name().toLowerCase(java.util.Locale.ROOT),
           "medium");
   private static final Input<Double> B10D =
@@ -249,13 +180,8 @@ final class PanelCalculators {
               given ->
                   given.answer(
                       "A",
-                      given.get(STANDING).formula,
-                      new Measure(
-                          given
-                              .get(STANDING)
-                              .area(
-                                  given.of(W).metres(), given.of(H).metres(), given.of(D).metres()),
-                          Measure.Unit.AREA)),
+                      given.get(STANDING).formula(),
+                      given.get(STANDING).effectiveArea(given.of(W), given.of(H), given.of(D))),
               W,
               H,
               D,
@@ -268,10 +194,7 @@ final class PanelCalculators {
                   given.answer(
                       "ΔT",
                       "Pv/(k · A)",
-                      new Measure(
-                          given.of(LOSS).watts()
-                              / (given.of(TRANSFER).value() * given.of(AREA).value()),
-                          Measure.Unit.TEMPERATURE_RISE)),
+                      Enclosure.rise(given.of(LOSS), given.of(TRANSFER), given.of(AREA))),
               LOSS,
               AREA,
               TRANSFER),
@@ -279,19 +202,19 @@ final class PanelCalculators {
               "fan",
               "Fan of an enclosure",
               "V, air flow with its filters",
-              given -> {
-                var rise = given.of(RISE).value();
-                var rest =
-                    given.of(LOSS).watts()
-                        - given.of(TRANSFER).value() * given.of(AREA).value() * rise;
-                if (rest <= 0)
-                  return Computed.missing("the walls carry the heat away alone: no fan is needed");
-                given.step("P", "Pv − k · A · dT, left for the fan", new Power(rest));
-                return given.answer(
-                    "V",
-                    "f · P/dT",
-                    new Measure(given.of(AIR_FACTOR) * rest / rise, Measure.Unit.AIR_FLOW));
-              },
+              given ->
+                  Enclosure.leftForFan(
+                          given.of(LOSS), given.of(TRANSFER), given.of(AREA), given.of(RISE))
+                      .<Computed<?>>map(left -> {
+                        given.step("P", "Pv − k · A · dT, left for the fan", left);
+                        return given.answer(
+                            "V",
+                            "f · P/dT",
+                            Enclosure.airFlow(left, given.get(RISE), given.of(AIR_FACTOR)));
+                      })
+                      .orElseGet(() ->
+                          Computed.missing(
+                              "the walls carry the heat away alone: no fan is needed")),
               LOSS,
               AREA,
               TRANSFER,
@@ -302,11 +225,14 @@ final class PanelCalculators {
               "Dew point",
               "Td, below which water condenses",
               given -> {
-                var t = given.of(AIR).celsius();
-                var g = Math.log(given.of(HUMIDITY).fraction()) + 17.62 * t / (243.12 + t);
-                given.step("g", "ln(RH) + 17.62 · T/(243.12 + T)", g);
+                given.step(
+                    "g",
+                    "ln(RH) + 17.62 · T/(243.12 + T)",
+                    Enclosure.dampness(given.of(AIR), given.of(HUMIDITY)));
                 return given.answer(
-                    "Td", "243.12 · g/(17.62 − g)", new Temperature(243.12 * g / (17.62 - g)));
+                    "Td",
+                    "243.12 · g/(17.62 − g)",
+                    Enclosure.dewPoint(given.get(AIR), given.get(HUMIDITY)));
               },
               AIR,
               HUMIDITY),
@@ -318,12 +244,8 @@ final class PanelCalculators {
                   given.answer(
                       "fill",
                       "n · π/4 · d²/(W · H)",
-                      Percent.ofFraction(
-                          given.of(WIRES)
-                              * Math.PI
-                              / 4
-                              * Math.pow(given.of(OUTER).metres(), 2)
-                              / (given.of(DUCT_W).metres() * given.of(DUCT_H).metres()))),
+                      Enclosure.ductFill(
+                          given.of(WIRES), given.of(OUTER), given.of(DUCT_W), given.of(DUCT_H))),
               DUCT_W,
               DUCT_H,
               WIRES,
@@ -338,25 +260,15 @@ final class PanelCalculators {
                         .sheet()
                         .table(
                             "A",
-                            new Cited<>(
-                                CONDUIT_AREA.getOrDefault(given.get(CONDUIT), 0.0),
-                                Citation.recalled("NEC 2023", "Chapter 9, Table 4, 40 %")),
+                            Conduits.room(given.get(CONDUIT)).orElseThrow(),
                             "in², thin-wall steel");
                 var one =
                     given
                         .sheet()
-                        .table(
-                            "a",
-                            new Cited<>(
-                                WIRE_AREA.getOrDefault(given.get(THHN), 1.0),
-                                Citation.recalled("NEC 2023", "Chapter 9, Table 5")),
-                            "in², THHN");
-                // Chapter 9, Table 1: one wire 53 %, two 31 %, three and more 40 % of the inside;
-                // note 7 rounds up from 0.8 where three and more are alike.
-                var many = (int) Math.floor(room / one + 0.2);
-                if (many >= 3) return given.answer("n", "A/a, rounded up from 0.8", many);
-                var inside = given.step("A100", "A/0.40, the whole inside", room / 0.40);
-                var n = 2 * one <= 0.31 * inside ? 2 : one <= 0.53 * inside ? 1 : 0;
+                        .table("a", Conduits.wire(given.get(THHN)).orElseThrow(), "in², THHN");
+                var n = Conduits.most(room, one);
+                if (n >= 3) return given.answer("n", "A/a, rounded up from 0.8", n);
+                given.step("A100", "A/0.40, the whole inside", Conduits.whole(room));
                 return given.answer("n", "two wires within 31 %, one within 53 % of A100", n);
               },
               CONDUIT,
@@ -369,15 +281,8 @@ final class PanelCalculators {
                   given.answer(
                       "M",
                       "µ0/2π · |ln(d14 · d23/(d13 · d24))|",
-                      new Measure(
-                          PERMEABILITY_BY_2PI
-                              * 1e9
-                              * Math.abs(
-                                  Math.log(
-                                      given.of(D14).metres()
-                                          * given.of(D23).metres()
-                                          / (given.of(D13).metres() * given.of(D24).metres()))),
-                          Measure.Unit.INDUCTANCE_PER_LENGTH)),
+                      Coupling.mutualInductance(
+                          given.of(D13), given.of(D24), given.of(D14), given.of(D23))),
               D13,
               D24,
               D14,
@@ -386,25 +291,21 @@ final class PanelCalculators {
               "mutual-capacitance",
               "Capacitance between two wires over a plate",
               "C12, for each metre",
-              given -> {
-                var h = given.of(HEIGHT).metres();
-                var r = given.of(RADIUS).metres();
-                var x = given.of(APART).metres();
-                if (h <= r || x <= 2 * r)
-                  return Computed.missing("the wires touch the plate or one another");
-                var epsilon = VACUUM * given.of(PERMITTIVITY);
-                var own = Math.log(2 * h / r) / (2 * Math.PI * epsilon);
-                var both = Math.log(1 + 4 * h * h / (x * x)) / (4 * Math.PI * epsilon);
-                var det = own * own - both * both;
-                given.step(
-                    "C2g",
-                    "(p11 − p12)/(p11² − p12²), to the plate",
-                    new Measure((own - both) / det * 1e12, Measure.Unit.CAPACITANCE_PER_LENGTH));
-                return given.answer(
-                    "C12",
-                    "p12/(p11² − p12²), p11 = ln(2h/r)/2πε, p12 = ln(1 + 4h²/x²)/4πε",
-                    new Measure(both / det * 1e12, Measure.Unit.CAPACITANCE_PER_LENGTH));
-              },
+              given ->
+                  Coupling.overPlate(
+                          given.of(HEIGHT),
+                          given.of(RADIUS),
+                          given.of(APART),
+                          given.of(PERMITTIVITY))
+                      .<Computed<?>>map(c -> {
+                        given.step("C2g", "(p11 − p12)/(p11² − p12²), to the plate", c.toPlate());
+                        return given.answer(
+                            "C12",
+                            "p12/(p11² − p12²), p11 = ln(2h/r)/2πε, p12 = ln(1 + 4h²/x²)/4πε",
+                            c.between());
+                      })
+                      .orElseGet(
+                          () -> Computed.missing("the wires touch the plate or one another")),
               HEIGHT,
               RADIUS,
               APART,
@@ -414,21 +315,20 @@ final class PanelCalculators {
               "Voltage coupled into a wire by a neighbour",
               "U",
               given -> {
-                var c12 = given.of(C12).value() * 1e-12;
-                var both = c12 + given.of(C2G).value() * 1e-12;
-                var l = given.of(Inputs.LENGTH).metres();
-                var slope = given.of(EDGE).volts() / given.of(EDGE_TIME).seconds();
-                var r = given.of(LOADED).ohms();
-                given.step("limit", "dU · C12/(C12 + C2g)", given.get(EDGE).times(c12 / both));
+                given.step(
+                    "limit",
+                    "dU · C12/(C12 + C2g)",
+                    Coupling.capacitiveLimit(given.of(EDGE), given.of(C12), given.of(C2G)));
                 return given.answer(
                     "U",
                     "R · C12 · l · dU/tr · (1 − e^(−tr/(R · (C12 + C2g) · l)))",
-                    new Voltage(
-                        r
-                            * c12
-                            * l
-                            * slope
-                            * -Math.expm1(-given.get(EDGE_TIME).seconds() / (r * both * l))));
+                    Coupling.capacitive(
+                        given.get(C12),
+                        given.get(C2G),
+                        given.of(Inputs.LENGTH),
+                        given.get(EDGE),
+                        given.of(EDGE_TIME),
+                        given.of(LOADED)));
               },
               C12,
               C2G,
@@ -444,9 +344,7 @@ final class PanelCalculators {
                   given.answer(
                       "fc",
                       "Rs/(2π · Ls)",
-                      new Frequency(
-                          given.of(SHIELD_R).ohmsPerMetre()
-                              / (2 * Math.PI * given.of(SHIELD_L).value()))),
+                      Coupling.shieldCutoff(given.of(SHIELD_R), given.of(SHIELD_L))),
               SHIELD_R,
               SHIELD_L),
           Calculator.of(
@@ -454,14 +352,11 @@ final class PanelCalculators {
               "Ferrite on a cable",
               "a, insertion loss",
               given -> {
-                var z = given.of(CIRCUIT).ohms();
-                var n = given.of(TURNS);
                 var core =
-                    given.step("Z", "N² · Z1", new Resistance(given.of(ONE_TURN).ohms() * n * n));
+                    given.step(
+                        "Z", "N² · Z1", Coupling.ferrite(given.of(ONE_TURN), given.of(TURNS)));
                 return given.answer(
-                    "a",
-                    "20 · lg((Zl + Z)/Zl)",
-                    new Measure(20 * Math.log10((z + core.ohms()) / z), Measure.Unit.ATTENUATION));
+                    "a", "20 · lg((Zl + Z)/Zl)", Coupling.insertionLoss(given.of(CIRCUIT), core));
               },
               ONE_TURN,
               TURNS,
@@ -470,14 +365,13 @@ final class PanelCalculators {
               "required-performance-level",
               "Required performance level",
               "PLr (ISO 13849-1, Annex A)",
-              given -> {
-                var index =
-                    (given.of(SEVERITY) - 1) * 2
-                        + (given.of(EXPOSURE) - 1)
-                        + (given.of(AVOIDANCE) - 1);
-                return given.answer(
-                    "PLr", "risk graph: S, F, P", String.valueOf((char) ('a' + index)));
-              },
+              given ->
+                  given.answer(
+                      "PLr",
+                      "risk graph: S, F, P",
+                      String.valueOf(
+                          SafetyFigures.requiredLevel(
+                              given.of(SEVERITY), given.of(EXPOSURE), given.of(AVOIDANCE)))),
               SEVERITY,
               EXPOSURE,
               AVOIDANCE),
@@ -485,7 +379,13 @@ final class PanelCalculators {
               "performance-level",
               "Performance level, simplified",
               "PL (ISO 13849-1, Table 6)",
-              PanelCalculators::level,
+              given ->
+                  SafetyFigures.level(given.of(CATEGORY), given.of(COVERAGE), given.of(MTTF))
+                      .<Computed<?>>map(level ->
+                          given.answer("PL", "table: category, DC, MTTFd", String.valueOf(level)))
+                      .orElseGet(() ->
+                          Computed.missing(
+                              "this category does not go with this coverage and MTTFd")),
               CATEGORY,
               COVERAGE,
               MTTF),
@@ -498,12 +398,12 @@ final class PanelCalculators {
                     given.step(
                         "nop",
                         "days · hours · 3600/cycle, a year",
-                        given.of(DAYS) * given.of(HOURS) * 3600 / given.of(CYCLE).seconds());
+                        SafetyFigures.operationsAYear(
+                            given.of(DAYS), given.of(HOURS), given.of(CYCLE)));
                 var b = given.of(B10D);
-                given.step(
-                    "T10d", "B10d/nop, change it then", new Measure(b / per, Measure.Unit.YEARS));
+                given.step("T10d", "B10d/nop, change it then", SafetyFigures.usefulLife(b, per));
                 return given.answer(
-                    "MTTFd", "B10d/(0.1 · nop)", new Measure(b / (0.1 * per), Measure.Unit.YEARS));
+                    "MTTFd", "B10d/(0.1 · nop)", SafetyFigures.meanTimeToDangerousFailure(b, per));
               },
               B10D,
               DAYS,
@@ -520,21 +420,4 @@ final class PanelCalculators {
               PARALLEL));
 
   private PanelCalculators() {}
-
-  private static Computed<?> level(Given given) {
-    var category = given.of(CATEGORY);
-    var coverage = given.of(COVERAGE);
-    var mttf = List.of(Level.LOW, Level.MEDIUM, Level.HIGH).indexOf(given.of(MTTF));
-    var row =
-        switch (category) {
-          case "B" -> coverage == Level.NONE ? "ab-" : "";
-          case "1" -> coverage == Level.NONE ? "--c" : "";
-          case "2" -> coverage == Level.LOW ? "abc" : coverage == Level.MEDIUM ? "bcd" : "";
-          case "3" -> coverage == Level.LOW ? "bcd" : coverage == Level.MEDIUM ? "cdd" : "";
-          default -> coverage == Level.HIGH ? "--e" : "";
-        };
-    if (row.isEmpty() || row.charAt(mttf) == '-')
-      return Computed.missing("this category does not go with this coverage and MTTFd");
-    return given.answer("PL", "table: category, DC, MTTFd", String.valueOf(row.charAt(mttf)));
-  }
 }

@@ -6,6 +6,8 @@ import static nelvar.core.calc.Input.whole;
 import static nelvar.core.calc.Input.word;
 
 import java.util.List;
+import nelvar.core.formula.CoilFormulas;
+import nelvar.core.formula.MovingEnergy;
 import nelvar.core.trail.Computed;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
@@ -15,7 +17,6 @@ import nelvar.core.units.Kind;
 import nelvar.core.units.Measure;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
-import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 
 /// Supplies that work together, supplies with several outputs, what starts on them, what comes back
@@ -154,10 +155,8 @@ final class SupplyCalculators {
                   given.answer(
                       "dU",
                       "uk · (Spull + Shold)/Sn",
-                      Percent.ofFraction(
-                          given.of(UK).fraction()
-                              * (given.of(PULL).value() + given.of(HOLD).value())
-                              / given.of(RATED).value())),
+                      CoilFormulas.sag(
+                          given.of(UK), given.of(PULL), given.of(HOLD), given.of(RATED))),
               PULL,
               HOLD,
               RATED,
@@ -170,11 +169,8 @@ final class SupplyCalculators {
                   given.answer(
                       "Sn",
                       "uk · (Spull + Shold)/dU",
-                      new Measure(
-                          given.of(UK).fraction()
-                              * (given.of(PULL).value() + given.of(HOLD).value())
-                              / given.of(FALL).fraction(),
-                          Measure.Unit.APPARENT_POWER)),
+                      CoilFormulas.transformer(
+                          given.of(UK), given.of(PULL), given.of(HOLD), given.of(FALL))),
               PULL,
               HOLD,
               UK,
@@ -184,15 +180,20 @@ final class SupplyCalculators {
               "Clamp of a bus",
               "R, greatest",
               given -> {
-                var e = given.of(RETURNED).joules();
-                var t = given.of(STOP).seconds();
-                var cycle = given.of(CYCLE).seconds();
-                if (cycle < t) return Computed.missing("a stop takes longer than its cycle");
-                var u = given.of(CLAMP).volts();
+                var energy = given.of(RETURNED);
+                var stop = given.of(STOP);
+                var cycle = given.of(CYCLE);
+                if (cycle.compareTo(stop) < 0)
+                  return Computed.missing("a stop takes longer than its cycle");
+                var clamp = given.of(CLAMP);
                 var peak =
-                    given.step("Ppeak", "2 · E/t, at the start of the stop", new Power(2 * e / t));
-                given.step("P", "2 · E/cycle, rating of the resistor", new Power(2 * e / cycle));
-                return given.answer("R", "Uclamp²/Ppeak", new Resistance(u * u / peak.watts()));
+                    given.step(
+                        "Ppeak",
+                        "2 · E/t, at the start of the stop",
+                        MovingEnergy.peak(energy, stop));
+                given.step(
+                    "P", "2 · E/cycle, rating of the resistor", MovingEnergy.peak(energy, cycle));
+                return given.answer("R", "Uclamp²/Ppeak", MovingEnergy.resistor(clamp, peak));
               },
               RETURNED,
               STOP,

@@ -12,6 +12,7 @@ import java.util.Locale;
 import nelvar.core.analysis.sizing.AmericanAmpacity;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.ConductorTemperature;
+import nelvar.core.formula.WireHeat;
 import nelvar.core.standards.AmericanConductors;
 import nelvar.core.standards.AmericanConductors.Rating;
 import nelvar.core.standards.InstallationMethod;
@@ -21,7 +22,6 @@ import nelvar.core.standards.MetricConductors.PanelLaying;
 import nelvar.core.trail.Computed;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Current;
-import nelvar.core.units.Duration;
 import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Kind;
 import nelvar.core.units.Temperature;
@@ -73,24 +73,17 @@ final class WireCalculators {
       quantity("Tc", "greatest temperature of the conductor", Kind.TEMPERATURE, 40, 250, "70C")
           .usually("70 °C");
 
-  /// A stretch of a duty: `12 A for 3 s`.
-  record Stretch(Current current, Duration time) {
-    static Stretch read(String text) {
-      var parts = text.strip().split("\\s+for\\s+", -1);
-      if (parts.length != 2)
-        throw new ImpossibleQuantity("'" + text.strip() + "' is not current for time");
-      return new Stretch(Input.read(parts[0], Kind.CURRENT), Input.read(parts[1], Kind.DURATION));
-    }
-
-    @Override
-    public String toString() {
-      return current + " for " + time;
-    }
+  private static WireHeat.Stretch stretch(String text) {
+    var parts = text.strip().split("\\s+for\\s+", -1);
+    if (parts.length != 2)
+      throw new ImpossibleQuantity("'" + text.strip() + "' is not current for time");
+    return new WireHeat.Stretch(
+        Input.read(parts[0], Kind.CURRENT), Input.read(parts[1], Kind.DURATION));
   }
 
-  private static final Input<List<Stretch>> DUTY =
+  private static final Input<List<WireHeat.Stretch>> DUTY =
       several(
-          read("duty", "one cycle", "current for time", "12A for 3s", Stretch::read),
+          read("duty", "one cycle", "current for time", "12A for 3s", WireCalculators::stretch),
           "12A for 3s, 0A for 7s");
   private static final Input<Current> RATED_AT = Inputs.current("I1", "ampacity as listed", "20A");
   private static final Input<Temperature> AIR_1 = AIR_30.as("Ta1", "air it is listed for");
@@ -213,38 +206,37 @@ final class WireCalculators {
               "Irms, heating value over the cycle",
               given -> {
                 var duty = given.of(DUTY);
-                var time = duty.stream().mapToDouble(s -> s.time().seconds()).sum();
-                if (time <= 0) return Computed.missing("the cycle lasts no time at all");
-                var heat =
-                    duty.stream()
-                        .mapToDouble(s -> Math.pow(s.current().amperes(), 2) * s.time().seconds())
-                        .sum();
-                given
-                    .sheet()
-                    .assumed(
-                        "cycle",
-                        new Duration(time),
-                        "short against the wire's own time constant: about 1 min at 1 mm², 10 min at 35 mm²");
-                return given.answer("Irms", "√(Σ I²·t / Σ t)", new Current(Math.sqrt(heat / time)));
+                return WireHeat.rms(duty)
+                    .<Computed<?>>map(rms -> {
+                      given
+                          .sheet()
+                          .assumed(
+                              "cycle",
+                              WireHeat.cycle(duty),
+                              "short against the wire's own time constant: about 1 min at 1 mm², 10 min at 35 mm²");
+                      return given.answer("Irms", "√(Σ I²·t / Σ t)", rms);
+                    })
+                    .orElseGet(() -> Computed.missing("the cycle lasts no time at all"));
               },
               DUTY),
           Calculator.of(
               "rescale-ampacity",
               "Ampacity at another temperature",
               "I2, by physics; a table decides where there is one",
-              given -> {
-                var tc1 = given.of(TC_1).celsius();
-                var tc2 = given.of(TC_2).celsius();
-                var rise1 = tc1 - given.of(AIR_1).celsius();
-                var rise2 = tc2 - given.of(AIR_2).celsius();
-                if (rise1 <= 0 || rise2 <= 0)
-                  return Computed.missing("the air is no cooler than the conductor may be");
-                var factor = Math.sqrt(rise2 / rise1 * (234.5 + tc1) / (234.5 + tc2));
-                return given.answer(
-                    "I2",
-                    "I1 · √((Tc2 − Ta2)/(Tc1 − Ta1) · (234.5 + Tc1)/(234.5 + Tc2))",
-                    given.of(RATED_AT).times(factor));
-              },
+              given ->
+                  WireHeat.rescaled(
+                          given.of(RATED_AT),
+                          given.of(TC_1),
+                          given.of(AIR_1),
+                          given.of(TC_2),
+                          given.of(AIR_2))
+                      .<Computed<?>>map(i2 ->
+                          given.answer(
+                              "I2",
+                              "I1 · √((Tc2 − Ta2)/(Tc1 − Ta1) · (234.5 + Tc1)/(234.5 + Tc2))",
+                              i2))
+                      .orElseGet(
+                          () -> Computed.missing("the air is no cooler than the conductor may be")),
               RATED_AT,
               TC_1,
               AIR_1,

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.formula.LinearBus;
 import nelvar.core.units.Capacitance;
 import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
@@ -74,7 +75,7 @@ public record RectifierBank(
   @Override
   public List<Output> outputs(Optional<Voltage> set, Voltage fed) {
     var nominal = outputs().getFirst();
-    var volts = new Voltage(Math.max(0, Math.sqrt(2) * fed.volts() - forward.volts()));
+    var volts = LinearBus.behindRectifier(fed, forward);
     return List.of(nominal.fed(fed, middle()).equals(nominal) ? nominal : nominal.at(volts));
   }
 
@@ -83,7 +84,7 @@ public record RectifierBank(
   }
 
   private Voltage peak(Voltage of) {
-    return new Voltage(Math.sqrt(2) * of.volts() - forward.volts());
+    return LinearBus.behindRectifier(of, forward);
   }
 
   @Override

@@ -10,6 +10,7 @@ import java.util.function.UnaryOperator;
 import nelvar.core.catalogue.Actuator;
 import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.Element;
+import nelvar.core.formula.Discharge;
 import nelvar.core.model.Device;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.units.Duration;

@@ -2,6 +2,7 @@ package nelvar.core.network;
 
 import java.util.List;
 import java.util.Optional;
+import nelvar.core.formula.Discharge;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.TerminalRef;

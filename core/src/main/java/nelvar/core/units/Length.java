@@ -12,6 +12,10 @@ public record Length(double metres) implements Quantity, Comparable<Length> {
     return new Length(millimetres / 1000);
   }
 
+  public double feet() {
+    return metres / 0.3048;
+  }
+
   public Length plus(Length other) {
     return new Length(metres + other.metres);
   }

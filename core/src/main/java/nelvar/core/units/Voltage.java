@@ -21,6 +21,11 @@ public record Voltage(double volts) implements Quantity, Comparable<Voltage> {
     return new Voltage(volts * factor);
   }
 
+  /// The current it drives through a resistance.
+  public Current over(Resistance resistance) {
+    return new Current(volts / resistance.ohms());
+  }
+
   public Percent of(Voltage whole) {
     return Percent.ofFraction(volts / whole.volts);
   }

@@ -7,7 +7,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
-import nelvar.core.analysis.supply.Derating;
+import nelvar.core.analysis.supply.RatingLeft;
 import nelvar.core.catalogue.Demand;
 import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.Part;
@@ -15,6 +15,7 @@ import nelvar.core.catalogue.ServoDrive;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.formula.MotorFormulas.InputSchool;
 import nelvar.core.model.School;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.network.Feed;
@@ -75,7 +76,7 @@ public final class DriveAgainstMotor implements Rule {
           "it is fed by two of three lines, counted %s (Brief), and its single-phase rating is not known"
               .formatted(
                   study.project().brief().policies().answer(School.SINGLE_PHASE_DRIVE).words()));
-    var left = Derating.of(part, rating.get(), study);
+    var left = RatingLeft.of(part, rating.get(), study);
     w.use(left);
     var judged = Explained.atMost(w.explain(needed), "Imotor", left.value(), Citation.practice());
     if (judged.holds()) return new Verdict.Pass(id, judged.trail());
@@ -121,8 +122,8 @@ public final class DriveAgainstMotor implements Rule {
     w.given("fed by", "two of three lines", school.words() + " (Brief)");
     w.given("Irated", rated, part.name());
     return switch (school.id()) {
-      case "half" -> Optional.of(w.result("I1ph", "Irated/2", rated.times(0.5)));
-      case "sqrt3" -> Optional.of(w.result("I1ph", "Irated/√3", rated.times(1 / Math.sqrt(3))));
+      case "half" -> Optional.of(w.result("I1ph", "Irated/2", InputSchool.HALF.left(rated)));
+      case "sqrt3" -> Optional.of(w.result("I1ph", "Irated/√3", InputSchool.SQRT3.left(rated)));
       default -> Optional.empty();
     };
   }
@@ -136,7 +137,7 @@ public final class DriveAgainstMotor implements Rule {
         .filter(next ->
             rating(Working.of("tried"), source, next, study)
                     .filter(
-                        rating -> Derating.of(next, rating, study).value().compareTo(needed) >= 0)
+                        rating -> RatingLeft.of(next, rating, study).value().compareTo(needed) >= 0)
                     .isPresent()
                 && next.outputs().getFirst().voltage().equals(source.output().voltage())
                 && next.terminals().equals(now.terminals()))

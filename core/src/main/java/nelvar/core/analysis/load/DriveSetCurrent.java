@@ -9,6 +9,7 @@ import nelvar.core.catalogue.Demand;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.formula.Stepping;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.network.Feed;
 import nelvar.core.trail.Citation;
@@ -79,11 +80,7 @@ public final class DriveSetCurrent implements Rule {
         "Set above the current of its motor",
         "%s is set to %s; %s is rated for %s: its heat goes with the square, %s of what it stands."
             .formatted(
-                drive.designation(),
-                set,
-                motor.designation(),
-                rated,
-                nelvar.core.units.Percent.ofFraction(Math.pow(set.amperes() / rated.amperes(), 2))),
+                drive.designation(), set, motor.designation(), rated, Stepping.heat(set.of(rated))),
         judged.trail(),
         List.of(Repair.of(Edits.trip(drive, java.util.Optional.of(new Current(rated.amperes()))))));
   }

@@ -15,6 +15,7 @@ import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.formula.MotorFormulas;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.network.Feed;
 import nelvar.core.trail.Working;
@@ -79,9 +80,10 @@ public final class SupplyVoltage implements Rule {
   /// What its links allow, and the current afterwards.
   private static String relinking(Feed feed, Study study) {
     if (study.part(feed.device()).orElse(null) instanceof Heater heater) {
-      var factor = Math.pow(feed.voltage().volts() / heater.madeFor().volts(), 2);
       return " As P ∝ U² it gives %s instead of %s."
-          .formatted(heater.power().times(factor), heater.power());
+          .formatted(
+              MotorFormulas.heater(heater.power(), heater.madeFor(), feed.voltage()),
+              heater.power());
     }
     if (!(study.part(feed.device()).orElse(null) instanceof InductionMotor motor)) return "";
     var other =

@@ -8,6 +8,7 @@ import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Inrush;
+import nelvar.core.formula.FaultHeating;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 import nelvar.core.model.TerminalRef;
@@ -113,7 +114,7 @@ public record ProtectionChain(
             wire,
             wire.flatMap(w -> Ampacity.of(w, study).found()).map(iz -> iz.value()),
             wire.flatMap(Conductor::section)
-                .map(s -> Math.pow(k * s.squareMillimetres(), 2))
+                .map(s -> FaultHeating.energy(k, s).value())
                 .orElse(0.0),
             study.designCurrent(feed),
             feed.intake().inrush(),

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import nelvar.core.analysis.Study;
+import nelvar.core.formula.FaultHeating;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.School;
@@ -23,6 +24,7 @@ import nelvar.core.trail.Working;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Current;
 import nelvar.core.units.Measure;
+import nelvar.core.units.Temperature;
 
 /// What the sizing schools do differently, in one place.
 public final class Schools {
@@ -31,7 +33,7 @@ public final class Schools {
   private static final Cited<Measure> THERMOPLASTIC =
       new Cited<>(
           new Measure(
-              Math.sqrt(0.0297 * Math.log10((150 + 234.0) / (75 + 234)))
+              Math.sqrt(FaultHeating.insulatedCable(new Temperature(75), new Temperature(150)))
                   * CMIL_PER_SQUARE_MILLIMETRE,
               Measure.Unit.ADIABATIC),
           Citation.recalled("ICEA P-32-382", "copper, thermoplastic, 75 to 150 °C"));

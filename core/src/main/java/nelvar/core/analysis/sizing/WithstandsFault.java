@@ -13,6 +13,7 @@ import nelvar.core.catalogue.Guard;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.formula.FaultHeating;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Fault;
@@ -95,12 +96,7 @@ public final class WithstandsFault implements Rule {
     var energy = energy(w, guard, ik, fault.get().alternating(), study);
     var k = w.table("k", Schools.adiabatic(study), "insulation by the Brief");
     var s = w.given("S", wire.section().get(), wire.label().text());
-    var stands =
-        w.result(
-            "k²S²",
-            "k² · S²",
-            new Measure(
-                Math.pow(k.value() * s.squareMillimetres(), 2), Measure.Unit.JOULE_INTEGRAL));
+    var stands = w.result("k²S²", "k² · S²", FaultHeating.energy(k.value(), s));
     var judged =
         Explained.atMost(
             new Explained<>(energy, w.explain(energy).trail()),
@@ -108,7 +104,7 @@ public final class WithstandsFault implements Rule {
             stands,
             Schools.demand(study, DEMAND, AMERICAN));
     if (judged.holds()) return new Verdict.Pass(wire.id(), judged.trail());
-    var least = Math.sqrt(energy.value()) / k.value();
+    var least = FaultHeating.leastSection(energy.value(), k.value()).value();
     var repairs =
         Schools.sizes(study).stream()
             .filter(size ->
@@ -149,7 +145,8 @@ public final class WithstandsFault implements Rule {
                   fault.current(),
                   fault.alternating(),
                   study);
-          return Math.sqrt(energy.value()) / Schools.adiabatic(study).value().value();
+          return FaultHeating.leastSection(energy.value(), Schools.adiabatic(study).value().value())
+              .value();
         })
         .orElse(0.0);
   }

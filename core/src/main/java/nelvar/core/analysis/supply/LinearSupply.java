@@ -10,6 +10,7 @@ import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.RectifierBank;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.formula.LinearBus;
 import nelvar.core.network.Feed;
 import nelvar.core.network.Source;
 import nelvar.core.trail.Citation;
@@ -28,7 +29,7 @@ import nelvar.core.units.Voltage;
 /// and all it feeds; `C ≥ 0.08 s · I/U`, ripple 10 to 13 % of the voltage; bridge `≥ 1.5 · I`.
 /// Common practice, no published source.
 public final class LinearSupply implements Rule {
-  private static final double HIGH_MAINS = 1.1;
+  private static final Percent HIGH_MAINS = new Percent(10);
   private static final Voltage DIODES = new Voltage(1.4);
   private static final double CAPACITOR_SHARE = 0.8;
   private static final double SECONDS = 0.08;
@@ -80,9 +81,10 @@ public final class LinearSupply implements Rule {
               "reg",
               "what the winding gives more without load",
               new Percent(100 * (from.get().rise() - 1)));
-    var open = Math.sqrt(2) * volts.volts() * (1 + rise.fraction()) * HIGH_MAINS;
     return w.result(
-        "Upk", "√2 · Usec · (1 + reg) · 1.1 − 1.4 V", new Voltage(open - DIODES.volts()));
+        "Upk",
+        "√2 · Usec · (1 + reg) · 1.1 − 1.4 V",
+        LinearBus.peak(volts, rise, HIGH_MAINS, DIODES));
   }
 
   private static Verdict capacitors(Source source, RectifierBank own, Explained<Voltage> peak) {

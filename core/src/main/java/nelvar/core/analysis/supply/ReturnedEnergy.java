@@ -11,6 +11,7 @@ import nelvar.core.catalogue.BusClamp;
 import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.formula.MovingEnergy;
 import nelvar.core.model.Device;
 import nelvar.core.model.Returned;
 import nelvar.core.network.Feed;
@@ -92,11 +93,7 @@ public final class ReturnedEnergy implements Rule {
     var farads = farads(w, bank, study);
     var c = w.result("C", "Σ C on the bus", new Capacitance(farads));
     if (farads > 0) {
-      var u2 =
-          w.result(
-              "U2",
-              "√(U1² + 2 · E/C)",
-              new Voltage(Math.min(1e6, Math.sqrt(u1.volts() * u1.volts() + 2 * joules / farads))));
+      var u2 = w.result("U2", "√(U1² + 2 · E/C)", MovingEnergy.busAfter(u1, energy, c));
       var judged = Explained.atMost(w.explain(u2), "U2", most, Citation.practice());
       if (judged.holds()) return Optional.of(new Verdict.Pass(id, judged.trail()));
     }

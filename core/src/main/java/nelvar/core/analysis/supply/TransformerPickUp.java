@@ -12,12 +12,14 @@ import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.formula.CoilFormulas;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.network.Feed;
 import nelvar.core.network.Source;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Explained;
 import nelvar.core.trail.Working;
+import nelvar.core.units.Measure;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
 
@@ -96,23 +98,24 @@ public final class TransformerPickUp implements Rule {
 
   private static Percent fall(
       Working w, Source source, Feed feed, Coil coil, ControlTransformer transformer, Study study) {
-    var pull = w.given("Spull", coil.pullingIn(), feed.name() + ", VA");
+    var pull = w.given("Spull", apparent(coil.pullingIn()), feed.name());
     var others =
         Math.max(
             0,
             study.designCurrent(source).amperes() * source.output().voltage().volts()
                 - coil.power().watts());
-    var hold = w.given("Shold", new Power(others), "all that may be on beside it, VA");
-    var sn = w.given("Sn", transformer.rating(), transformer.name() + ", VA");
+    var hold = w.given("Shold", apparent(new Power(others)), "all that may be on beside it");
+    var sn = w.given("Sn", apparent(transformer.rating()), transformer.name());
     var uk = transformer.shortCircuitVoltage();
     var u =
         uk.isPresent()
             ? w.given("uk", uk.get(), transformer.name())
             : w.assumed("uk", new Percent(8), "common for small transformers");
-    return w.result(
-        "ΔU",
-        "uk · (Spull + Shold)/Sn",
-        Percent.ofFraction(u.fraction() * (pull.watts() + hold.watts()) / sn.watts()));
+    return w.result("ΔU", "uk · (Spull + Shold)/Sn", CoilFormulas.sag(u, pull, hold, sn));
+  }
+
+  private static Measure apparent(Power power) {
+    return new Measure(power.watts(), Measure.Unit.APPARENT_POWER);
   }
 
   private static List<Repair> larger(

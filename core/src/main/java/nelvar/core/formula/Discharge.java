@@ -1,7 +1,10 @@
-package nelvar.core.network;
+package nelvar.core.formula;
 
 import nelvar.core.units.Capacitance;
 import nelvar.core.units.Duration;
+import nelvar.core.units.Energy;
+import nelvar.core.units.Measure;
+import nelvar.core.units.Power;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 
@@ -29,5 +32,20 @@ public final class Discharge {
       Duration time, Capacitance capacitance, Voltage from, Voltage to) {
     return new Resistance(
         time.seconds() / (capacitance.farads() * Math.log(from.volts() / to.volts())));
+  }
+
+  /// `U²/R`, at first.
+  public static Power power(Voltage voltage, Resistance through) {
+    return new Power(voltage.volts() * voltage.volts() / through.ohms());
+  }
+
+  /// `C · U²/2`.
+  public static Energy energy(Capacitance capacitance, Voltage voltage) {
+    return new Energy(capacitance.farads() * voltage.volts() * voltage.volts() / 2);
+  }
+
+  /// `C · U`.
+  public static Measure charge(Capacitance capacitance, Voltage voltage) {
+    return new Measure(capacitance.farads() * voltage.volts(), Measure.Unit.CHARGE);
   }
 }
