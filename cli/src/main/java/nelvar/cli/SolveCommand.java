@@ -227,7 +227,7 @@ final class SolveCommand implements Callable<Integer> {
           .ifPresent(time ->
               out.printf(
                   "opens  %s (%s) carries %s: within %s%n",
-                  pole.pole(), pole.guard(), pole.current(), time));
+                  pole.pole(), pole.protection(), pole.current(), time));
     if (live.circuitry().assumesMains())
       out.println(
           "assumed 0.25 ohm a line for the mains, the site stating neither impedance nor short-circuit current");

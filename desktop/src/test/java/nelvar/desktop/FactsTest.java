@@ -83,10 +83,10 @@ class FactsTest {
     var facts = wire("W32");
     assertThat(facts.get("Carries, all on (Ib)").value()).isEqualTo("6.7 A");
     assertThat(facts.get("May carry (Iz)").value()).isEqualTo("7.21 A");
-    assertThat(facts.get("Guarded by (In)").value()).isEqualTo("none; -T2 24 V, 10 A");
+    assertThat(facts.get("Protected by (In)").value()).isEqualTo("none; -T2 24 V, 10 A");
     assertThat(facts.get("Least that would do").value()).isEqualTo("2.5 mm²");
     assertThat(facts.get("Lies in").value()).isEqualTo("conduit to the valve box");
-    assertThat(wire("W15").get("Guarded by (In)").value()).isEqualTo("-F1 C 6 A");
+    assertThat(wire("W15").get("Protected by (In)").value()).isEqualTo("-F1 C 6 A");
   }
 
   @Test

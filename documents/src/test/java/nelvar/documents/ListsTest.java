@@ -165,9 +165,9 @@ class ListsTest {
     var sensors =
         PowerTree.of(study).stream()
             .flatMap(root -> root.all())
-            .filter(branch ->
-                branch.kind() == PowerTree.Kind.GUARD
-                    && branch.children().stream()
+            .filter(point ->
+                point.kind() == PowerTree.Kind.PROTECTION
+                    && point.children().stream()
                         .anyMatch(child -> child.device().id().text().equals("B1")))
             .findFirst()
             .orElseThrow();
@@ -187,9 +187,9 @@ class ListsTest {
     var controllers =
         PowerTree.of(study).stream()
             .flatMap(root -> root.all())
-            .filter(branch ->
-                branch.kind() == PowerTree.Kind.GUARD
-                    && branch.children().stream()
+            .filter(point ->
+                point.kind() == PowerTree.Kind.PROTECTION
+                    && point.children().stream()
                         .anyMatch(child -> child.device().id().text().equals("A1")))
             .findFirst()
             .orElseThrow();

@@ -26,7 +26,7 @@ class TimeCurrentChartTest {
   @Test
   void theChainOfADriveIsDrawnWithWhatFlows() {
     var chain = ProtectionChain.about(new Id("U1"), STUDY).orElseThrow();
-    assertThat(chain.guards().getFirst().device().designation().text()).isEqualTo("-F1");
+    assertThat(chain.protectors().getFirst().device().designation().text()).isEqualTo("-F1");
     assertThat(chain.least().orElseThrow()).isLessThan(chain.greatest().orElseThrow());
     // 1.5 mm² PVC: 115² · 2.25 A²s
     assertThat(chain.energy()).isEqualTo(115 * 115 * 2.25);
@@ -46,14 +46,14 @@ class TimeCurrentChartTest {
   }
 
   /// A wire, the device itself and the load lead to the same chain; a sensor behind electronics has
-  /// one too; what nothing guards has none.
+  /// one too; what nothing protects has none.
   @Test
   void whatIsSelectedLeadsToItsChain() {
     assertThat(ProtectionChain.about(new Id("F1"), STUDY).orElseThrow().feed().device().id())
         .isEqualTo(new Id("U1"));
     assertThat(ProtectionChain.about(new Id("W15"), STUDY).orElseThrow().feed().device().id())
         .isEqualTo(new Id("U1"));
-    assertThat(ProtectionChain.about(new Id("H1"), STUDY).orElseThrow().guards()).isNotEmpty();
+    assertThat(ProtectionChain.about(new Id("H1"), STUDY).orElseThrow().protectors()).isNotEmpty();
     assertThat(ProtectionChain.about(new Id("no-such"), STUDY)).isEmpty();
   }
 
@@ -65,6 +65,7 @@ class TimeCurrentChartTest {
     for (var chain : all)
       assertThat(words(TimeCurrentChart.of(chain, 176, 96, 2.8)))
           .as(chain.feed().name())
-          .anyMatch(word -> word.contains(chain.guards().getFirst().device().designation().text()));
+          .anyMatch(
+              word -> word.contains(chain.protectors().getFirst().device().designation().text()));
   }
 }

@@ -11,25 +11,25 @@ import nelvar.core.network.Source;
 import nelvar.core.network.solve.Currents;
 import nelvar.core.units.Current;
 
-/// What a conductor belongs to: the source it hangs on, and the device that guards it.
+/// What a conductor belongs to: the source it hangs on, and the device that protects it.
 ///
-/// @param guard the protective device in the way from the source; on a way back, the one all its
-///   loads share
+/// @param protection the protective device in the way from the source; on a way back, the one all
+///   its loads share
 /// @param line the source terminal it hangs on
 /// @param gives what the source gives for long: its rating, or what it is limited to below that
-public record Circuit(Source source, Optional<Feed.Guarded> guard, int line, Current gives) {
+public record Circuit(Source source, Optional<Feed.Protector> protection, int line, Current gives) {
 
-  /// The greatest current that can flow for long: the guard's rating, else what the source is
-  /// protected with or can give.
+  /// The greatest current that can flow for long: the protective device's rating, else what the
+  /// source is protected with or can give.
   public Current limit() {
-    return guard.map(g -> g.guard().rating()).orElse(gives);
+    return protection.map(g -> g.protection().rating()).orElse(gives);
   }
 
-  /// Loads sharing a way of two conductors that are guarded by the same device belong to one
+  /// Loads sharing a way of two conductors that are protected by the same device belong to one
   /// circuit.
   public String name() {
-    return guard
-            .map(g -> g.device().designation() + "/" + g.guard())
+    return protection
+            .map(g -> g.device().designation() + "/" + g.protection())
             .orElse(source.device().designation().text())
         + "/"
         + source.device().designation();
@@ -46,32 +46,33 @@ public record Circuit(Source source, Optional<Feed.Guarded> guard, int line, Cur
   }
 
   private static void ofFeed(Network network, Source source, Feed feed, Map<Id, Circuit> circuits) {
-    Optional<Feed.Guarded> last = Optional.empty();
+    Optional<Feed.Protector> last = Optional.empty();
     for (var i = 0; i < feed.lineWays().size(); i++) {
-      Optional<Feed.Guarded> guard = Optional.empty();
+      Optional<Feed.Protector> protection = Optional.empty();
       for (var edge : feed.lineWays().get(i)) {
         switch (network.topology().edge(edge)) {
           case Edge.Through(var device, var link) -> {
-            if (link.guard().isPresent())
-              guard = Optional.of(new Feed.Guarded(device, link.guard().get()));
+            if (link.protection().isPresent())
+              protection = Optional.of(new Feed.Protector(device, link.protection().get()));
           }
           case Edge.Wire(var conductor) ->
               circuits.putIfAbsent(
                   conductor.id(),
-                  new Circuit(source, guard, feed.lineStarts().get(i), gives(source, network)));
+                  new Circuit(
+                      source, protection, feed.lineStarts().get(i), gives(source, network)));
         }
       }
-      last = guard;
+      last = protection;
     }
     for (var edge : feed.backWay()) {
       if (!(network.topology().edge(edge) instanceof Edge.Wire(var conductor))) continue;
       var mine = new Circuit(source, last, feed.backStart(), gives(source, network));
-      // A way back shared by loads behind different devices is guarded by none of them alone.
+      // A way back shared by loads behind different devices is protected by none of them alone.
       circuits.merge(
           conductor.id(),
           mine,
           (known, next) ->
-              known.guard.equals(next.guard)
+              known.protection.equals(next.protection)
                   ? known
                   : new Circuit(known.source, Optional.empty(), known.line, known.gives));
     }
@@ -98,7 +99,10 @@ public record Circuit(Source source, Optional<Feed.Guarded> guard, int line, Cur
         circuits.put(
             conductor.id(),
             new Circuit(
-                source, network.guard(walks.get(line).way(node)), line, gives(source, network)));
+                source,
+                network.protection(walks.get(line).way(node)),
+                line,
+                gives(source, network)));
       }
     }
   }

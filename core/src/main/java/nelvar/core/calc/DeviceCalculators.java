@@ -8,7 +8,7 @@ import static nelvar.core.calc.Input.word;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.protection.BreakerChoice;
-import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.formula.AlternatingCurrent;
 import nelvar.core.formula.AmericanCircuits;
 import nelvar.core.standards.AmericanDevices;
@@ -176,7 +176,8 @@ final class DeviceCalculators {
                         return given.answer(
                             "range",
                             "from its least setting",
-                            new Guard.MotorSwitch(least, greatest.value(), Optional.empty()));
+                            new ProtectiveDevice.MotorSwitch(
+                                least, greatest.value(), Optional.empty()));
                       })
                       .orElseGet(() -> Computed.missing("the ranges listed end at 32 A")),
               NAMEPLATE),

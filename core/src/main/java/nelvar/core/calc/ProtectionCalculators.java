@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.protection.BreakerChoice;
 import nelvar.core.analysis.protection.Selectivity;
-import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.network.TripTime;
 import nelvar.core.standards.FuseClass;
 import nelvar.core.standards.TripCurve;
@@ -22,9 +22,10 @@ import nelvar.core.units.Kind;
 /// What any protective device does at a current, by the same curves as the engine and the chart
 /// ([TripTime]).
 final class ProtectionCalculators {
-  private static final Input<Guard> DEVICE = device("device", "curve or class, and rating");
-  private static final Input<Guard> UP = device("up", "device nearer the source");
-  private static final Input<Guard> DOWN = device("down", "device nearer the load");
+  private static final Input<ProtectiveDevice> DEVICE =
+      device("device", "curve or class, and rating");
+  private static final Input<ProtectiveDevice> UP = device("up", "device nearer the source");
+  private static final Input<ProtectiveDevice> DOWN = device("down", "device nearer the load");
   private static final Input<Double> DIRECT =
       number(
               "dc",
@@ -69,7 +70,7 @@ final class ProtectionCalculators {
 
   private ProtectionCalculators() {}
 
-  private static Input<Guard> device(String symbol, String meaning) {
+  private static Input<ProtectiveDevice> device(String symbol, String meaning) {
     return read(
         symbol,
         meaning,
@@ -77,10 +78,10 @@ final class ProtectionCalculators {
             .formatted(
                 String.join(", ", Arrays.stream(FuseClass.values()).map(FuseClass::sign).toList())),
         "C 16A",
-        ProtectionCalculators::guard);
+        ProtectionCalculators::protection);
   }
 
-  private static Guard guard(String text) {
+  private static ProtectiveDevice protection(String text) {
     var parts = text.strip().split("\\s+", 2);
     if (parts.length == 1) {
       var digit = text.strip().replaceFirst("[0-9.,].*", "").length();
@@ -92,21 +93,21 @@ final class ProtectionCalculators {
     if (rating.amperes() < 0.1 || rating.amperes() > 1250)
       throw new ImpossibleQuantity("'" + text.strip() + "' is out of range");
     for (var curve : TripCurve.values())
-      if (curve.name().equalsIgnoreCase(sign)) return new Guard.Breaker(rating, curve);
+      if (curve.name().equalsIgnoreCase(sign)) return new ProtectiveDevice.Breaker(rating, curve);
     for (var fuse : FuseClass.values())
-      if (fuse.sign().equalsIgnoreCase(sign)) return new Guard.Fuse(rating, fuse);
+      if (fuse.sign().equalsIgnoreCase(sign)) return new ProtectiveDevice.Fuse(rating, fuse);
     throw new ImpossibleQuantity("'" + sign + "' is no curve and no class");
   }
 
   private static Computed<?> opens(Given given) {
-    var guard = given.of(DEVICE);
+    var protection = given.of(DEVICE);
     var current = given.of(Inputs.I);
     var band = given.of(DIRECT);
-    var earliest = TripTime.earliest(guard, current, band);
-    var latest = TripTime.latest(guard, current, band);
+    var earliest = TripTime.earliest(protection, current, band);
+    var latest = TripTime.latest(protection, current, band);
     given.step("tmin", "earliest by its curve", text(earliest, "never"));
     given.step("tmax", "latest by its curve", text(latest, "need not open"));
-    var notPromised = TripTime.notPromised(guard, current);
+    var notPromised = TripTime.notPromised(protection, current);
     if (notPromised.isPresent())
       return given.answer("t", "tmin to tmax", "not known: " + notPromised.get());
     return given.answer(
@@ -125,20 +126,21 @@ final class ProtectionCalculators {
   }
 
   private static Computed<?> stands(Given given) {
-    var guard = given.of(DEVICE);
-    if (guard instanceof Guard.Fuse(_, var fuse) && fuse == FuseClass.GR)
+    var protection = given.of(DEVICE);
+    if (protection instanceof ProtectiveDevice.Fuse(_, var fuse) && fuse == FuseClass.GR)
       return Computed.missing("the pre-arcing energy of a semiconductor fuse is its maker's");
     var surge = given.step("Ieff", "Ipeak/√2", BreakerChoice.effective(given.of(PEAK)));
     var lasts = given.of(LASTS);
-    if (guard instanceof Guard.Breaker(var rating, var curve)) {
-      var holds = given.sheet().table("Ihold", curve.holds(rating), guard + " still lets pass");
+    if (protection instanceof ProtectiveDevice.Breaker(var rating, var curve)) {
+      var holds =
+          given.sheet().table("Ihold", curve.holds(rating), protection + " still lets pass");
       if (surge.compareTo(holds) > 0)
         return given.answer(
             "stands",
             "Ieff ≤ Ihold",
             "no: %s flow, it lets %s pass for certain".formatted(surge, holds));
     }
-    var opens = TripTime.earliest(guard, surge, TripTime.ALTERNATING);
+    var opens = TripTime.earliest(protection, surge, TripTime.ALTERNATING);
     given.step("topen", "earliest by its curve", text(opens, "never"));
     return given.answer(
         "stands",

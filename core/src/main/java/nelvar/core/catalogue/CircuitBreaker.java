@@ -46,11 +46,12 @@ public record CircuitBreaker(
 
   @Override
   public List<Link> links() {
-    return Part.poleLinks(poles, (a, b) -> Link.guarded(a, b, new Guard.Breaker(rating, curve)));
+    return Part.poleLinks(
+        poles, (a, b) -> Link.protective(a, b, new ProtectiveDevice.Breaker(rating, curve)));
   }
 
   @Override
-  public Optional<Guard> guard() {
-    return Optional.of(new Guard.Breaker(rating, curve));
+  public Optional<ProtectiveDevice> protection() {
+    return Optional.of(new ProtectiveDevice.Breaker(rating, curve));
   }
 }

@@ -35,10 +35,10 @@ public record ElectronicProtection(
     var all = new ArrayList<Link>();
     for (var i = 0; i < channels.size(); i++)
       all.add(
-          Link.guarded(
+          Link.protective(
               "+",
               String.valueOf(i + 1),
-              new Guard.Electronic(String.valueOf(i + 1), channels.get(i))));
+              new ProtectiveDevice.Electronic(String.valueOf(i + 1), channels.get(i))));
     return all;
   }
 }

@@ -37,11 +37,13 @@ public record FuseHolder(
   @Override
   public List<Link> links() {
     return Part.poleLinks(
-        poles, (a, b) -> Link.guarded(a, b, new Guard.Fuse(rating, fuse.orElse(FuseClass.GG))));
+        poles,
+        (a, b) ->
+            Link.protective(a, b, new ProtectiveDevice.Fuse(rating, fuse.orElse(FuseClass.GG))));
   }
 
   @Override
-  public Optional<Guard> guard() {
-    return Optional.of(new Guard.Fuse(rating, fuse.orElse(FuseClass.GG)));
+  public Optional<ProtectiveDevice> protection() {
+    return Optional.of(new ProtectiveDevice.Fuse(rating, fuse.orElse(FuseClass.GG)));
   }
 }

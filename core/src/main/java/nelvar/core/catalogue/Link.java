@@ -10,7 +10,7 @@ public record Link(
     String a,
     String b,
     Kind kind,
-    Optional<Guard> guard,
+    Optional<ProtectiveDevice> protection,
     Optional<String> actuator,
     boolean closedAtRest) {
   public enum Kind {
@@ -19,7 +19,7 @@ public record Link(
     /// A contact of a switch, contactor or relay.
     CONTACT,
     /// Joined through a protective device.
-    GUARDED,
+    PROTECTIVE,
     /// A transistor or sensor output towards its own supply terminal.
     OUTPUT,
     /// Joined one way, through a diode.
@@ -32,8 +32,8 @@ public record Link(
     return !(closedAtRest && (kind == Kind.OUTPUT || actuator.equals(Optional.of(Actuator.COIL))));
   }
 
-  /// The same way behind a guard set otherwise.
-  public Link with(Guard next) {
+  /// The same way behind a protective device set otherwise.
+  public Link with(ProtectiveDevice next) {
     return new Link(a, b, kind, Optional.of(next), actuator, closedAtRest);
   }
 
@@ -49,8 +49,8 @@ public record Link(
     return new Link(a, b, Kind.CONTACT, Optional.empty(), Optional.of(actuator), true);
   }
 
-  static Link guarded(String a, String b, Guard guard) {
-    return new Link(a, b, Kind.GUARDED, Optional.of(guard), Optional.empty(), false);
+  static Link protective(String a, String b, ProtectiveDevice protection) {
+    return new Link(a, b, Kind.PROTECTIVE, Optional.of(protection), Optional.empty(), false);
   }
 
   /// One way for direct current; part of the way from a source to its loads all the same.

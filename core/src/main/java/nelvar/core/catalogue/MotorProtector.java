@@ -46,11 +46,13 @@ public record MotorProtector(
   public List<Link> links() {
     return Part.poleLinks(
         POLES,
-        (a, b) -> Link.guarded(a, b, new Guard.MotorSwitch(least, greatest, Optional.empty())));
+        (a, b) ->
+            Link.protective(
+                a, b, new ProtectiveDevice.MotorSwitch(least, greatest, Optional.empty())));
   }
 
   @Override
-  public Optional<Guard> guard() {
-    return Optional.of(new Guard.MotorSwitch(least, greatest, Optional.empty()));
+  public Optional<ProtectiveDevice> protection() {
+    return Optional.of(new ProtectiveDevice.MotorSwitch(least, greatest, Optional.empty()));
   }
 }

@@ -227,7 +227,7 @@ public sealed interface Part
   }
 
   /// What it protects its poles with.
-  default Optional<Guard> guard() {
+  default Optional<ProtectiveDevice> protection() {
     return Optional.empty();
   }
 

@@ -55,7 +55,7 @@ public final class Soundness {
       terminal(link.a());
       terminal(link.b());
       link.actuator().ifPresent(this::actuator);
-      link.guard().ifPresent(Guard::poleResistance);
+      link.protection().ifPresent(ProtectiveDevice::poleResistance);
     }
     for (var output : part.outputs()) {
       output.lines().forEach(this::terminal);
@@ -67,7 +67,7 @@ public final class Soundness {
     part.outputNeeds().forEach(this::actuator);
     part.elements();
     part.ownCoil();
-    part.guard().ifPresent(Guard::poleResistance);
+    part.protection().ifPresent(ProtectiveDevice::poleResistance);
   }
 
   private void intake(Intake intake) {

@@ -38,7 +38,8 @@ public final class Circuitry {
   record Stored(Device device, int group, nelvar.core.catalogue.Element.Across across) {}
 
   /// A protective pole.
-  record Pole(int branch, Device device, nelvar.core.catalogue.Guard guard, PoleRef pole) {}
+  record Pole(
+      int branch, Device device, nelvar.core.catalogue.ProtectiveDevice protection, PoleRef pole) {}
 
   final Topology topology;
   final Grid grid;
@@ -219,12 +220,12 @@ public final class Circuitry {
   }
 
   /// The protective poles of a device.
-  public List<PoleRef> guardedPoles(Id device) {
+  public List<PoleRef> protectivePoles(Id device) {
     return poles.stream().map(Pole::pole).filter(pole -> pole.a().device().equals(device)).toList();
   }
 
   /// Whether a device has a protective pole that can be pulled.
-  public boolean guards(Id device) {
+  public boolean protects(Id device) {
     return poles.stream().anyMatch(pole -> pole.device().id().equals(device));
   }
 

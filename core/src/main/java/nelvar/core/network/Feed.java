@@ -2,8 +2,8 @@ package nelvar.core.network;
 
 import java.util.List;
 import java.util.Optional;
-import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.Intake;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.model.Device;
 import nelvar.core.units.Voltage;
 
@@ -44,7 +44,7 @@ public record Feed(
   }
 
   /// A protective device on a way: the device and what it protects with.
-  public record Guarded(Device device, Guard guard) {}
+  public record Protector(Device device, ProtectiveDevice protection) {}
 
   public String name() {
     return device.designation() + (device.purpose().isEmpty() ? "" : " " + device.purpose());

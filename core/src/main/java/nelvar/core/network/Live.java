@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.CurrentLimit;
-import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.Intake;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.TerminalRef;
@@ -43,12 +43,16 @@ public final class Live {
 
   /// One protective pole with what flows in it.
   public record Loaded(
-      Device device, Guard guard, PoleRef pole, Current current, boolean alternating) {
+      Device device,
+      ProtectiveDevice protection,
+      PoleRef pole,
+      Current current,
+      boolean alternating) {
     /// Whether it opens by itself, without the other poles of its device.
     public boolean alone() {
-      return switch (guard) {
-        case Guard.Fuse _, Guard.Electronic _ -> true;
-        case Guard.Breaker _, Guard.MotorSwitch _ -> false;
+      return switch (protection) {
+        case ProtectiveDevice.Fuse _, ProtectiveDevice.Electronic _ -> true;
+        case ProtectiveDevice.Breaker _, ProtectiveDevice.MotorSwitch _ -> false;
       };
     }
   }
@@ -406,7 +410,11 @@ public final class Live {
     var both =
         new Both(solution.branchDirect(pole.branch()), solution.branchAlternating(pole.branch()));
     return new Loaded(
-        pole.device(), pole.guard(), pole.pole(), amperes(both.rms()), both.mostlyAlternating());
+        pole.device(),
+        pole.protection(),
+        pole.pole(),
+        amperes(both.rms()),
+        both.mostlyAlternating());
   }
 
   private static Power power(double watts) {
@@ -420,7 +428,7 @@ public final class Live {
   /// When a protective pole opens at its present current; empty where it need not.
   public Optional<Duration> tripTime(Loaded pole) {
     return TripTime.latest(
-        pole.guard(),
+        pole.protection(),
         pole.current(),
         circuitry.topology().project().brief().policies().magneticBand(pole.alternating()));
   }
@@ -477,7 +485,7 @@ public final class Live {
           switch (link.kind()) {
             case JOINED -> true;
             case DIODE -> false;
-            case CONTACT, GUARDED, OUTPUT -> closed(pole(device, link));
+            case CONTACT, PROTECTIVE, OUTPUT -> closed(pole(device, link));
           };
     };
   }
@@ -491,7 +499,7 @@ public final class Live {
   public boolean closed(Edge.Through through) {
     return switch (through.link().kind()) {
       case JOINED, DIODE -> true;
-      case CONTACT, GUARDED, OUTPUT -> closed(pole(through.device(), through.link()));
+      case CONTACT, PROTECTIVE, OUTPUT -> closed(pole(through.device(), through.link()));
     };
   }
 }

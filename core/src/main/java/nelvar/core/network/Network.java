@@ -273,11 +273,11 @@ public final class Network {
   }
 
   /// The protective device nearest before the end of `way`, if one is on it.
-  public Optional<Feed.Guarded> guard(List<Integer> way) {
+  public Optional<Feed.Protector> protection(List<Integer> way) {
     for (var i = way.size() - 1; i >= 0; i--) {
       if (topology.edge(way.get(i)) instanceof Edge.Through(var device, var link)
-          && link.guard().isPresent())
-        return Optional.of(new Feed.Guarded(device, link.guard().get()));
+          && link.protection().isPresent())
+        return Optional.of(new Feed.Protector(device, link.protection().get()));
     }
     return Optional.empty();
   }

@@ -170,10 +170,10 @@ final class NetworkBuilder {
       case JOINED -> throw new IllegalStateException("joined terminals are one node");
       case CONTACT -> branches.add(Grid.Branch.linear(a, b, CONTACT, 0));
       case OUTPUT -> branches.add(Grid.Branch.linear(a, b, TRANSISTOR, 0));
-      case GUARDED -> {
-        var guard = link.guard().orElseThrow();
-        branches.add(Grid.Branch.linear(a, b, guard.poleResistance().ohms(), 0));
-        poles.add(new Circuitry.Pole(index, device, guard, pole));
+      case PROTECTIVE -> {
+        var protection = link.protection().orElseThrow();
+        branches.add(Grid.Branch.linear(a, b, protection.poleResistance().ohms(), 0));
+        poles.add(new Circuitry.Pole(index, device, protection, pole));
       }
       // The diode itself stands among the part's elements.
       case DIODE -> branchOf[edge] = -1;

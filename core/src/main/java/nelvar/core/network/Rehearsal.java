@@ -240,7 +240,7 @@ public final class Rehearsal {
             .filter(loaded -> loaded.pole().equals(pole))
             .anyMatch(Live.Loaded::alone)
         ? trial.togglingPole(pole)
-        : trial.togglingGuard(pole.a().device());
+        : trial.togglingProtection(pole.a().device());
   }
 
   private <K> List<K> due(Map<K, Double> times) {

@@ -99,7 +99,8 @@ public record ShortCircuit(
         switch (end) {
           case End.Opens(var pole, var within) ->
               "%s (%s) carries %s and opens within %s"
-                  .formatted(live.label(pole.device().id()), pole.guard(), pole.current(), within);
+                  .formatted(
+                      live.label(pole.device().id()), pole.protection(), pole.current(), within);
           case End.SwitchesOff(var output) ->
               output.device().designation() + " switches itself off";
           case End.Limits(var output) ->

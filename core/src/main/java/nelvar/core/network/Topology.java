@@ -7,9 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nelvar.core.catalogue.Catalogue;
-import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.Link;
 import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
@@ -86,7 +86,8 @@ public final class Topology {
 
   /// An adjustable trip counts with what it is set to.
   private static Link asSet(Link link, Device device) {
-    return device.trip().isPresent() && link.guard().orElse(null) instanceof Guard.MotorSwitch motor
+    return device.trip().isPresent()
+            && link.protection().orElse(null) instanceof ProtectiveDevice.MotorSwitch motor
         ? link.with(motor.setTo(device.trip()))
         : link;
   }

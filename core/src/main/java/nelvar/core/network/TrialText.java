@@ -70,7 +70,7 @@ public final class TrialText {
         circuitry.actuatorRefs().stream().filter(ref -> ref.device().equals(device.id())).toList();
     if (actuators.isEmpty())
       return find(name).isPresent()
-          ? guard(trial, device, OFF.contains(state))
+          ? protection(trial, device, OFF.contains(state))
           : pole(trial, device, name.substring(name.lastIndexOf('.') + 1), OFF.contains(state));
     var actuator = actuator(device, name, actuators);
     return frozen
@@ -174,10 +174,10 @@ public final class TrialText {
     return trial.opened(pole) == open ? trial : trial.togglingPole(pole);
   }
 
-  private WhatIf guard(WhatIf trial, Device device, boolean open) {
+  private WhatIf protection(WhatIf trial, Device device, boolean open) {
     if (circuitry.poles.stream().noneMatch(pole -> pole.device().id().equals(device.id())))
       throw new Unreadable(device.designation() + " has nothing that opens or closes");
-    return trial.opened(device.id()) == open ? trial : trial.togglingGuard(device.id());
+    return trial.opened(device.id()) == open ? trial : trial.togglingProtection(device.id());
   }
 
   private Optional<Device> find(String name) {

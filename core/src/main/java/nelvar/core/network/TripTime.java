@@ -1,7 +1,7 @@
 package nelvar.core.network;
 
 import java.util.Optional;
-import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.standards.FuseClass;
 import nelvar.core.standards.FuseLink;
 import nelvar.core.trail.Cited;
@@ -29,20 +29,24 @@ public final class TripTime {
   /// The time within which a device opens at its conventional tripping current: breakers 1 h, above
   /// 63 A 2 h (IEC 60898-1, 8.6.1); fuses 1 h, above 63 A 2 h, above 160 A 3 h, above 400 A 4 h
   /// (IEC 60269-1, Table 2); from memory.
-  static double conventionalTime(Guard guard) {
-    var in = guard.rating().amperes();
-    return switch (guard) {
-      case Guard.Breaker _ -> in > 63 ? 2 * HOUR : HOUR;
-      case Guard.Fuse _ -> in > 400 ? 4 * HOUR : in > 160 ? 3 * HOUR : in > 63 ? 2 * HOUR : HOUR;
-      case Guard.MotorSwitch _ -> 2 * HOUR;
-      case Guard.Electronic _ -> 1;
+  static double conventionalTime(ProtectiveDevice protection) {
+    var in = protection.rating().amperes();
+    return switch (protection) {
+      case ProtectiveDevice.Breaker _ -> in > 63 ? 2 * HOUR : HOUR;
+      case ProtectiveDevice.Fuse _ ->
+          in > 400 ? 4 * HOUR : in > 160 ? 3 * HOUR : in > 63 ? 2 * HOUR : HOUR;
+      case ProtectiveDevice.MotorSwitch _ -> 2 * HOUR;
+      case ProtectiveDevice.Electronic _ -> 1;
     };
   }
 
   /// What its curve does not promise at a current, in words; empty where it does.
-  public static Optional<String> notPromised(Guard guard, Current current) {
-    var m = current.amperes() / guard.rating().amperes();
-    if (guard instanceof Guard.Fuse(_, var fuse) && fuse == FuseClass.AM && m > 1 && m < 6.3)
+  public static Optional<String> notPromised(ProtectiveDevice protection, Current current) {
+    var m = current.amperes() / protection.rating().amperes();
+    if (protection instanceof ProtectiveDevice.Fuse(_, var fuse)
+        && fuse == FuseClass.AM
+        && m > 1
+        && m < 6.3)
       return Optional.of(
           m <= 4
               ? "an aM fuse protects against no overload: nothing is promised below 4 times its rating, and it may overheat"
@@ -53,13 +57,15 @@ public final class TripTime {
   private TripTime() {}
 
   /// The latest it opens; empty where it need not open at all.
-  public static Optional<Duration> latest(Guard guard, Current current, double band) {
-    return seconds(latestSeconds(guard, current.amperes(), band));
+  public static Optional<Duration> latest(
+      ProtectiveDevice protection, Current current, double band) {
+    return seconds(latestSeconds(protection, current.amperes(), band));
   }
 
   /// The earliest it may open; empty where it must not.
-  public static Optional<Duration> earliest(Guard guard, Current current, double band) {
-    return seconds(earliestSeconds(guard, current.amperes(), band));
+  public static Optional<Duration> earliest(
+      ProtectiveDevice protection, Current current, double band) {
+    return seconds(earliestSeconds(protection, current.amperes(), band));
   }
 
   private static Optional<Duration> seconds(double seconds) {
@@ -67,33 +73,33 @@ public final class TripTime {
   }
 
   /// The current that opens it within `limit` for certain.
-  public static Current opensWithin(Guard guard, Duration limit, double band) {
-    var low = guard.rating().amperes();
+  public static Current opensWithin(ProtectiveDevice protection, Duration limit, double band) {
+    var low = protection.rating().amperes();
     var high = 1000 * low;
     for (var i = 0; i < 80; i++) {
       var middle = Math.sqrt(low * high);
-      if (latestSeconds(guard, middle, band) <= limit.seconds()) high = middle;
+      if (latestSeconds(protection, middle, band) <= limit.seconds()) high = middle;
       else low = middle;
     }
     return new Current(high);
   }
 
-  private static double latestSeconds(Guard guard, double amperes, double band) {
-    var in = guard.rating().amperes();
+  private static double latestSeconds(ProtectiveDevice protection, double amperes, double band) {
+    var in = protection.rating().amperes();
     var m = amperes / in;
-    return switch (guard) {
-      case Guard.Breaker(var rating, var curve) -> {
+    return switch (protection) {
+      case ProtectiveDevice.Breaker(var rating, var curve) -> {
         var magnetic = curve.trips(rating).value().amperes() * band;
         var at255 = in > 32 ? 120 : 60;
         var thermal =
             m < 1.45
                 ? Double.POSITIVE_INFINITY
                 : m < 2.55
-                    ? between(m, 1.45, conventionalTime(guard), 2.55, at255)
+                    ? between(m, 1.45, conventionalTime(protection), 2.55, at255)
                     : at255 * Math.pow(2.55 / m, 2);
         yield amperes >= magnetic ? 0.1 : Math.max(0.1, thermal);
       }
-      case Guard.Fuse(var rating, var fuse) -> {
+      case ProtectiveDevice.Fuse(var rating, var fuse) -> {
         if (fuse == FuseClass.AM) yield backUp(m, false);
         if (fuse.american()) yield american(m);
         if (fuse == FuseClass.MINIATURE) yield miniature(m, false);
@@ -103,12 +109,12 @@ public final class TripTime {
         yield fuse(
             amperes,
             in * factor,
-            conventionalTime(guard),
+            conventionalTime(protection),
             g.blows5s().amperes(),
             5,
             g.blows100ms().amperes());
       }
-      case Guard.MotorSwitch motor -> {
+      case ProtectiveDevice.MotorSwitch motor -> {
         // IEC 60947-4-1, class 10: 1.2 within 2 h, 1.5 within 4 min, 7.2 within 10 s; magnetic at
         // 13 times its greatest setting with 20 % (maker curves, unchecked).
         var magnetic = 15.6 * band * motor.greatest().amperes();
@@ -122,22 +128,24 @@ public final class TripTime {
                         ? between(m, 1.5, 240, 7.2, 10)
                         : Math.max(0.1, 10 * 7.2 * 7.2 / m / m);
       }
-      case Guard.Electronic _ -> m >= 2 ? 0.02 : m >= 1.2 ? 1 : Double.POSITIVE_INFINITY;
+      case ProtectiveDevice.Electronic _ -> m >= 2 ? 0.02 : m >= 1.2 ? 1 : Double.POSITIVE_INFINITY;
     };
   }
 
-  private static double earliestSeconds(Guard guard, double amperes, double band) {
-    var in = guard.rating().amperes();
+  private static double earliestSeconds(ProtectiveDevice protection, double amperes, double band) {
+    var in = protection.rating().amperes();
     var m = amperes / in;
-    return switch (guard) {
-      case Guard.Breaker(var rating, var curve) -> {
+    return switch (protection) {
+      case ProtectiveDevice.Breaker(var rating, var curve) -> {
         var magnetic = curve.holds(rating).value().amperes() * band;
         if (amperes > magnetic) yield 0.005;
         yield m <= 1.13
             ? Double.POSITIVE_INFINITY
-            : m < 2.55 ? between(m, 1.13, conventionalTime(guard), 2.55, 1) : Math.pow(2.55 / m, 2);
+            : m < 2.55
+                ? between(m, 1.13, conventionalTime(protection), 2.55, 1)
+                : Math.pow(2.55 / m, 2);
       }
-      case Guard.Fuse(var rating, var fuse) -> {
+      case ProtectiveDevice.Fuse(var rating, var fuse) -> {
         if (fuse == FuseClass.AM) yield backUp(m, true);
         // A time-delay fuse holds five times its rating for 10 s (UL 248, from memory); at less it
         // holds at
@@ -151,15 +159,16 @@ public final class TripTime {
         var fast = g.holds100ms().amperes();
         yield amperes > fast
             ? least(amperes, fast, FuseLink.leastMelting(rating).value())
-            : fuse(amperes, 1.25 * in, conventionalTime(guard), g.holds10s().amperes(), 10, fast);
+            : fuse(
+                amperes, 1.25 * in, conventionalTime(protection), g.holds10s().amperes(), 10, fast);
       }
-      case Guard.MotorSwitch motor -> {
+      case ProtectiveDevice.MotorSwitch motor -> {
         var magnetic = 10.4 * band * motor.greatest().amperes();
         yield amperes > magnetic
             ? 0.005
             : m <= 1.05 ? Double.POSITIVE_INFINITY : 4 * 7.2 * 7.2 / m / m;
       }
-      case Guard.Electronic _ -> m >= 1.2 ? 0.01 : Double.POSITIVE_INFINITY;
+      case ProtectiveDevice.Electronic _ -> m >= 1.2 ? 0.01 : Double.POSITIVE_INFINITY;
     };
   }
 

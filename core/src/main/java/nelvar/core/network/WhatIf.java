@@ -199,7 +199,7 @@ public final class WhatIf {
   }
 
   /// Opens all poles of a protective device, or puts it back.
-  public WhatIf togglingGuard(Id device) {
+  public WhatIf togglingProtection(Id device) {
     return toggling(new Disturbance.Open(device, Optional.empty()));
   }
 

@@ -8,7 +8,7 @@ import nelvar.core.analysis.protection.BranchDevice;
 import nelvar.core.analysis.protection.BreakingCapacity;
 import nelvar.core.analysis.protection.DisconnectsInTime;
 import nelvar.core.analysis.sizing.WithstandsFault;
-import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Place;
@@ -291,9 +291,9 @@ class FaultRulesTest {
   void aTtSystemNeedsAResidualDevice() {
     var bare = earthed(site(heater("breaker-1p-c16", 10), 100, 0), Brief.Earthing.TT);
     assertThat(((Verdict.Finding) judge(bare)).title()).contains("TT system");
-    var guarded = earthed(residual("rcd-2p-25a-300ma-a"), Brief.Earthing.TT);
-    assertThat(judge(guarded)).isInstanceOf(Verdict.Pass.class);
-    assertThat(judge(earthed(site(guarded, 200, 0), Brief.Earthing.TT)))
+    var protector = earthed(residual("rcd-2p-25a-300ma-a"), Brief.Earthing.TT);
+    assertThat(judge(protector)).isInstanceOf(Verdict.Pass.class);
+    assertThat(judge(earthed(site(protector, 200, 0), Brief.Earthing.TT)))
         .isInstanceOf(Verdict.Finding.class);
   }
 
@@ -435,13 +435,18 @@ class FaultRulesTest {
   @Test
   void wiresCountWithTheDial() {
     var set = Panel.mains().device("F", "motor-protector-4a").setTo(2.6);
-    var guard =
+    var protection =
         motor(set, "motor-1p1kw-230-400").study().network().feeds().stream()
             .filter(feed -> feed.device().id().text().equals("M"))
             .findFirst()
             .orElseThrow();
     var network = motor(set, "motor-1p1kw-230-400").study().network();
-    assertThat(network.guard(guard.lineWays().getFirst()).orElseThrow().guard().rating())
+    assertThat(
+            network
+                .protection(protection.lineWays().getFirst())
+                .orElseThrow()
+                .protection()
+                .rating())
         .isEqualTo(new Current(2.6));
   }
 
@@ -508,12 +513,15 @@ class FaultRulesTest {
   /// fault.
   @Test
   void energyCountsAtTheFaultAndCurvesMustNotCross() {
-    var gg25 = new Guard.Fuse(new Current(25), FuseClass.GG);
-    assertThat(selective(gg25, new Guard.Breaker(new Current(6), TripCurve.C), 200)).isTrue();
-    assertThat(selective(gg25, new Guard.Breaker(new Current(6), TripCurve.D), 200)).isTrue();
-    assertThat(selective(gg25, new Guard.Breaker(new Current(6), TripCurve.C), 400)).isFalse();
-    var c6 = new Guard.Breaker(new Current(6), TripCurve.C);
-    var c10 = new Guard.Breaker(new Current(10), TripCurve.C);
+    var gg25 = new ProtectiveDevice.Fuse(new Current(25), FuseClass.GG);
+    assertThat(selective(gg25, new ProtectiveDevice.Breaker(new Current(6), TripCurve.C), 200))
+        .isTrue();
+    assertThat(selective(gg25, new ProtectiveDevice.Breaker(new Current(6), TripCurve.D), 200))
+        .isTrue();
+    assertThat(selective(gg25, new ProtectiveDevice.Breaker(new Current(6), TripCurve.C), 400))
+        .isFalse();
+    var c6 = new ProtectiveDevice.Breaker(new Current(6), TripCurve.C);
+    var c10 = new ProtectiveDevice.Breaker(new Current(10), TripCurve.C);
     assertThat(selective(c6, c10, 25)).isFalse();
     assertThat(selective(c10, c6, 25)).isTrue();
   }
@@ -525,7 +533,7 @@ class FaultRulesTest {
     assertThat(TripCurve.C.holds(new Current(6)).citation().toString()).contains("IEC 60898");
   }
 
-  private static boolean selective(Guard up, Guard down, double fault) {
+  private static boolean selective(ProtectiveDevice up, ProtectiveDevice down, double fault) {
     return nelvar.core.analysis.protection.Selectivity.judge(
             nelvar.core.trail.Working.of("pair"),
             up,

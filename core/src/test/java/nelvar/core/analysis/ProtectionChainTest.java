@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.Optional;
 import nelvar.core.Panel;
 import nelvar.core.analysis.protection.ProtectionChain;
-import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.Demo;
 import nelvar.core.model.Brief;
@@ -43,8 +43,11 @@ class ProtectionChainTest {
   @Test
   void theChainIsReadFromTheLoad() {
     var chain = ProtectionChain.about(new Id("E"), series().study()).orElseThrow();
-    assertThat(chain.guards()).extracting(g -> g.device().id().text()).containsExactly("F2", "F1");
-    assertThat(chain.guards().getFirst().guard()).isInstanceOf(Guard.Breaker.class);
+    assertThat(chain.protectors())
+        .extracting(g -> g.device().id().text())
+        .containsExactly("F2", "F1");
+    assertThat(chain.protectors().getFirst().protection())
+        .isInstanceOf(ProtectiveDevice.Breaker.class);
     assertThat(chain.wire().orElseThrow().section()).contains(new CrossSection(1.5));
     assertThat(chain.energy()).isCloseTo(115 * 115 * 2.25, within(1e-6));
     assertThat(chain.design().amperes()).isCloseTo(100 / 230.0, within(0.01));
@@ -91,7 +94,8 @@ class ProtectionChainTest {
     var chain = ProtectionChain.about(new Id("M"), panel.study()).orElseThrow();
     assertThat(chain.start().orElseThrow().amperes())
         .isCloseTo(6 * chain.design().amperes(), within(1e-9));
-    assertThat(chain.guards().getFirst().guard()).isInstanceOf(Guard.MotorSwitch.class);
+    assertThat(chain.protectors().getFirst().protection())
+        .isInstanceOf(ProtectiveDevice.MotorSwitch.class);
   }
 
   /// On the demo: one chain for each nearest device, at its weakest load; those on direct current
@@ -100,7 +104,7 @@ class ProtectionChainTest {
   void oneChainForEachNearestDevice() {
     var study = Study.of(Demo.settled(), CatalogueFile.standard());
     var all = ProtectionChain.all(study);
-    assertThat(all).extracting(chain -> chain.guards().getFirst()).doesNotHaveDuplicates();
+    assertThat(all).extracting(chain -> chain.protectors().getFirst()).doesNotHaveDuplicates();
     assertThat(all).anyMatch(ProtectionChain::alternating).anyMatch(chain -> !chain.alternating());
     for (var chain : all)
       if (chain.least().isPresent() && chain.greatest().isPresent() && chain.alternating())

@@ -305,7 +305,8 @@ class SizingTest {
             f -> {
               assertThat(f.trail().text())
                   .contains("Iz = It · Ca · Cg = 10.3 A · 0.91 · 1 = 9.37 A");
-              // The supply is the only guard: the wire must stand its 20 A, 24 · 0.91 = 21.8 A.
+              // The supply is the only protective device: the wire must stand its 20 A, 24 · 0.91 =
+              // 21.8 A.
               assertThat(f.proposals().getFirst().label()).isEqualTo("Make W5 4 mm²");
               assertThat(
                       Panel.judge(

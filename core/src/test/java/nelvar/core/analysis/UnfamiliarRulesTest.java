@@ -409,7 +409,8 @@ final class UnfamiliarRulesTest {
             .study()
             .engine()
             .solve(
-                nelvar.core.network.WhatIf.AS_DESIGNED.togglingGuard(new nelvar.core.model.Id("F")),
+                nelvar.core.network.WhatIf.AS_DESIGNED.togglingProtection(
+                    new nelvar.core.model.Id("F")),
                 nelvar.core.network.Conditions.usual(new nelvar.core.units.Temperature(20)));
     assertThat(off.circuitry().actuatorRefs()).contains(run);
     assertThat(off.on(run)).isFalse();

@@ -61,12 +61,12 @@ class PartKindsTest {
     assertThat(part("breaker-3p-c6").links()).extracting(Link::b).containsExactly("2", "4", "6");
     assertThat(part("breaker-3p-c6").links())
         .allSatisfy(link ->
-            assertThat(link.guard())
-                .hasValueSatisfying(guard -> assertThat(guard).hasToString("C 6 A")));
-    assertThat(part("fuse-1p-gg4").guard())
-        .hasValueSatisfying(guard -> assertThat(guard).hasToString("gG 4 A"));
+            assertThat(link.protection())
+                .hasValueSatisfying(protection -> assertThat(protection).hasToString("C 6 A")));
+    assertThat(part("fuse-1p-gg4").protection())
+        .hasValueSatisfying(protection -> assertThat(protection).hasToString("gG 4 A"));
     assertThat(part("electronic-4-2a").links())
-        .extracting(link -> link.guard().orElseThrow().toString())
+        .extracting(link -> link.protection().orElseThrow().toString())
         .containsExactly("ch. 1, 2 A", "ch. 2, 2 A", "ch. 3, 2 A", "ch. 4, 2 A");
   }
 

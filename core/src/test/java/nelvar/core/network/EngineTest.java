@@ -378,7 +378,7 @@ class EngineTest {
     var trial =
         WhatIf.AS_DESIGNED
             .togglingCut(new Id("W1"))
-            .togglingGuard(new Id("F1"))
+            .togglingProtection(new Id("F1"))
             .togglingShort(at("T1:+"), at("T1:-"))
             .togglingWeld(new PoleRef(at("K2:1"), at("K2:2")))
             .holding(actuator("S1", "pressed"), true)
@@ -387,7 +387,7 @@ class EngineTest {
     assertThat(
             trial
                 .togglingCut(new Id("W1"))
-                .togglingGuard(new Id("F1"))
+                .togglingProtection(new Id("F1"))
                 .togglingShort(at("T1:-"), at("T1:+"))
                 .togglingWeld(new PoleRef(at("K2:1"), at("K2:2")))
                 .releasing(actuator("S1", "pressed"))

@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.Panel;
-import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.Demo;
 import nelvar.core.model.Id;
@@ -137,14 +137,15 @@ class MeterTest {
     "C, 40, 102, 120"
   })
   void breakersOpenAtTheirGates(TripCurve curve, double rating, double amperes, double seconds) {
-    var guard = new Guard.Breaker(new Current(rating), curve);
+    var protection = new ProtectiveDevice.Breaker(new Current(rating), curve);
     assertThat(
-            TripTime.latest(guard, new Current(amperes), TripTime.ALTERNATING)
+            TripTime.latest(protection, new Current(amperes), TripTime.ALTERNATING)
                 .orElseThrow()
                 .seconds())
         .isCloseTo(seconds, within(seconds * 1e-6));
-    assertThat(TripTime.latest(guard, new Current(rating * 1.13), TripTime.ALTERNATING)).isEmpty();
-    assertThat(TripTime.earliest(guard, new Current(rating * 1.13), TripTime.ALTERNATING))
+    assertThat(TripTime.latest(protection, new Current(rating * 1.13), TripTime.ALTERNATING))
+        .isEmpty();
+    assertThat(TripTime.earliest(protection, new Current(rating * 1.13), TripTime.ALTERNATING))
         .isEmpty();
   }
 
@@ -152,7 +153,7 @@ class MeterTest {
   /// s.
   @Test
   void fusesMeltBetweenTheirGates() {
-    var fuse = new Guard.Fuse(new Current(16), nelvar.core.standards.FuseClass.GG);
+    var fuse = new ProtectiveDevice.Fuse(new Current(16), nelvar.core.standards.FuseClass.GG);
     assertThat(TripTime.latest(fuse, new Current(65), TripTime.ALTERNATING).orElseThrow().seconds())
         .isCloseTo(5, within(1e-6));
     assertThat(
@@ -171,27 +172,34 @@ class MeterTest {
   /// time grows with the current.
   @Test
   void earliestIsNeverAfterLatestAndBothFall() {
-    var guards = new java.util.ArrayList<Guard>();
-    for (var curve : TripCurve.values()) guards.add(new Guard.Breaker(new Current(6), curve));
+    var protectors = new java.util.ArrayList<ProtectiveDevice>();
+    for (var curve : TripCurve.values())
+      protectors.add(new ProtectiveDevice.Breaker(new Current(6), curve));
     for (var fuse : nelvar.core.standards.FuseClass.values())
-      guards.add(new Guard.Fuse(new Current(10), fuse));
-    guards.add(new Guard.MotorSwitch(new Current(2.5), new Current(4), java.util.Optional.empty()));
-    guards.add(new Guard.Electronic("1", new Current(2)));
-    for (var guard : guards) {
+      protectors.add(new ProtectiveDevice.Fuse(new Current(10), fuse));
+    protectors.add(
+        new ProtectiveDevice.MotorSwitch(
+            new Current(2.5), new Current(4), java.util.Optional.empty()));
+    protectors.add(new ProtectiveDevice.Electronic("1", new Current(2)));
+    for (var protection : protectors) {
       for (var band : new double[] {TripTime.ALTERNATING, 1.4, 1.5}) {
         var late = Double.POSITIVE_INFINITY;
         var early = Double.POSITIVE_INFINITY;
         for (var m = 1.0; m < 300; m *= 1.02) {
-          var current = guard.rating().times(m);
-          var latest = seconds(TripTime.latest(guard, current, band));
-          var earliest = seconds(TripTime.earliest(guard, current, band));
-          assertThat(earliest).as("%s at %s", guard, current).isLessThanOrEqualTo(latest * 1.0001);
-          assertThat(latest).as("%s at %s", guard, current).isLessThanOrEqualTo(late * 1.0001);
-          assertThat(earliest).as("%s at %s", guard, current).isLessThanOrEqualTo(early * 1.0001);
+          var current = protection.rating().times(m);
+          var latest = seconds(TripTime.latest(protection, current, band));
+          var earliest = seconds(TripTime.earliest(protection, current, band));
+          assertThat(earliest)
+              .as("%s at %s", protection, current)
+              .isLessThanOrEqualTo(latest * 1.0001);
+          assertThat(latest).as("%s at %s", protection, current).isLessThanOrEqualTo(late * 1.0001);
+          assertThat(earliest)
+              .as("%s at %s", protection, current)
+              .isLessThanOrEqualTo(early * 1.0001);
           late = latest;
           early = earliest;
         }
-        assertThat(late).as(guard.toString()).isLessThan(10);
+        assertThat(late).as(protection.toString()).isLessThan(10);
       }
     }
   }
@@ -200,7 +208,7 @@ class MeterTest {
   /// by the other school at 3 · 2 · 1.5 = 9 A.
   @Test
   void onDirectCurrentTheBandIsWiderByTheSchool() {
-    var z = new Guard.Breaker(new Current(2), TripCurve.Z);
+    var z = new ProtectiveDevice.Breaker(new Current(2), TripCurve.Z);
     assertThat(TripTime.opensWithin(z, new Duration(0.1), 1.4).amperes())
         .isCloseTo(8.4, within(0.01));
     assertThat(TripTime.opensWithin(z, new Duration(0.1), 1.5).amperes())
@@ -216,7 +224,9 @@ class MeterTest {
   /// at 6.3 times (all from memory).
   @Test
   void otherDevicesOpenAtTheirGates() {
-    var motor = new Guard.MotorSwitch(new Current(2.5), new Current(4), java.util.Optional.empty());
+    var motor =
+        new ProtectiveDevice.MotorSwitch(
+            new Current(2.5), new Current(4), java.util.Optional.empty());
     assertThat(seconds(TripTime.latest(motor, new Current(6), TripTime.ALTERNATING)))
         .isCloseTo(240, within(0.01));
     assertThat(seconds(TripTime.latest(motor, new Current(28.8), TripTime.ALTERNATING)))
@@ -225,12 +235,15 @@ class MeterTest {
     assertThat(
             seconds(
                 TripTime.latest(
-                    new Guard.Fuse(new Current(10), fuse), new Current(20), TripTime.ALTERNATING)))
+                    new ProtectiveDevice.Fuse(new Current(10), fuse),
+                    new Current(20),
+                    TripTime.ALTERNATING)))
         .isCloseTo(120, within(0.01));
-    var small = new Guard.Fuse(new Current(2), nelvar.core.standards.FuseClass.MINIATURE);
+    var small =
+        new ProtectiveDevice.Fuse(new Current(2), nelvar.core.standards.FuseClass.MINIATURE);
     assertThat(seconds(TripTime.latest(small, new Current(5.5), TripTime.ALTERNATING)))
         .isCloseTo(10, within(0.01));
-    var backUp = new Guard.Fuse(new Current(10), nelvar.core.standards.FuseClass.AM);
+    var backUp = new ProtectiveDevice.Fuse(new Current(10), nelvar.core.standards.FuseClass.AM);
     assertThat(TripTime.latest(backUp, new Current(60), TripTime.ALTERNATING)).isEmpty();
     assertThat(seconds(TripTime.latest(backUp, new Current(63), TripTime.ALTERNATING)))
         .isCloseTo(60, within(0.01));

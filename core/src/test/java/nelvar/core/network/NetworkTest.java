@@ -79,7 +79,7 @@ class NetworkTest {
   }
 
   @Test
-  void theTreeHangsEveryFeedOnceUnderItsGuard() {
+  void theTreeHangsEveryFeedOnceUnderItsProtection() {
     var study = Panel.study(Demo.planted());
     var root = PowerTree.of(study).getFirst();
     assertThat(root.device().designation()).hasToString("-X0");
@@ -91,8 +91,8 @@ class NetworkTest {
     assertThat(loads)
         .doesNotHaveDuplicates()
         .contains(new Id("M1"), new Id("M4"), new Id("B11"), new Id("E2"), new Id("Y6"));
-    var guards = root.children().stream().map(branch -> branch.device().designation().text());
-    assertThat(guards).containsExactlyInAnyOrder("-F1", "-F2", "-F3", "-F4", "-F5", "-F6");
+    var protectors = root.children().stream().map(branch -> branch.device().designation().text());
+    assertThat(protectors).containsExactlyInAnyOrder("-F1", "-F2", "-F3", "-F4", "-F5", "-F6");
     var auger =
         root.all()
             .filter(branch -> branch.device().id().text().equals("U1"))

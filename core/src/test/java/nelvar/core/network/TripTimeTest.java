@@ -3,7 +3,7 @@ package nelvar.core.network;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.standards.FuseClass;
 import nelvar.core.standards.TripCurve;
 import nelvar.core.units.Current;
@@ -13,8 +13,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /// When devices open, at the corners of their standards.
 final class TripTimeTest {
-  private static double latest(Guard guard, double amperes) {
-    return TripTime.latest(guard, new Current(amperes), 1).orElseThrow().seconds();
+  private static double latest(ProtectiveDevice protection, double amperes) {
+    return TripTime.latest(protection, new Current(amperes), 1).orElseThrow().seconds();
   }
 
   /// Conventional times by rating: IEC 60269-1, Table 2 and IEC 60898-1, 8.6.1.
@@ -30,28 +30,29 @@ final class TripTimeTest {
     "C, 80, 2"
   })
   void conventionalTimesFollowTheRating(String sign, double rating, double hours) {
-    var guard =
+    var protection =
         sign.equals("C")
-            ? new Guard.Breaker(new Current(rating), TripCurve.C)
-            : new Guard.Fuse(new Current(rating), FuseClass.GG);
+            ? new ProtectiveDevice.Breaker(new Current(rating), TripCurve.C)
+            : new ProtectiveDevice.Fuse(new Current(rating), FuseClass.GG);
     var tripping = (sign.equals("C") ? 1.45 : 1.6) * rating;
-    assertThat(latest(guard, tripping * 1.0001)).isCloseTo(3600 * hours, within(20.0));
+    assertThat(latest(protection, tripping * 1.0001)).isCloseTo(3600 * hours, within(20.0));
   }
 
   /// A rating without gates of its own is no later than the next larger one that has them, and
   /// holds no longer than the next smaller one: 13 A lies between 12 A and 16 A; 1 A below 2 A.
   @Test
   void aFuseWithoutARowOpensAllTheSame() {
-    var odd = new Guard.Fuse(new Current(13), FuseClass.GG);
-    var larger = new Guard.Fuse(new Current(16), FuseClass.GG);
+    var odd = new ProtectiveDevice.Fuse(new Current(13), FuseClass.GG);
+    var larger = new ProtectiveDevice.Fuse(new Current(16), FuseClass.GG);
     assertThat(latest(odd, 65)).isCloseTo(latest(larger, 65), within(0.01));
-    assertThat(latest(new Guard.Fuse(new Current(1), FuseClass.GG), 9.2)).isCloseTo(5, within(0.1));
+    assertThat(latest(new ProtectiveDevice.Fuse(new Current(1), FuseClass.GG), 9.2))
+        .isCloseTo(5, within(0.1));
   }
 
   /// Back-up fuses promise nothing on overload.
   @Test
   void anAmFuseProtectsAgainstNoOverload() {
-    var fuse = new Guard.Fuse(new Current(16), FuseClass.AM);
+    var fuse = new ProtectiveDevice.Fuse(new Current(16), FuseClass.AM);
     assertThat(TripTime.notPromised(fuse, new Current(32)).orElseThrow()).contains("no overload");
     assertThat(TripTime.notPromised(fuse, new Current(110))).isEmpty();
   }

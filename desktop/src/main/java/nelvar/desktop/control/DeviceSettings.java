@@ -61,7 +61,7 @@ final class DeviceSettings {
     purpose.show(device.purpose());
     nodes.add(name);
     nodes.add(purpose);
-    if (review.study().part(device).flatMap(Part::guard).isPresent())
+    if (review.study().part(device).flatMap(Part::protection).isPresent())
       nodes.add(fixed("Part fixed by hand", device.id(), device.designation().text(), session));
     review
         .study()

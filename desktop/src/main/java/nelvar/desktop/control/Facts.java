@@ -6,7 +6,7 @@ import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.analysis.protection.BreakerChoice;
-import nelvar.core.analysis.protection.Guards;
+import nelvar.core.analysis.protection.ProtectiveDevices;
 import nelvar.core.analysis.protection.Replacement;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.ConductorTemperature;
@@ -14,9 +14,9 @@ import nelvar.core.analysis.sizing.SectionChoice;
 import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.analysis.supply.SupplyLoad;
 import nelvar.core.catalogue.CircuitBreaker;
-import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.trail.Computed;
@@ -44,7 +44,7 @@ public final class Facts {
   public static List<Fact> of(Device device, Study study) {
     var facts = new ArrayList<Fact>();
     inlet(device, study, facts);
-    guard(device, study, facts);
+    protection(device, study, facts);
     gives(device, study, facts);
     takes(device, study, facts);
     return facts;
@@ -66,30 +66,30 @@ public final class Facts {
         .ifPresent(z -> facts.add(Fact.of("Loop impedance", z)));
   }
 
-  private static void guard(Device device, Study study, List<Fact> facts) {
-    for (var guarding : Guards.all(study)) {
-      if (!guarding.device().device().id().equals(device.id())) continue;
-      var guard = guarding.device().guard();
+  private static void protection(Device device, Study study, List<Fact> facts) {
+    for (var protecting : ProtectiveDevices.all(study)) {
+      if (!protecting.device().device().id().equals(device.id())) continue;
+      var protection = protecting.device().protection();
       facts.add(
           Fact.of(
-              guard instanceof Guard.Electronic(var channel, _)
+              protection instanceof ProtectiveDevice.Electronic(var channel, _)
                   ? "Channel " + channel + ", all on"
                   : "All on",
-              "%s of %s".formatted(guarding.design(), guard.rating())));
-      if (guard instanceof Guard.Electronic) continue;
-      if (guarding.inrushPeak().amperes() > 0)
+              "%s of %s".formatted(protecting.design(), protection.rating())));
+      if (protection instanceof ProtectiveDevice.Electronic) continue;
+      if (protecting.inrushPeak().amperes() > 0)
         facts.add(
             Fact.of(
                 "At switching on",
-                "%s peak, %s".formatted(guarding.inrushPeak(), guarding.inrushDuration())));
+                "%s peak, %s".formatted(protecting.inrushPeak(), protecting.inrushDuration())));
       var part = study.part(device).orElseThrow();
       if (part instanceof CircuitBreaker breaker && breaker.listing().isEmpty())
-        BreakerChoice.propose(guarding.design(), Optional.of(guarding.inrushPeak()))
+        BreakerChoice.propose(protecting.design(), Optional.of(protecting.inrushPeak()))
             .ifPresent(choice ->
                 facts.add(Fact.of("Least that would do", choice.value(), choice.trail())));
       else
-        Replacement.least(part, guarding, study)
-            .flatMap(Part::guard)
+        Replacement.least(part, protecting, study)
+            .flatMap(Part::protection)
             .ifPresent(least -> facts.add(Fact.of("Least that would do", least)));
     }
   }
@@ -163,10 +163,11 @@ public final class Facts {
         .ifPresent(circuit ->
             facts.add(
                 Fact.of(
-                    "Guarded by (In)",
+                    "Protected by (In)",
                     circuit
-                        .guard()
-                        .map(guard -> guard.device().designation() + " " + guard.guard())
+                        .protection()
+                        .map(protection ->
+                            protection.device().designation() + " " + protection.protection())
                         .orElse("none; " + circuit.source() + ", " + circuit.limit()))));
     switch (Ampacity.of(conductor, study)) {
       case Computed.Known<Current>(var iz) ->

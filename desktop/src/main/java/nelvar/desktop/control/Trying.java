@@ -43,7 +43,7 @@ final class Trying {
     var trying = new Trying(session);
     var rows = new ArrayList<Node>();
     for (var ref : trying.live.circuitry().actuators(device.id())) rows.add(trying.actuator(ref));
-    if (trying.live.circuitry().guards(device.id())) rows.add(trying.guard(device));
+    if (trying.live.circuitry().protects(device.id())) rows.add(trying.protection(device));
     trying.poles(device).ifPresent(rows::add);
     trying.welds(device).ifPresent(rows::add);
     if (!device.intakes(part).isEmpty()
@@ -124,13 +124,13 @@ final class Trying {
     return row;
   }
 
-  private HBox guard(Device device) {
+  private HBox protection(Device device) {
     var opened = bench.trial().get().opened(device.id());
     var row = row("protective device", opened ? "pulled" : "in");
     var button = new ToggleButton("pull");
     button.setId("pull");
     button.setSelected(opened);
-    button.setOnAction(_ -> change(w -> w.togglingGuard(device.id())));
+    button.setOnAction(_ -> change(w -> w.togglingProtection(device.id())));
     row.getChildren().add(button);
     return row;
   }

@@ -6,16 +6,16 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
 import nelvar.core.analysis.Study;
-import nelvar.core.analysis.protection.Guards;
 import nelvar.core.analysis.protection.ProtectionChain;
+import nelvar.core.analysis.protection.ProtectiveDevices;
 import nelvar.core.analysis.protection.Replacement;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.Sections;
 import nelvar.core.calc.Calculator;
 import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.catalogue.DcSupply;
-import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
@@ -66,19 +66,22 @@ final class FromProject {
     Ampacity.of(wire, study).found().ifPresent(iz -> all.put("Iz", iz.value().toString()));
     study
         .circuit(wire)
-        .flatMap(circuit -> circuit.guard())
-        .ifPresent(guard -> guard(guard.guard(), all));
+        .flatMap(circuit -> circuit.protection())
+        .ifPresent(protection -> protection(protection.protection(), all));
   }
 
   private static void device(Device device, Study study, Map<String, String> all) {
-    study.part(device).flatMap(part -> part.guard()).ifPresent(guard -> guard(guard, all));
-    Guards.all(study).stream()
-        .filter(guarding -> guarding.device().device().id().equals(device.id()))
+    study
+        .part(device)
+        .flatMap(part -> part.protection())
+        .ifPresent(protection -> protection(protection, all));
+    ProtectiveDevices.all(study).stream()
+        .filter(protecting -> protecting.device().device().id().equals(device.id()))
         .findFirst()
-        .ifPresent(guarding -> {
-          all.put("Ib", guarding.design().toString());
-          if (guarding.inrushPeak().amperes() > 0)
-            all.put("Ipeak", guarding.inrushPeak().toString());
+        .ifPresent(protecting -> {
+          all.put("Ib", protecting.design().toString());
+          if (protecting.inrushPeak().amperes() > 0)
+            all.put("Ipeak", protecting.inrushPeak().toString());
         });
     study.network().feeds(device.id()).stream()
         .findFirst()
@@ -93,25 +96,27 @@ final class FromProject {
   /// The devices in series, from the nearest on, and the greatest fault behind it.
   private static void chain(Id selected, Study study, Map<String, String> all) {
     var chain = ProtectionChain.about(selected, study);
-    if (chain.isEmpty() || chain.get().guards().isEmpty()) return;
-    var guards = chain.get().guards();
-    all.put("device", guards.getFirst().guard().toString());
-    all.put("down", guards.getFirst().guard().toString());
-    if (guards.size() > 1) all.put("up", guards.get(1).guard().toString());
+    if (chain.isEmpty() || chain.get().protectors().isEmpty()) return;
+    var protectors = chain.get().protectors();
+    all.put("device", protectors.getFirst().protection().toString());
+    all.put("down", protectors.getFirst().protection().toString());
+    if (protectors.size() > 1) all.put("up", protectors.get(1).protection().toString());
     chain.get().greatest().ifPresent(fault -> all.put("Ik", fault.toString()));
   }
 
   private static void inrush(Id selected, Study study, Map<String, String> all) {
-    Guards.all(study).stream()
-        .filter(guarding ->
-            guarding.device().device().id().equals(selected) && guarding.inrushPeak().amperes() > 0)
+    ProtectiveDevices.all(study).stream()
+        .filter(protecting ->
+            protecting.device().device().id().equals(selected)
+                && protecting.inrushPeak().amperes() > 0)
         .findFirst()
-        .ifPresent(guarding -> all.put("t", guarding.inrushDuration().toString()));
+        .ifPresent(protecting -> all.put("t", protecting.inrushDuration().toString()));
   }
 
-  private static void guard(Guard guard, Map<String, String> all) {
-    all.put("In", guard.rating().toString());
-    if (guard instanceof Guard.Breaker(_, var curve)) all.put("curve", curve.name());
+  private static void protection(ProtectiveDevice protection, Map<String, String> all) {
+    all.put("In", protection.rating().toString());
+    if (protection instanceof ProtectiveDevice.Breaker(_, var curve))
+      all.put("curve", curve.name());
   }
 
   /// The edit that puts an answer where it belongs: a section or a length into the selected wire; a
@@ -127,13 +132,13 @@ final class FromProject {
               .filter(w -> !w.section().equals(Optional.of(section)))
               .map(w -> Sections.change(w, section, study));
       case Length length -> wire.map(w -> Edits.length(w, length));
-      case Guard guard -> device.flatMap(d -> swap(d, guard::equals, study));
+      case ProtectiveDevice protection -> device.flatMap(d -> swap(d, protection::equals, study));
       case Current current when calculator.name().equals("supply-size") ->
           device.flatMap(d -> supply(d, current, study));
       case Current current ->
           device.flatMap(d ->
               dial(d, current, study)
-                  .or(() -> swap(d, guard -> guard.rating().equals(current), study)));
+                  .or(() -> swap(d, protection -> protection.rating().equals(current), study)));
       default -> Optional.empty();
     };
   }
@@ -141,26 +146,26 @@ final class FromProject {
   private static Optional<Edit> dial(Device device, Current current, Study study) {
     return study
         .part(device)
-        .flatMap(part -> part.guard())
-        .filter(guard ->
-            guard instanceof Guard.MotorSwitch(var least, var greatest, _)
+        .flatMap(part -> part.protection())
+        .filter(protection ->
+            protection instanceof ProtectiveDevice.MotorSwitch(var least, var greatest, _)
                 && least.compareTo(current) <= 0
                 && greatest.compareTo(current) >= 0)
         .map(_ -> Edits.trip(device, Optional.of(current)));
   }
 
   /// A breaker of the same curve before others.
-  private static Optional<Edit> swap(Device device, Predicate<Guard> fits, Study study) {
+  private static Optional<Edit> swap(Device device, Predicate<ProtectiveDevice> fits, Study study) {
     var now = study.part(device).filter(Replacement::chosen);
     if (now.isEmpty()) return Optional.empty();
     var design =
-        Guards.all(study).stream()
-            .filter(guarding -> guarding.device().device().id().equals(device.id()))
+        ProtectiveDevices.all(study).stream()
+            .filter(protecting -> protecting.device().device().id().equals(device.id()))
             .findFirst()
-            .map(guarding -> guarding.design());
+            .map(protecting -> protecting.design());
     return Replacement.alike(now.get(), study).stream()
         .filter(next -> !next.id().equals(now.get().id()))
-        .filter(next -> fits.test(next.guard().orElseThrow()))
+        .filter(next -> fits.test(next.protection().orElseThrow()))
         .min(
             Comparator.comparing((Part next) -> !sameCurve(next, now.get()))
                 .thenComparing(Part::id))

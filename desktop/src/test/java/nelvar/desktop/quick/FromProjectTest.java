@@ -8,7 +8,7 @@ import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.calc.Calculator;
 import nelvar.core.calc.Calculators;
-import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.ProjectFile;
 import nelvar.core.model.Id;
@@ -137,12 +137,14 @@ class FromProjectTest {
   @Test
   void aBreakerTakesThePlaceOfTheSelectedOne() {
     var breaker =
-        use(new Guard.Breaker(new Current(10), TripCurve.D), "F1").orElseThrow().apply(PROJECT);
+        use(new ProtectiveDevice.Breaker(new Current(10), TripCurve.D), "F1")
+            .orElseThrow()
+            .apply(PROJECT);
     assertThat(breaker.device(new Id("F1")).orElseThrow().part()).isEqualTo("breaker-3p-d10");
     var rating = use(new Current(10), "F1").orElseThrow().apply(PROJECT);
     assertThat(rating.device(new Id("F1")).orElseThrow().part()).isEqualTo("breaker-3p-c10");
     assertThat(use(new Current(11.3), "F1")).as("no such rating").isEmpty();
-    assertThat(use(new Guard.Breaker(new Current(10), TripCurve.D), "M6")).isEmpty();
+    assertThat(use(new ProtectiveDevice.Breaker(new Current(10), TripCurve.D), "M6")).isEmpty();
   }
 
   @Test

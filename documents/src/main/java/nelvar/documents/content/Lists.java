@@ -12,7 +12,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.protection.FaultCurrents;
-import nelvar.core.analysis.protection.Guards;
+import nelvar.core.analysis.protection.ProtectiveDevices;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.catalogue.CableStock;
@@ -309,9 +309,9 @@ public final class Lists {
   }
 
   private static String protectedBy(Device device, Study study) {
-    return Guards.all(study).stream()
-        .filter(guarding -> guarding.device().device().equals(device))
-        .flatMap(guarding -> guarding.feeds().stream())
+    return ProtectiveDevices.all(study).stream()
+        .filter(protecting -> protecting.device().device().equals(device))
+        .flatMap(protecting -> protecting.feeds().stream())
         .map(Feed::name)
         .distinct()
         .collect(Collectors.joining(", "));
@@ -328,13 +328,13 @@ public final class Lists {
                     Significant.digits(fault.greatest().amperes()),
                     Significant.digits(fault.least().amperes()),
                     fault
-                        .guard()
-                        .map(g -> g.device().designation() + ", " + g.guard())
+                        .protection()
+                        .map(g -> g.device().designation() + ", " + g.protection())
                         .orElse("none of its own"),
                     fault
                         .opens()
                         .map(Object::toString)
-                        .orElse(fault.guard().isPresent() ? "need not open" : "")))
+                        .orElse(fault.protection().isPresent() ? "need not open" : "")))
             .toList();
     return new ListTable(
         "short-circuit-currents",

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import nelvar.core.analysis.load.InletLoad;
-import nelvar.core.analysis.protection.Guards;
 import nelvar.core.analysis.protection.ProtectionChain;
+import nelvar.core.analysis.protection.ProtectiveDevices;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.analysis.states.MachineStates;
@@ -232,10 +232,10 @@ public final class Pack {
               load.trail(), "%s of %s".formatted(load.value(), source.output().rating())));
     }
     blocks.add(new Block.Heading("Protective devices", 2));
-    for (var guarding : Guards.all(study)) {
+    for (var protecting : ProtectiveDevices.all(study)) {
       for (var entry :
           review
-              .about(guarding.device().device().id())
+              .about(protecting.device().device().id())
               .filter(entry ->
                   entry.rule().id().equals("protection.device-against-load")
                       || entry.rule().id().equals("protection.inrush"))
@@ -245,7 +245,9 @@ public final class Pack {
               new Block.Sheet(
                   named(
                       trail(entry.verdict()),
-                      guarding.device().device().designation() + " " + guarding.device().guard()),
+                      protecting.device().device().designation()
+                          + " "
+                          + protecting.device().protection()),
                   result(entry)));
       }
     }

@@ -5,17 +5,17 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Set;
 import nelvar.core.analysis.Study;
-import nelvar.core.analysis.load.PowerTree.Branch;
 import nelvar.core.analysis.load.PowerTree.Kind;
+import nelvar.core.analysis.load.PowerTree.Point;
 import nelvar.core.model.Id;
 
 /// Loads of one kind that hang side by side, drawn as one where there are many: `-B1…-B11`.
 ///
 /// @param members one branch, or several loads of one kind of part
-public record Grouped(List<Branch> members) {
+public record Grouped(List<Point> members) {
   private static final int MANY = 4;
 
-  public Branch first() {
+  public Point first() {
     return members.getFirst();
   }
 
@@ -56,18 +56,18 @@ public record Grouped(List<Branch> members) {
   }
 
   public double amperes() {
-    return members.stream().mapToDouble(branch -> branch.design().amperes()).sum();
+    return members.stream().mapToDouble(point -> point.design().amperes()).sum();
   }
 
   public double watts() {
-    return members.stream().mapToDouble(branch -> branch.power().watts()).sum();
+    return members.stream().mapToDouble(point -> point.power().watts()).sum();
   }
 
   /// All loads behind one protective device as one, while none of them is in `open`; else as [#of].
-  public static List<Grouped> behind(Branch parent, Study study, Set<Id> open) {
+  public static List<Grouped> behind(Point parent, Study study, Set<Id> open) {
     var children = parent.children();
     var together =
-        parent.kind() == Kind.GUARD
+        parent.kind() == Kind.PROTECTION
             && children.size() > 1
             && children.stream()
                 .allMatch(
@@ -79,8 +79,8 @@ public record Grouped(List<Branch> members) {
 
   /// The children in order, loads of one kind together where they are many and none of them is in
   /// `open`.
-  public static List<Grouped> of(List<Branch> children, Study study, Set<Id> open) {
-    var byKind = new LinkedHashMap<Object, List<Branch>>();
+  public static List<Grouped> of(List<Point> children, Study study, Set<Id> open) {
+    var byKind = new LinkedHashMap<Object, List<Point>>();
     for (var child : children) {
       Object key =
           child.kind() == Kind.LOAD

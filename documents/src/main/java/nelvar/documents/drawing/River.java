@@ -9,8 +9,8 @@ import java.util.Optional;
 import java.util.Set;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.PowerTree;
-import nelvar.core.analysis.load.PowerTree.Branch;
 import nelvar.core.analysis.load.PowerTree.Kind;
+import nelvar.core.analysis.load.PowerTree.Point;
 import nelvar.core.catalogue.Contactor;
 import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Severity;
@@ -79,7 +79,7 @@ public final class River {
     return new River(review, view, Math.min(MOST_SPREAD, FILLED / low.height())).drawn(roots);
   }
 
-  private Drawing drawn(List<Branch> roots) {
+  private Drawing drawn(List<Point> roots) {
     // One scale for all roots: what is drawn as broad takes as much.
     var most = roots.stream().mapToDouble(this::given).max().orElse(0);
     scale = most > 0 ? (view.amps() ? 90 : 115) * spread / most : 1;
@@ -90,15 +90,15 @@ public final class River {
   }
 
   /// How much flows into a branch, in the unit of the view.
-  private double flow(Branch branch) {
-    return view.amps() ? branch.design().amperes() : branch.power().watts();
+  private double flow(Point point) {
+    return view.amps() ? point.design().amperes() : point.power().watts();
   }
 
-  private double given(Branch root) {
+  private double given(Point root) {
     return root.children().stream().mapToDouble(this::flow).sum();
   }
 
-  private void root(Branch root) {
+  private void root(Point root) {
     var groups = Grouped.of(root.children(), study, open);
     var placed = new ArrayList<Placed>();
     for (var group : groups)
@@ -178,32 +178,32 @@ public final class River {
   private record Placed(double x, double y, double width, boolean dry) {}
 
   private Placed place(Grouped group, int column, Ink ink, boolean dryAbove) {
-    var branch = group.first();
+    var point = group.first();
     var dry =
         dryAbove
-            || dead(branch)
+            || dead(point)
             || (view.dry()
-                && branch.cutBy().stream()
+                && point.cutBy().stream()
                     .anyMatch(device -> study.part(device).orElse(null) instanceof Contactor));
     if (!group.single()
-        || branch.children().isEmpty()
-        || (branch.kind() == Kind.CONVERTER && column >= COLUMNS.length)) return leaf(group, dry);
-    var vessel = branch.kind() == Kind.CONVERTER;
+        || point.children().isEmpty()
+        || (point.kind() == Kind.CONVERTER && column >= COLUMNS.length)) return leaf(group, dry);
+    var vessel = point.kind() == Kind.CONVERTER;
     var place = vessel && column % 2 == 0 ? column + 1 : column;
     var x = COLUMNS[Math.min(place, COLUMNS.length - 1)];
-    var inkBelow = branch.gives().map(Ink::of).orElse(ink);
-    var width = Math.max(2, flow(branch) * scale);
+    var inkBelow = point.gives().map(Ink::of).orElse(ink);
+    var width = Math.max(2, flow(point) * scale);
     var height =
         vessel
             ? Math.max(
                 38,
-                Math.max(width, branch.children().stream().mapToDouble(this::flow).sum() * scale))
+                Math.max(width, point.children().stream().mapToDouble(this::flow).sum() * scale))
             : gateHeight(width);
     var needed = height + (vessel ? 10 : width < INLINE ? 11 : 20);
     var pad = Math.max(0, needed - span(group, column)) / 2;
     y += pad;
     var children = new ArrayList<Placed>();
-    for (var child : Grouped.behind(branch, study, open))
+    for (var child : Grouped.behind(point, study, open))
       children.add(place(child, place + 1, inkBelow, dry));
     y += pad;
     var middle = (children.getFirst().y + children.getLast().y) / 2;
@@ -221,20 +221,20 @@ public final class River {
               child.dry ? Ink.LINE : inkBelow.soft()));
       at += child.width;
     }
-    if (vessel) vessel(branch, x, middle, height, inkBelow, dry);
-    else gate(branch, x, middle, width, ink);
+    if (vessel) vessel(point, x, middle, height, inkBelow, dry);
+    else gate(point, x, middle, width, ink);
     return new Placed(x, middle, width, dry);
   }
 
   /// Whether a tried-out state leaves a load or supply without volts.
-  private boolean dead(Branch branch) {
+  private boolean dead(Point point) {
     return view.live()
-        .filter(live -> !branch.guard().isPresent())
+        .filter(live -> !point.protection().isPresent())
         .filter(live ->
-            study.network().feeds(branch.device().id()).stream()
+            study.network().feeds(point.device().id()).stream()
                 .anyMatch(feed ->
                     feed.source().isPresent()
-                        && live.at(branch.device(), feed.intake())
+                        && live.at(point.device(), feed.intake())
                             .filter(volts -> volts.volts() < 0.3 * feed.voltage().volts())
                             .isPresent()))
         .isPresent();
@@ -242,12 +242,12 @@ public final class River {
 
   /// How much height the rows below a branch take by themselves.
   private double span(Grouped group, int column) {
-    var branch = group.first();
+    var point = group.first();
     if (!group.single()
-        || branch.children().isEmpty()
-        || (branch.kind() == Kind.CONVERTER && column >= COLUMNS.length)) return row(group);
-    var place = branch.kind() == Kind.CONVERTER && column % 2 == 0 ? column + 1 : column;
-    return Grouped.behind(branch, study, open).stream()
+        || point.children().isEmpty()
+        || (point.kind() == Kind.CONVERTER && column >= COLUMNS.length)) return row(group);
+    var place = point.kind() == Kind.CONVERTER && column % 2 == 0 ? column + 1 : column;
+    return Grouped.behind(point, study, open).stream()
         .mapToDouble(child -> span(child, place + 1))
         .sum();
   }
@@ -261,8 +261,8 @@ public final class River {
     return Math.max(width, 8) + 2;
   }
 
-  private void gate(Branch branch, double x, double middle, double width, Ink ink) {
-    var id = branch.device().id();
+  private void gate(Point point, double x, double middle, double width, Ink ink) {
+    var id = point.device().id();
     var height = gateHeight(width);
     var chosen = view.selected().filter(id::equals).isPresent();
     shapes.add(
@@ -273,11 +273,12 @@ public final class River {
             height,
             Optional.of(chosen ? Ink.ACCENT : ink),
             Optional.empty()));
-    var name = branch.device().designation().text();
+    var name = point.device().designation().text();
     var left = width < INLINE ? x + 9 : x - 5;
     var base = width < INLINE ? middle - Math.max(4, width / 2 + 2) : middle - height / 2 - 3;
     shapes.add(Shape.text(left, base, name, Face.MONO, 11, chosen ? Ink.ACCENT : Ink.TEXT));
-    var rating = branch.guard().map(guard -> guard.guard().toString()).orElse("");
+    var rating =
+        point.protection().map(protection -> protection.protection().toString()).orElse("");
     shapes.add(
         Shape.text(
             left + Faces.width(name, Face.MONO, 11) + 5,
@@ -294,21 +295,21 @@ public final class River {
             70,
             height + 17,
             id,
-            branch.device().designation()
+            point.device().designation()
                 + " "
                 + rating
                 + " "
-                + branch.device().purpose()
+                + point.device().purpose()
                 + ", carries "
-                + branch.design()));
+                + point.design()));
   }
 
-  private void vessel(Branch branch, double x, double middle, double height, Ink ink, boolean dry) {
-    var id = branch.device().id();
-    var source = branch.gives().orElseThrow();
+  private void vessel(Point point, double x, double middle, double height, Ink ink, boolean dry) {
+    var id = point.device().id();
+    var source = point.gives().orElseThrow();
     var share = study.designCurrent(source).amperes() / source.output().rating().amperes();
     var top = middle - height / 2;
-    var supply = study.part(branch.device()).filter(Part::electronicSupply).isPresent();
+    var supply = study.part(point.device()).filter(Part::electronicSupply).isPresent();
     var limit = supply ? study.project().brief().policies().headroom().fraction() : 1;
     var chosen = view.selected().filter(id::equals).isPresent();
     var over = share > 1 + 1e-9;
@@ -349,12 +350,7 @@ public final class River {
                     dry ? 4 : 0))));
     shapes.add(
         Shape.text(
-            x + 12,
-            middle + 1,
-            branch.device().designation().text(),
-            Face.MONO_BOLD,
-            12,
-            Ink.TEXT));
+            x + 12, middle + 1, point.device().designation().text(), Face.MONO_BOLD, 12, Ink.TEXT));
     shapes.add(
         Shape.text(
             x + VESSEL_WIDTH - 7,
@@ -379,21 +375,21 @@ public final class River {
             id,
             "%s %s, %s %% of %s"
                 .formatted(
-                    branch.device().designation(),
-                    branch.device().purpose(),
+                    point.device().designation(),
+                    point.device().purpose(),
                     Significant.digits(share * 100),
                     source.output().rating())));
   }
 
   private Placed leaf(Grouped group, boolean dry) {
-    var branch = group.first();
+    var point = group.first();
     var width = Math.max(1.5, group.members().stream().mapToDouble(this::flow).sum() * scale);
     var row = row(group);
     var middle = y + row / 2;
     y += row;
-    var id = branch.device().id();
+    var id = point.device().id();
     var chosen = group.single() && view.selected().filter(id::equals).isPresent();
-    var ink = Ink.of(branch.hangsOn());
+    var ink = Ink.of(point.hangsOn());
     if (chosen)
       shapes.add(
           Shape.rounded(

@@ -6,9 +6,9 @@ import java.util.Optional;
 import java.util.Set;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.PowerTree;
-import nelvar.core.analysis.load.PowerTree.Branch;
+import nelvar.core.analysis.load.PowerTree.Point;
 import nelvar.core.catalogue.DistributionBlock;
-import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.model.Device;
 import nelvar.core.network.Edge;
 import nelvar.core.units.Significant;
@@ -19,7 +19,7 @@ import nelvar.core.units.Significant;
 /// its name.
 public final class SingleLine {
   private static final double ROW = 8.2;
-  private static final double GUARD_STEP = 22;
+  private static final double PROTECTION_STEP = 22;
   private static final double CONVERTER_STEP = 25;
   private static final double CONTACT_STEP = 7;
   private static final double LEAVES = 134;
@@ -40,7 +40,7 @@ public final class SingleLine {
     return new Drawing(WIDTH, drawing.y + 4, drawing.shapes, List.of());
   }
 
-  private void root(Branch root) {
+  private void root(Point root) {
     var top = y + ROW;
     y = top;
     var bus = 32.0;
@@ -79,14 +79,14 @@ public final class SingleLine {
   }
 
   /// What lies between the inlet and the distribution: switches and filters that every feed passes.
-  private List<Device> chain(Branch root) {
-    var feed = root.all().flatMap(branch -> branch.feed().stream()).findFirst();
+  private List<Device> chain(Point root) {
+    var feed = root.all().flatMap(point -> point.feed().stream()).findFirst();
     var devices = new ArrayList<Device>();
     if (feed.isEmpty() || feed.get().lineWays().isEmpty()) return devices;
     for (var edge : feed.get().lineWays().getFirst()) {
       if (!(study.network().topology().edge(edge) instanceof Edge.Through(var device, var link)))
         continue;
-      if (link.guard().isPresent()) break;
+      if (link.protection().isPresent()) break;
       if (!(study.part(device).orElse(null) instanceof DistributionBlock)
           && !devices.contains(device)) devices.add(device);
     }
@@ -95,29 +95,29 @@ public final class SingleLine {
 
   /// Draws a branch from `x` on and returns the height of its line.
   private double group(Grouped group, double x) {
-    var branch = group.first();
-    if (branch.children().isEmpty()) return leaf(group, x);
-    var cut = contactor(branch).isPresent() ? CONTACT_STEP : 0;
-    var step = cut + (branch.kind() == PowerTree.Kind.GUARD ? GUARD_STEP : CONVERTER_STEP);
+    var point = group.first();
+    if (point.children().isEmpty()) return leaf(group, x);
+    var cut = contactor(point).isPresent() ? CONTACT_STEP : 0;
+    var step = cut + (point.kind() == PowerTree.Kind.PROTECTION ? PROTECTION_STEP : CONVERTER_STEP);
     var next = Math.min(x + step, LEAVES);
     var ends = new ArrayList<Double>();
-    for (var child : Grouped.of(branch.children(), study, Set.of())) ends.add(group(child, next));
+    for (var child : Grouped.of(point.children(), study, Set.of())) ends.add(group(child, next));
     var at = ends.getFirst();
     if (ends.size() > 1) shapes.add(Shape.line(next, ends.getFirst(), next, ends.getLast(), WIRE));
     shapes.add(Shape.line(x, at, next, at, WIRE));
-    cuts(branch, x, at);
-    if (branch.guard().isPresent()) guard(x + cut + 5, at, branch);
-    else converter(x + cut + 4, at, branch);
+    cuts(point, x, at);
+    if (point.protection().isPresent()) protection(x + cut + 5, at, point);
+    else converter(x + cut + 4, at, point);
     return at;
   }
 
-  private void cuts(Branch branch, double x, double at) {
-    contactor(branch).ifPresent(device -> contact(x + 4, at, device));
+  private void cuts(Point point, double x, double at) {
+    contactor(point).ifPresent(device -> contact(x + 4, at, device));
   }
 
   /// The contactor that cuts a branch, where one does.
-  private Optional<Device> contactor(Branch branch) {
-    return branch.cutBy().stream()
+  private Optional<Device> contactor(Point point) {
+    return point.cutBy().stream()
         .filter(device ->
             study
                 .part(device)
@@ -189,8 +189,8 @@ public final class SingleLine {
   }
 
   /// Section of the last wire before a load.
-  private Optional<String> wire(Branch branch) {
-    return branch
+  private Optional<String> wire(Point point) {
+    return point
         .feed()
         .filter(feed -> !feed.lineWays().isEmpty())
         .flatMap(feed -> {
@@ -201,8 +201,8 @@ public final class SingleLine {
         });
   }
 
-  private void guard(double x, double at, Branch branch) {
-    if (branch.guard().orElseThrow().guard() instanceof Guard.Fuse) {
+  private void protection(double x, double at, Point point) {
+    if (point.protection().orElseThrow().protection() instanceof ProtectiveDevice.Fuse) {
       shapes.add(
           Shape.rectangle(x - 2.6, at - 1.2, 5.2, 2.4, Optional.of(Ink.CARD), Optional.of(WIRE)));
       shapes.add(Shape.line(x - 2.6, at, x + 2.6, at, WIRE));
@@ -213,13 +213,12 @@ public final class SingleLine {
       shapes.add(Shape.line(x - 3.1, at + 0.7, x - 1.7, at - 0.7, WIRE));
     }
     shapes.add(
-        Shape.text(
-            x + 4, at - 1.2, branch.device().designation().text(), Face.MONO, 2.5, Ink.TEXT));
+        Shape.text(x + 4, at - 1.2, point.device().designation().text(), Face.MONO, 2.5, Ink.TEXT));
     shapes.add(
         Shape.text(
             x + 4,
             at + 3.2,
-            branch.guard().get().guard().toString(),
+            point.protection().get().protection().toString(),
             Face.TEXT,
             2.5,
             Ink.TEXT_SOFT));
@@ -248,14 +247,14 @@ public final class SingleLine {
     shapes.add(Shape.rectangle(x - 2.3, at - 0.5, 4.4, 1, Optional.of(Ink.CARD), Optional.empty()));
   }
 
-  private void converter(double x, double at, Branch branch) {
+  private void converter(double x, double at, Point point) {
     shapes.add(Shape.rectangle(x, at - 2.8, 7, 5.6, Optional.of(Ink.CARD), Optional.of(WIRE)));
     shapes.add(Shape.line(x, at + 2.8, x + 7, at - 2.8, WIRE));
     shapes.add(
         Shape.text(
             x + 1.9,
             at - 0.3,
-            branch.hangsOn().output().alternating() ? "~" : "=",
+            point.hangsOn().output().alternating() ? "~" : "=",
             Face.TEXT,
             3,
             Ink.TEXT,
@@ -264,16 +263,16 @@ public final class SingleLine {
         Shape.text(
             x + 5.1,
             at + 2.4,
-            branch.gives().map(source -> source.output().alternating() ? "~" : "=").orElse(""),
+            point.gives().map(source -> source.output().alternating() ? "~" : "=").orElse(""),
             Face.TEXT,
             3,
             Ink.TEXT,
             Shape.Anchor.MIDDLE));
     shapes.add(
         Shape.text(
-            x + 8.2, at - 1.2, branch.device().designation().text(), Face.MONO, 2.5, Ink.TEXT));
+            x + 8.2, at - 1.2, point.device().designation().text(), Face.MONO, 2.5, Ink.TEXT));
     var given =
-        branch
+        point
             .gives()
             .map(source ->
                 Significant.digits(study.designCurrent(source).amperes())

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.protection.ProtectionChain;
-import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.network.Feed;
 import nelvar.core.network.TripTime;
 import nelvar.core.units.Current;
@@ -51,7 +51,10 @@ public final class TimeCurrentChart {
   }
 
   private static double rating(ProtectionChain chain) {
-    return chain.guards().stream().mapToDouble(g -> g.guard().rating().amperes()).max().orElse(10);
+    return chain.protectors().stream()
+        .mapToDouble(g -> g.protection().rating().amperes())
+        .max()
+        .orElse(10);
   }
 
   /// @param text size of the lettering, in the drawing's units
@@ -114,17 +117,17 @@ public final class TimeCurrentChart {
 
   /// The nearest device in the ink of its circuit, those before it in grey.
   private void bands() {
-    for (var i = chain.guards().size() - 1; i >= 0; i--) {
-      var guarded = chain.guards().get(i);
+    for (var i = chain.protectors().size() - 1; i >= 0; i--) {
+      var protector = chain.protectors().get(i);
       var ink = i == 0 ? chain.feed().source().map(Ink::of).orElse(Ink.MAINS) : Ink.TEXT_SOFT;
       var soft = i == 0 ? ink.soft() : Ink.LINE;
-      band(guarded, i, ink, soft);
+      band(protector, i, ink, soft);
     }
   }
 
-  private void band(Feed.Guarded guarded, int index, Ink ink, Ink soft) {
-    var early = points(guarded.guard(), TripTime::earliest);
-    var late = points(guarded.guard(), TripTime::latest);
+  private void band(Feed.Protector protector, int index, Ink ink, Ink soft) {
+    var early = points(protector.protection(), TripTime::earliest);
+    var late = points(protector.protection(), TripTime::latest);
     if (late.isEmpty()) return;
     var outline = new ArrayList<double[]>(early);
     outline.addAll(late.reversed());
@@ -140,7 +143,7 @@ public final class TimeCurrentChart {
       shapes.add(line(early, Shape.Pen.of(ink, text / 10)));
     }
     shapes.add(line(late, Shape.Pen.of(ink, text / 6)));
-    var name = "%s %s".formatted(guarded.device().designation(), guarded.guard());
+    var name = "%s %s".formatted(protector.device().designation(), protector.protection());
     shapes.add(
         Shape.text(
             (early.isEmpty() ? late : early).getFirst()[0] - text * 0.5,
@@ -156,18 +159,18 @@ public final class TimeCurrentChart {
             top,
             text * 3,
             plotHeight,
-            guarded.device().id(),
+            protector.device().id(),
             name + ", opens between these lines"));
   }
 
-  private List<double[]> points(Guard guard, TimeOf time) {
+  private List<double[]> points(ProtectiveDevice protection, TimeOf time) {
     var all = new ArrayList<double[]>();
-    var from = guard.rating().amperes();
+    var from = protection.rating().amperes();
     for (var i = 0; i <= 400; i++) {
       var amperes = from * Math.pow(greatest / from, i / 400.0);
       if (amperes < least) continue;
-      time.of(guard, new Current(amperes), chain.magneticBand())
-          .map(t -> Math.clamp(shown(guard, t.seconds()), SHORTEST, LONGEST))
+      time.of(protection, new Current(amperes), chain.magneticBand())
+          .map(t -> Math.clamp(shown(protection, t.seconds()), SHORTEST, LONGEST))
           .ifPresent(t -> all.add(new double[] {x(amperes), y(t)}));
     }
     return all;
@@ -175,13 +178,15 @@ public final class TimeCurrentChart {
 
   /// The standard promises that a breaker's magnetic trip is through within 0.1 s; drawn is one
   /// period, as the rule of the wire's heat assumes.
-  private static double shown(Guard guard, double seconds) {
-    return guard instanceof Guard.Breaker && seconds <= 0.1 ? Math.min(seconds, 0.02) : seconds;
+  private static double shown(ProtectiveDevice protection, double seconds) {
+    return protection instanceof ProtectiveDevice.Breaker && seconds <= 0.1
+        ? Math.min(seconds, 0.02)
+        : seconds;
   }
 
   @FunctionalInterface
   private interface TimeOf {
-    Optional<Duration> of(Guard guard, Current current, double band);
+    Optional<Duration> of(ProtectiveDevice protection, Current current, double band);
   }
 
   private static Shape line(List<double[]> points, Shape.Pen pen) {

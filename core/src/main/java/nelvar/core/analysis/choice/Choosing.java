@@ -12,15 +12,15 @@ import java.util.Optional;
 import java.util.Set;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.protection.DeviceAgainstWire;
-import nelvar.core.analysis.protection.Guards;
+import nelvar.core.analysis.protection.ProtectiveDevices;
 import nelvar.core.analysis.protection.Replacement;
 import nelvar.core.analysis.sizing.DropCheck;
 import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.analysis.sizing.SectionChoice;
 import nelvar.core.analysis.sizing.Sections;
 import nelvar.core.analysis.sizing.WithstandsFault;
-import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 import nelvar.core.model.edit.Edit;
@@ -57,7 +57,7 @@ public final class Choosing {
   private final Scope scope;
   private final Set<Id> fixed;
   private final Map<Id, Part> devices = new LinkedHashMap<>();
-  private final Map<Id, Guards.Guarding> guarded = new LinkedHashMap<>();
+  private final Map<Id, ProtectiveDevices.Protecting> protector = new LinkedHashMap<>();
   private final Map<Id, CrossSection> sections = new LinkedHashMap<>();
   private final Map<Id, Trail> trails = new HashMap<>();
   private final Map<Id, String> reasons = new HashMap<>();
@@ -130,7 +130,7 @@ public final class Choosing {
   }
 
   private void choose() {
-    if (!growing) for (var guarding : Guards.all(study)) device(guarding);
+    if (!growing) for (var protecting : ProtectiveDevices.all(study)) device(protecting);
     if (!growing && goal.stocking() > 0) mergeDevices();
     for (var wire : study.project().conductors()) wire(wire);
     for (var feed : study.network().feeds())
@@ -138,26 +138,26 @@ public final class Choosing {
     if (goal.stocking() > 0) merge();
   }
 
-  private void device(Guards.Guarding guarding) {
-    var device = guarding.device().device();
+  private void device(ProtectiveDevices.Protecting protecting) {
+    var device = protecting.device().device();
     var now = study.part(device).orElseThrow();
-    if (guarding.feeds().stream().noneMatch(scope::holds) || !Replacement.chosen(now)) return;
+    if (protecting.feeds().stream().noneMatch(scope::holds) || !Replacement.chosen(now)) return;
     if (fixed.contains(device.id())) {
       left.add(device.designation() + " is fixed by hand");
       return;
     }
-    var rated = Schools.rated(guarding.design(), device.designation().text(), study);
-    Replacement.least(now, guarding, study)
+    var rated = Schools.rated(protecting.design(), device.designation().text(), study);
+    Replacement.least(now, protecting, study)
         .ifPresentOrElse(
             next -> {
               devices.put(device.id(), next);
-              guarded.put(device.id(), guarding);
+              protector.put(device.id(), protecting);
               trails.put(device.id(), rated.trail());
               reasons.put(
                   device.id(),
-                  guarding.inrushPeak().amperes() > 0
+                  protecting.inrushPeak().amperes() > 0
                       ? "least rating for %s and an inrush of %s"
-                          .formatted(rated.value(), guarding.inrushPeak())
+                          .formatted(rated.value(), protecting.inrushPeak())
                       : "least rating for " + rated.value());
             },
             () -> left.add("no device of the catalogue suits " + device.designation()));
@@ -168,7 +168,7 @@ public final class Choosing {
   /// stock.
   private void mergeDevices() {
     var byRating =
-        Comparator.comparing((Part part) -> part.guard().orElseThrow().rating())
+        Comparator.comparing((Part part) -> part.protection().orElseThrow().rating())
             .thenComparing(Part::id);
     for (var small : devices.values().stream().distinct().sorted(byRating).toList()) {
       var users =
@@ -194,17 +194,17 @@ public final class Choosing {
                           + why.replaceFirst("^(least rating|does) ", "")
                               .replaceFirst("; one kind.*", "")
                           + "; one kind fewer than with "
-                          + small.guard().orElseThrow());
+                          + small.protection().orElseThrow());
             }
           });
     }
   }
 
   private boolean replaces(Part next, Id user) {
-    var guarding = Objects.requireNonNull(guarded.get(user));
+    var protecting = Objects.requireNonNull(protector.get(user));
     var small = Objects.requireNonNull(devices.get(user));
-    if (!Replacement.works(small, next, guarding, study)) return false;
-    for (var wire : guarding.wires()) {
+    if (!Replacement.works(small, next, protecting, study)) return false;
+    for (var wire : protecting.wires()) {
       if (!wire.carriesWork()) continue;
       var thin = SectionChoice.atLeast(wire, needed(wire), study).map(Explained::value);
       devices.put(user, next);
@@ -279,31 +279,33 @@ public final class Choosing {
   private Current needed(Conductor wire) {
     var load = Schools.rated(study.designCurrent(wire), "", study).value();
     var circuit = study.circuit(wire);
-    var guard = circuit.flatMap(c -> c.guard()).or(() -> DeviceAgainstWire.tapTo(wire, study));
+    var protection =
+        circuit.flatMap(c -> c.protection()).or(() -> DeviceAgainstWire.tapTo(wire, study));
     var limit =
-        guard
-            .map(g -> present(g).rating().times(1 / Guards.shareOfAmpacity(present(g), study)))
+        protection
+            .map(g ->
+                present(g).rating().times(1 / ProtectiveDevices.shareOfAmpacity(present(g), study)))
             .or(() -> circuit.map(c -> c.limit()))
             .orElse(new Current(0));
     return load.compareTo(limit) >= 0 ? load : limit;
   }
 
   /// What a device will protect with, once what is chosen stands in its place.
-  private Guard present(Feed.Guarded guarded) {
-    var id = guarded.device().id();
+  private ProtectiveDevice present(Feed.Protector protector) {
+    var id = protector.device().id();
     var next = devices.get(id);
-    if (next == null) return guarded.guard();
-    var guard = next.guard().orElseThrow();
-    return guard instanceof Guard.MotorSwitch motor
-        ? motor.setTo(Optional.of(Objects.requireNonNull(this.guarded.get(id)).design()))
-        : guard;
+    if (next == null) return protector.protection();
+    var protection = next.protection().orElseThrow();
+    return protection instanceof ProtectiveDevice.MotorSwitch motor
+        ? motor.setTo(Optional.of(Objects.requireNonNull(this.protector.get(id)).design()))
+        : protection;
   }
 
   /// The least of the sizes it can be had in that survives a short circuit behind its device.
   private CrossSection surviving(Conductor wire, CrossSection least) {
-    var guard = study.circuit(wire).flatMap(c -> c.guard());
-    if (guard.isEmpty()) return least;
-    var heat = WithstandsFault.least(guard.get(), present(guard.get()), study);
+    var protection = study.circuit(wire).flatMap(c -> c.protection());
+    if (protection.isEmpty()) return least;
+    var heat = WithstandsFault.least(protection.get(), present(protection.get()), study);
     if (heat <= least.squareMillimetres()) return least;
     return Schools.sizes(study).stream()
         .filter(size -> size.squareMillimetres() >= heat && Sections.available(wire, size, study))
@@ -430,7 +432,7 @@ public final class Choosing {
                 Replacement.swap(
                     device,
                     entry.getValue(),
-                    Objects.requireNonNull(guarded.get(entry.getKey())).design()));
+                    Objects.requireNonNull(protector.get(entry.getKey())).design()));
     }
     var bySize = new LinkedHashMap<CrossSection, Set<Id>>();
     sections.forEach((id, size) -> {

@@ -3,7 +3,7 @@ package nelvar.core.analysis.choice;
 import java.util.LinkedHashSet;
 import java.util.List;
 import nelvar.core.analysis.Study;
-import nelvar.core.analysis.protection.Guards;
+import nelvar.core.analysis.protection.ProtectiveDevices;
 import nelvar.core.analysis.protection.Replacement;
 import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Part;
@@ -18,9 +18,9 @@ record Tally(double cost, int kinds) {
     var cost = 0.0;
     var kinds = new LinkedHashSet<String>();
     var cables = new LinkedHashSet<Id>();
-    for (var guarding : Guards.all(study)) {
-      var device = guarding.device().device();
-      if (guarding.feeds().stream().noneMatch(scope::holds)
+    for (var protecting : ProtectiveDevices.all(study)) {
+      var device = protecting.device().device();
+      if (protecting.feeds().stream().noneMatch(scope::holds)
           || study.part(device).filter(Replacement::chosen).isEmpty()) continue;
       var part = study.part(device).orElseThrow();
       cost += price(part);

@@ -153,8 +153,8 @@ public final class ProtectiveSection implements Rule {
   private static Stream<Current> ratings(Id device, Study study) {
     return study.network().feeds(device).stream()
         .filter(feed -> !feed.lineWays().isEmpty())
-        .flatMap(feed -> study.network().guard(feed.lineWays().getFirst()).stream())
-        .map(guard -> guard.guard().rating());
+        .flatMap(feed -> study.network().protection(feed.lineWays().getFirst()).stream())
+        .map(protection -> protection.protection().rating());
   }
 
   private static Optional<Explained<CrossSection>> needed(

@@ -6,8 +6,8 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.FrequencyConverter;
-import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -51,15 +51,15 @@ public final class DriveInput implements Rule {
     if (drive.inputDevice().isEmpty())
       return new Verdict.NotChecked(
           id, "its data do not say which protective device may stand ahead of it");
-    var guard = study.network().guard(feed.lineWays().getFirst());
-    if (guard.isEmpty())
+    var protection = study.network().protection(feed.lineWays().getFirst());
+    if (protection.isEmpty())
       return new Verdict.NotChecked(
           id, "only the device before the inlet protects it, and it is not one of this machine");
     var asked = drive.inputDevice().get();
     var w = Working.of("Device ahead of " + feed.device().designation());
     asked.fuse().ifPresent(fuse -> w.given("class", fuse.sign(), drive.name()));
-    var own = guard.get().guard();
-    var in = w.given("In", own.rating(), guard.get().device().designation() + " " + own);
+    var own = protection.get().protection();
+    var in = w.given("In", own.rating(), protection.get().device().designation() + " " + own);
     var judged = Explained.atMost(w.explain(in), "In", asked.greatest(), DEMAND);
     var kindHolds = holds(own, asked);
     if (judged.holds() && kindHolds) return new Verdict.Pass(id, judged.trail());
@@ -72,50 +72,53 @@ public final class DriveInput implements Rule {
                 feed.device().designation(),
                 asked.fuse().map(fuse -> "a " + fuse.sign() + " fuse of").orElse("a device of"),
                 asked.greatest(),
-                guard.get().device().designation(),
+                protection.get().device().designation(),
                 own),
         judged.trail(),
-        repairs(feed, guard.get(), asked, study));
+        repairs(feed, protection.get(), asked, study));
   }
 
-  private static boolean holds(Guard guard, FrequencyConverter.InputDevice asked) {
+  private static boolean holds(ProtectiveDevice protection, FrequencyConverter.InputDevice asked) {
     return asked
         .fuse()
         .map(wanted ->
-            guard instanceof Guard.Fuse(_, var fuse) && (fuse == wanted || fuse == FuseClass.GR))
+            protection instanceof ProtectiveDevice.Fuse(_, var fuse)
+                && (fuse == wanted || fuse == FuseClass.GR))
         .orElse(true);
   }
 
   /// The largest that is allowed of what fits in its place and carries the drive.
   private static List<Repair> repairs(
-      Feed feed, Feed.Guarded guard, FrequencyConverter.InputDevice asked, Study study) {
-    var now = study.part(guard.device()).orElseThrow();
+      Feed feed, Feed.Protector protection, FrequencyConverter.InputDevice asked, Study study) {
+    var now = study.part(protection.device()).orElseThrow();
     var design = study.designCurrent(feed);
     return study.catalogue().all().stream()
-        .filter(next -> next.guard().isPresent() && next.terminals().equals(now.terminals()))
-        .filter(next -> fits(next, guard.guard(), asked))
-        .filter(next -> next.guard().orElseThrow().rating().compareTo(design) >= 0)
+        .filter(next -> next.protection().isPresent() && next.terminals().equals(now.terminals()))
+        .filter(next -> fits(next, protection.protection(), asked))
+        .filter(next -> next.protection().orElseThrow().rating().compareTo(design) >= 0)
         .max(
-            java.util.Comparator.comparing((Part next) -> next.guard().orElseThrow().rating())
+            java.util.Comparator.comparing((Part next) -> next.protection().orElseThrow().rating())
                 .thenComparing(Part::id))
-        .map(next -> Repair.of(Edits.swap(guard.device(), next)))
+        .map(next -> Repair.of(Edits.swap(protection.device(), next)))
         .stream()
         .toList();
   }
 
-  private static boolean fits(Part next, Guard now, FrequencyConverter.InputDevice asked) {
-    var guard = next.guard().orElseThrow();
-    return guard.rating().compareTo(asked.greatest()) <= 0
-        && holds(guard, asked)
-        && (asked.fuse().isPresent() || sameKind(guard, now));
+  private static boolean fits(
+      Part next, ProtectiveDevice now, FrequencyConverter.InputDevice asked) {
+    var protection = next.protection().orElseThrow();
+    return protection.rating().compareTo(asked.greatest()) <= 0
+        && holds(protection, asked)
+        && (asked.fuse().isPresent() || sameKind(protection, now));
   }
 
-  private static boolean sameKind(Guard a, Guard b) {
+  private static boolean sameKind(ProtectiveDevice a, ProtectiveDevice b) {
     return switch (a) {
-      case Guard.Breaker(_, var curve) ->
-          b instanceof Guard.Breaker(_, var other) && curve == other;
-      case Guard.Fuse(_, var fuse) -> b instanceof Guard.Fuse(_, var other) && fuse == other;
-      case Guard.MotorSwitch _, Guard.Electronic _ -> false;
+      case ProtectiveDevice.Breaker(_, var curve) ->
+          b instanceof ProtectiveDevice.Breaker(_, var other) && curve == other;
+      case ProtectiveDevice.Fuse(_, var fuse) ->
+          b instanceof ProtectiveDevice.Fuse(_, var other) && fuse == other;
+      case ProtectiveDevice.MotorSwitch _, ProtectiveDevice.Electronic _ -> false;
     };
   }
 }

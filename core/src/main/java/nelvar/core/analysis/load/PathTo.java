@@ -133,8 +133,8 @@ public record PathTo(String title, List<Hop> out, List<Hop> back) {
     hops.addAll(hops(feed.lineWays().getFirst(), source, drawn, false));
   }
 
-  /// Only what guards, cuts or converts stays; the wires between become one run, unless the subject
-  /// is among them.
+  /// Only what protects, cuts or converts stays; the wires between become one run, unless the
+  /// subject is among them.
   private static List<Hop> shortened(List<Hop> hops, Drawn drawn, Id subject) {
     var kept = new ArrayList<Hop>();
     var run = new ArrayList<Conductor>();
@@ -231,20 +231,20 @@ public record PathTo(String title, List<Hop> out, List<Hop> back) {
     var a = new TerminalRef(device.id(), link.a());
     var b = new TerminalRef(device.id(), link.b());
     var mark =
-        link.guard()
+        link.protection()
             .map(Object::toString)
             .orElse(
                 switch (link.kind()) {
                   case CONTACT -> "contact";
                   case OUTPUT -> "output";
-                  case JOINED, GUARDED, DIODE ->
+                  case JOINED, PROTECTIVE, DIODE ->
                       drawn.study().part(device).orElse(null) instanceof DistributionBlock
                           ? "block"
                           : "";
                 });
     var notes = new ArrayList<String>();
     if (!mark.isEmpty()) notes.add(mark);
-    if ((link.actuator().isPresent() || link.guard().isPresent())
+    if ((link.actuator().isPresent() || link.protection().isPresent())
         && !live.closed(new PoleRef(a, b))) notes.add("open");
     return new Hop.Through(device, mark, notes, source, live.live(a) || live.live(b));
   }

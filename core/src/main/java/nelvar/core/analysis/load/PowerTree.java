@@ -29,10 +29,10 @@ public final class PowerTree {
   /// @param power taken from what it hangs on, at design
   /// @param cutBy devices with contacts in the way since the point it hangs on, stop devices among
   ///   them
-  public record Branch(
+  public record Point(
       Kind kind,
       Device device,
-      Optional<Feed.Guarded> guard,
+      Optional<Feed.Protector> protection,
       Optional<Feed> feed,
       Optional<Source> gives,
       Source hangsOn,
@@ -40,16 +40,16 @@ public final class PowerTree {
       Current running,
       Power power,
       List<Device> cutBy,
-      List<Branch> children) {
+      List<Point> children) {
     /// This branch and all below it, from the top.
-    public Stream<Branch> all() {
-      return Stream.concat(Stream.of(this), children.stream().flatMap(Branch::all));
+    public Stream<Point> all() {
+      return Stream.concat(Stream.of(this), children.stream().flatMap(Point::all));
     }
   }
 
   public enum Kind {
     INLET,
-    GUARD,
+    PROTECTION,
     CONVERTER,
     LOAD
   }
@@ -62,9 +62,9 @@ public final class PowerTree {
   }
 
   /// The tree of each mains inlet, then of each source that no inlet feeds.
-  public static List<Branch> of(Study study) {
+  public static List<Point> of(Study study) {
     var tree = new PowerTree(study);
-    var roots = new ArrayList<Branch>();
+    var roots = new ArrayList<Point>();
     var shown = new LinkedHashSet<Device>();
     for (var source : study.network().sources()) {
       var fedItself =
@@ -75,15 +75,15 @@ public final class PowerTree {
           study.part(source.device()).orElse(null) instanceof nelvar.core.catalogue.MainsInlet;
       if (!isInlet && study.currents().served(source).isEmpty()) continue;
       var root = tree.root(source);
-      root.all().forEach(branch -> shown.add(branch.device()));
+      root.all().forEach(point -> shown.add(point.device()));
       roots.add(root);
     }
     return roots;
   }
 
-  private Branch root(Source source) {
+  private Point root(Source source) {
     var children = under(source);
-    return new Branch(
+    return new Point(
         Kind.INLET,
         source.device(),
         Optional.empty(),
@@ -97,37 +97,37 @@ public final class PowerTree {
         children);
   }
 
-  private static Power sum(List<Branch> children) {
+  private static Power sum(List<Point> children) {
     return new Power(children.stream().mapToDouble(child -> child.power().watts()).sum());
   }
 
-  private List<Branch> under(Source source) {
+  private List<Point> under(Source source) {
     if (!open.add(source)) return List.of();
-    var groups = new LinkedHashMap<Optional<Feed.Guarded>, List<Feed>>();
+    var groups = new LinkedHashMap<Optional<Feed.Protector>, List<Feed>>();
     for (var feed : study.currents().served(source))
       groups
           .computeIfAbsent(
-              study.network().guard(feed.lineWays().getFirst()), _ -> new ArrayList<>())
+              study.network().protection(feed.lineWays().getFirst()), _ -> new ArrayList<>())
           .add(feed);
-    var children = new ArrayList<Branch>();
-    groups.forEach((guard, feeds) -> {
+    var children = new ArrayList<Point>();
+    groups.forEach((protection, feeds) -> {
       var below = below(feeds, source);
       if (below.isEmpty()) return;
-      if (guard.isEmpty()) children.addAll(below);
-      else children.add(guard(guard.get(), source, below));
+      if (protection.isEmpty()) children.addAll(below);
+      else children.add(protection(protection.get(), source, below));
     });
     open.remove(source);
     return children;
   }
 
   /// One branch a feed; the intakes of one converter, which all feed the same outputs, together.
-  private List<Branch> below(List<Feed> feeds, Source source) {
-    var byDevice = new LinkedHashMap<nelvar.core.model.Id, List<Branch>>();
+  private List<Point> below(List<Feed> feeds, Source source) {
+    var byDevice = new LinkedHashMap<nelvar.core.model.Id, List<Point>>();
     for (var feed : feeds)
       if (worthShowing(feed))
         byDevice
             .computeIfAbsent(feed.device().id(), _ -> new ArrayList<>())
-            .add(branch(feed, source));
+            .add(point(feed, source));
     return byDevice.values().stream()
         .flatMap(all ->
             all.size() > 1 && all.getFirst().kind() == Kind.CONVERTER
@@ -136,12 +136,12 @@ public final class PowerTree {
         .toList();
   }
 
-  private static Branch together(List<Branch> all) {
+  private static Point together(List<Point> all) {
     var first = all.getFirst();
-    return new Branch(
+    return new Point(
         first.kind(),
         first.device(),
-        first.guard(),
+        first.protection(),
         first.feed(),
         first.gives(),
         first.hangsOn(),
@@ -158,14 +158,14 @@ public final class PowerTree {
         && study.network().feeds(feed.device().id()).size() > 1);
   }
 
-  private Branch guard(Feed.Guarded guard, Source source, List<Branch> below) {
-    var guarding = nelvar.core.analysis.protection.Guards.of(guard, study);
-    var design = guarding.map(g -> g.design()).orElse(new Current(0));
-    var running = guarding.map(g -> g.running()).orElse(new Current(0));
-    return new Branch(
-        Kind.GUARD,
-        guard.device(),
-        Optional.of(guard),
+  private Point protection(Feed.Protector protection, Source source, List<Point> below) {
+    var protecting = nelvar.core.analysis.protection.ProtectiveDevices.of(protection, study);
+    var design = protecting.map(g -> g.design()).orElse(new Current(0));
+    var running = protecting.map(g -> g.running()).orElse(new Current(0));
+    return new Point(
+        Kind.PROTECTION,
+        protection.device(),
+        Optional.of(protection),
         Optional.empty(),
         Optional.empty(),
         source,
@@ -176,7 +176,7 @@ public final class PowerTree {
         below);
   }
 
-  private Branch branch(Feed feed, Source source) {
+  private Point point(Feed feed, Source source) {
     var outputs = study.network().sources(feed.device());
     var converts =
         feed.intake().demand() instanceof Demand.Converts
@@ -188,8 +188,8 @@ public final class PowerTree {
                 .flatMap(output -> under(output).stream())
                 .filter(child -> child.feed().map(this::worthShowing).orElse(true))
                 .toList()
-            : List.<Branch>of();
-    return new Branch(
+            : List.<Point>of();
+    return new Point(
         converts ? Kind.CONVERTER : Kind.LOAD,
         feed.device(),
         Optional.empty(),
@@ -205,12 +205,12 @@ public final class PowerTree {
 
   /// Devices with contacts on the way from the source: before the protective device nearest to the
   /// load, or after it.
-  private List<Device> contacts(Feed feed, boolean beforeGuard) {
+  private List<Device> contacts(Feed feed, boolean beforeProtection) {
     var devices = new LinkedHashSet<Device>();
     for (var way : feed.lineWays()) {
-      var guardAt = guardAt(way);
+      var protectionAt = protectionAt(way);
       for (var i = 0; i < way.size(); i++) {
-        if (i < guardAt != beforeGuard) continue;
+        if (i < protectionAt != beforeProtection) continue;
         if (study.network().topology().edge(way.get(i))
                 instanceof Edge.Through(var device, var link)
             && (link.kind() == Link.Kind.CONTACT || link.kind() == Link.Kind.OUTPUT))
@@ -220,10 +220,10 @@ public final class PowerTree {
     return List.copyOf(devices);
   }
 
-  private int guardAt(List<Integer> way) {
+  private int protectionAt(List<Integer> way) {
     for (var i = way.size() - 1; i >= 0; i--)
       if (study.network().topology().edge(way.get(i)) instanceof Edge.Through(_, var link)
-          && link.guard().isPresent()) return i;
+          && link.protection().isPresent()) return i;
     return -1;
   }
 }

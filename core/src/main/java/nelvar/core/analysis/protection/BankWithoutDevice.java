@@ -40,7 +40,7 @@ public final class BankWithoutDevice implements Rule {
     if (feed.source().isEmpty()) return new Verdict.NotChecked(device.id(), "no winding feeds it");
     var before =
         Stream.concat(feed.lineWays().stream(), Stream.of(feed.backWay()))
-            .anyMatch(way -> guarded(way, study));
+            .anyMatch(way -> isProtected(way, study));
     var loads =
         study.network().sources(device).stream()
             .flatMap(source -> study.currents().served(source).stream())
@@ -48,7 +48,8 @@ public final class BankWithoutDevice implements Rule {
     var behind =
         !loads.isEmpty()
             && loads.stream()
-                .allMatch(load -> load.lineWays().stream().allMatch(way -> guarded(way, study)));
+                .allMatch(
+                    load -> load.lineWays().stream().allMatch(way -> isProtected(way, study)));
     var w = Working.of("Protection of " + device.designation());
     w.given("at its winding", before ? "a device" : "none", "ways solved");
     w.given("to every load", behind ? "a device" : "none", "ways solved");
@@ -64,9 +65,10 @@ public final class BankWithoutDevice implements Rule {
         List.of());
   }
 
-  private static boolean guarded(List<Integer> way, Study study) {
+  private static boolean isProtected(List<Integer> way, Study study) {
     return way.stream()
         .map(edge -> study.network().topology().edge(edge))
-        .anyMatch(edge -> edge instanceof Edge.Through(_, var link) && link.guard().isPresent());
+        .anyMatch(
+            edge -> edge instanceof Edge.Through(_, var link) && link.protection().isPresent());
   }
 }

@@ -34,17 +34,17 @@ public final class BareTransformer implements Rule {
   private static Verdict judge(Feed feed, Study study) {
     var device = feed.device();
     if (feed.source().isEmpty()) return new Verdict.NotChecked(device.id(), "no supply reaches it");
-    var guard = study.network().guard(feed.lineWays().getFirst());
+    var protection = study.network().protection(feed.lineWays().getFirst());
     var alone =
-        guard
-            .flatMap(g -> Guards.of(g, study))
+        protection
+            .flatMap(g -> ProtectiveDevices.of(g, study))
             .map(g -> g.feeds().stream().map(Feed::device).distinct().count() == 1)
             .orElse(false);
     var w = Working.of("Transformer protection");
-    guard.ifPresent(g ->
+    protection.ifPresent(g ->
         w.given(
             "device",
-            g.device().designation() + " " + g.guard(),
+            g.device().designation() + " " + g.protection(),
             alone ? "feeds nothing else" : "feeds other things as well"));
     if (alone) return new Verdict.Pass(device.id(), w.explain(device.id()).trail());
     w.assumed(

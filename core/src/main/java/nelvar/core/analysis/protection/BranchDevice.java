@@ -53,11 +53,12 @@ public final class BranchDevice implements Rule {
               || feed.lineWays().isEmpty()
               || !(study.part(feed.source().get().device()).orElse(null) instanceof MainsInlet))
             return;
-          var guards = guards(feed, study);
-          if (guards.isEmpty()) return;
-          if (any || guards.stream().anyMatch(device -> branch(device, study)))
-            verdicts.add(new Verdict.Pass(feed.device().id(), trail(feed, guards, study)));
-          else failing.computeIfAbsent(guards.getFirst().id(), _ -> new ArrayList<>()).add(feed);
+          var protectors = protectors(feed, study);
+          if (protectors.isEmpty()) return;
+          if (any || protectors.stream().anyMatch(device -> branch(device, study)))
+            verdicts.add(new Verdict.Pass(feed.device().id(), trail(feed, protectors, study)));
+          else
+            failing.computeIfAbsent(protectors.getFirst().id(), _ -> new ArrayList<>()).add(feed);
         });
     Contained.each(
         this,
@@ -68,20 +69,22 @@ public final class BranchDevice implements Rule {
     return verdicts.stream();
   }
 
-  private static nelvar.core.trail.Trail trail(Feed feed, List<Device> guards, Study study) {
+  private static nelvar.core.trail.Trail trail(Feed feed, List<Device> protectors, Study study) {
     var w = Working.of("Branch device of " + feed.device().designation());
     Schools.name(w, study, School.SMALL_BREAKER);
-    for (var guard : guards)
+    for (var protection : protectors)
       w.given(
-          guard.designation().text(), branch(guard, study) ? "branch" : "supplementary", "listing");
+          protection.designation().text(),
+          branch(protection, study) ? "branch" : "supplementary",
+          "listing");
     return w.explain("").trail();
   }
 
   /// The devices on the way, from the source on.
-  private static List<Device> guards(Feed feed, Study study) {
+  private static List<Device> protectors(Feed feed, Study study) {
     return feed.lineWays().getFirst().stream()
         .map(study.network().topology()::edge)
-        .filter(edge -> edge instanceof Edge.Through(_, var link) && link.guard().isPresent())
+        .filter(edge -> edge instanceof Edge.Through(_, var link) && link.protection().isPresent())
         .map(edge -> ((Edge.Through) edge).device())
         .distinct()
         .toList();
@@ -111,13 +114,13 @@ public final class BranchDevice implements Rule {
         "%s is the first device before %s and is not listed for branch circuits: an inspector will not pass it, and it may not survive a short. Take a listed breaker or a class CC or J fuse, here or ahead of it."
             .formatted(device.designation(), loads),
         w.explain(device).trail(),
-        Guards.all(study).stream()
-            .filter(guarding -> guarding.device().device().id().equals(id))
+        ProtectiveDevices.all(study).stream()
+            .filter(protecting -> protecting.device().device().id().equals(id))
             .limit(1)
-            .flatMap(guarding ->
-                Replacement.listed(study.part(device).orElseThrow(), guarding, study)
+            .flatMap(protecting ->
+                Replacement.listed(study.part(device).orElseThrow(), protecting, study)
                     .limit(1)
-                    .map(next -> Replacement.repair(device, next, guarding)))
+                    .map(next -> Replacement.repair(device, next, protecting)))
             .toList());
   }
 }

@@ -2,7 +2,7 @@ package nelvar.core.analysis.protection;
 
 import java.util.List;
 import java.util.Optional;
-import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.standards.TripCurve;
 import nelvar.core.trail.Explained;
 import nelvar.core.trail.Working;
@@ -24,7 +24,7 @@ public final class BreakerChoice {
 
   /// @param inrush instantaneous peak at switching on; empty or zero where there is none
   /// @return the choice with its working; empty where no standard rating up to 63 A does
-  public static Optional<Explained<Guard.Breaker>> propose(
+  public static Optional<Explained<ProtectiveDevice.Breaker>> propose(
       Current design, Optional<Current> inrush) {
     for (var rating : TripCurve.ratings()) {
       if (rating.compareTo(design) < 0) continue;
@@ -44,7 +44,7 @@ public final class BreakerChoice {
                     "In",
                     "least standard rating ≥ Ib whose curve lets Ieff pass",
                     "",
-                    new Guard.Breaker(rating, curve))));
+                    new ProtectiveDevice.Breaker(rating, curve))));
       }
     }
     return Optional.empty();

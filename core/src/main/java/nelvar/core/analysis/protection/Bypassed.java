@@ -31,7 +31,8 @@ public final class Bypassed implements Rule {
     var bridges = study.network().bridges();
     return Stream.iterate(0, edge -> edge < topology.edgeCount(), edge -> edge + 1)
         .filter(edge ->
-            topology.edge(edge) instanceof Edge.Through(_, var link) && link.guard().isPresent())
+            topology.edge(edge) instanceof Edge.Through(_, var link)
+                && link.protection().isPresent())
         .map(edge -> {
           var through = (Edge.Through) topology.edge(edge);
           var w = Working.of("Ways round " + through.device().designation());

@@ -50,12 +50,12 @@ public final class ClearsFault implements Rule {
     return "A short circuit at the end of a circuit opens its own protective device.";
   }
 
-  /// A guard with the worst of its loads.
-  private record Worst(Feed.Guarded guard, Feed feed, Fault.Prospective fault) {}
+  /// A protective device with the worst of its loads.
+  private record Worst(Feed.Protector protection, Feed feed, Fault.Prospective fault) {}
 
   @Override
   public Stream<Verdict> check(Study study) {
-    var worst = new LinkedHashMap<Feed.Guarded, Worst>();
+    var worst = new LinkedHashMap<Feed.Protector, Worst>();
     var verdicts = new ArrayList<Verdict>();
     Contained.each(
         this,
@@ -64,27 +64,27 @@ public final class ClearsFault implements Rule {
         verdicts,
         feed -> {
           if (feed.source().isEmpty() || feed.lineWays().isEmpty()) return;
-          var guard = study.network().guard(feed.lineWays().getFirst());
-          if (guard.isEmpty()) return;
+          var protection = study.network().protection(feed.lineWays().getFirst());
+          if (protection.isEmpty()) return;
           var fault = fault(feed, study);
           if (fault.isEmpty() || unknown(feed, study)) {
             verdicts.add(
                 new Verdict.NotChecked(
-                    guard.get().device().id(),
+                    protection.get().device().id(),
                     "the way to "
                         + feed.device().designation()
                         + " is not known, or a running machine does not close it"));
             return;
           }
           worst.merge(
-              guard.get(),
-              new Worst(guard.get(), feed, fault.get()),
+              protection.get(),
+              new Worst(protection.get(), feed, fault.get()),
               (a, b) -> a.fault().current().compareTo(b.fault().current()) <= 0 ? a : b);
         });
     Contained.each(
         this,
         worst.values(),
-        found -> found.guard().device().id(),
+        found -> found.protection().device().id(),
         verdicts,
         found -> verdicts.add(judge(found, study)));
     return verdicts.stream();
@@ -105,13 +105,13 @@ public final class ClearsFault implements Rule {
   }
 
   private static Verdict judge(Worst worst, Study study) {
-    var guard = worst.guard();
+    var protection = worst.protection();
     var fault = worst.fault();
-    var id = guard.device().id();
+    var id = protection.device().id();
     var policies = study.project().brief().policies();
     var band = policies.magneticBand(fault.alternating());
-    var needed = TripTime.opensWithin(guard.guard(), WITHIN, band);
-    var time = TripTime.latest(guard.guard(), fault.current(), band);
+    var needed = TripTime.opensWithin(protection.protection(), WITHIN, band);
+    var time = TripTime.latest(protection.protection(), fault.current(), band);
     var demand = Schools.demand(study, DEMAND, AMERICAN);
     var trail = trail(worst, needed, time, policies, demand);
     if (fault.current().compareTo(needed) >= 0) return new Verdict.Pass(id, trail);
@@ -132,8 +132,8 @@ public final class ClearsFault implements Rule {
         "A short at %s does not open %s (%s): it needs %s to open within 5 s, and %s. %s"
             .formatted(
                 end,
-                guard.device().designation(),
-                guard.guard(),
+                protection.device().designation(),
+                protection.protection(),
                 needed,
                 why,
                 safe
@@ -156,7 +156,7 @@ public final class ClearsFault implements Rule {
         "there and back, wires at %s, contacts and devices on the way".formatted(policies.hot()));
     w.given(
         "curve",
-        worst.guard().guard(),
+        worst.protection().protection(),
         worst.fault().alternating()
             ? "AC"
             : "DC: " + policies.answer(School.DIRECT_TRIP).words() + " (Brief)");
@@ -169,12 +169,15 @@ public final class ClearsFault implements Rule {
     return Explained.atLeast(w.explain(found), "Ik", needed, demand).trail();
   }
 
-  /// The least ampacity of the wires behind the guard on the way to its load.
+  /// The least ampacity of the wires behind the protective device on the way to its load.
   private static Optional<Current> carried(Worst worst, Study study) {
     Optional<Current> least = Optional.empty();
     for (var wire : study.wires(worst.feed().lineWays().getFirst())) {
-      if (study.circuit(wire).flatMap(c -> c.guard()).filter(worst.guard()::equals).isEmpty())
-        continue;
+      if (study
+          .circuit(wire)
+          .flatMap(c -> c.protection())
+          .filter(worst.protection()::equals)
+          .isEmpty()) continue;
       if (!wire.sized()) continue;
       var own = Ampacity.of(wire, study).found().map(e -> e.value());
       if (own.isEmpty()) return Optional.empty();

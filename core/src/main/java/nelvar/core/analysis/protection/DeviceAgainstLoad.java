@@ -31,18 +31,18 @@ public final class DeviceAgainstLoad implements Rule {
 
   @Override
   public Stream<Verdict> check(Study study) {
-    return Guards.all(study).stream()
+    return ProtectiveDevices.all(study).stream()
         .flatMap(
             Contained.one(
                 this,
-                guarding -> guarding.device().device().id(),
-                guarding -> judge(guarding, study)));
+                protecting -> protecting.device().device().id(),
+                protecting -> judge(protecting, study)));
   }
 
-  private static Verdict judge(Guards.Guarding guarding, Study study) {
-    var device = guarding.device().device();
-    var rating = guarding.device().guard().rating();
-    var design = guarding.design();
+  private static Verdict judge(ProtectiveDevices.Protecting protecting, Study study) {
+    var device = protecting.device().device();
+    var rating = protecting.device().protection().rating();
+    var design = protecting.design();
     var rated =
         Schools.rated(
             design,
@@ -51,18 +51,19 @@ public final class DeviceAgainstLoad implements Rule {
     var judged = Explained.atMost(rated, "Ib", rating, Schools.demand(study, DEMAND, AMERICAN));
     if (judged.holds()) return new Verdict.Pass(device.id(), judged.trail());
     var repairs = new ArrayList<Repair>();
-    Replacement.candidates(study.part(device).orElseThrow(), guarding, study)
+    Replacement.candidates(study.part(device).orElseThrow(), protecting, study)
         .findFirst()
-        .ifPresent(next -> repairs.add(Replacement.repair(device, next, guarding)));
+        .ifPresent(next -> repairs.add(Replacement.repair(device, next, protecting)));
     return new Verdict.Finding(
         device.id(),
         Severity.ERROR,
         design.compareTo(rating) > 0 ? "Trips on its own load" : "No room for a load that stays on",
         design.compareTo(rating) > 0
             ? "Behind %s (%s) flow %s with everything on: it will trip while the machine works."
-                .formatted(device.designation(), guarding.device().guard(), design)
+                .formatted(device.designation(), protecting.device().protection(), design)
             : "Behind %s (%s) flow %s with everything on; for loads that stay on for hours the school of the Brief asks for %s. It runs hot and may open."
-                .formatted(device.designation(), guarding.device().guard(), design, rated.value()),
+                .formatted(
+                    device.designation(), protecting.device().protection(), design, rated.value()),
         judged.trail(),
         repairs);
   }

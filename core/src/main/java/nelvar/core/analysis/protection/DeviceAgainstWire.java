@@ -16,8 +16,8 @@ import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.analysis.sizing.SectionChoice;
 import nelvar.core.analysis.sizing.Sections;
-import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -44,7 +44,7 @@ import nelvar.core.units.Length;
 /// protected with, or can give, stands in its place; except on a tap: no longer than 3 m, inside
 /// the enclosure, ending at a protective device, where that device's rating counts.
 ///
-/// One finding a device, on its thinnest wire; one a wire that no device guards. Data wires are
+/// One finding a device, on its thinnest wire; one a wire that no device protects. Data wires are
 /// left out: electronic outputs limit them.
 ///
 /// Demand: IEC 60364-4-43:2008, 433.1; IEC 60204-1:2016, 7.2.8 for taps NEC 2023, 240.4
@@ -69,7 +69,7 @@ public final class DeviceAgainstWire implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     var verdicts = new ArrayList<Verdict>();
-    var failing = new LinkedHashMap<Feed.Guarded, List<Weak>>();
+    var failing = new LinkedHashMap<Feed.Protector, List<Weak>>();
     Contained.each(
         this,
         study.project().conductors(),
@@ -88,9 +88,9 @@ public final class DeviceAgainstWire implements Rule {
               var weak = weigh(conductor, circuit.get(), ampacity, study);
               if (weak.judged().holds())
                 verdicts.add(new Verdict.Pass(conductor.id(), weak.judged().trail()));
-              else if (weak.guard().isPresent())
-                failing.computeIfAbsent(weak.guard().get(), _ -> new ArrayList<>()).add(weak);
-              else verdicts.add(unguarded(weak, circuit.get(), study));
+              else if (weak.protection().isPresent())
+                failing.computeIfAbsent(weak.protection().get(), _ -> new ArrayList<>()).add(weak);
+              else verdicts.add(unprotected(weak, circuit.get(), study));
             }
           }
         });
@@ -106,8 +106,8 @@ public final class DeviceAgainstWire implements Rule {
   /// @param allowed the greatest rating the wire stands
   private record Weak(
       Conductor conductor,
-      Optional<Feed.Guarded> guard,
-      Supplier<String> guardName,
+      Optional<Feed.Protector> protection,
+      Supplier<String> protectionName,
       Current rating,
       Current allowed,
       double share,
@@ -116,18 +116,21 @@ public final class DeviceAgainstWire implements Rule {
   private static Weak weigh(
       Conductor conductor, Circuit circuit, Explained<Current> ampacity, Study study) {
     var tap =
-        circuit.guard().isPresent() ? Optional.<Feed.Guarded>empty() : tapTo(conductor, study);
-    var guard = circuit.guard().or(() -> tap);
-    var rating = guard.map(g -> g.guard().rating()).orElse(circuit.limit());
+        circuit.protection().isPresent()
+            ? Optional.<Feed.Protector>empty()
+            : tapTo(conductor, study);
+    var protection = circuit.protection().or(() -> tap);
+    var rating = protection.map(g -> g.protection().rating()).orElse(circuit.limit());
     Supplier<String> name =
         () ->
-            guard
-                .map(g -> g.device().designation() + " " + g.guard())
+            protection
+                .map(g -> g.device().designation() + " " + g.protection())
                 .orElseGet(() -> circuit.source() + ", no device of its own");
-    var share = guard.map(g -> Guards.shareOfAmpacity(g.guard(), study)).orElse(1.0);
+    var share =
+        protection.map(g -> ProtectiveDevices.shareOfAmpacity(g.protection(), study)).orElse(1.0);
     var w = Working.of("Device against wire");
-    if (guard.isPresent()
-        && guard.get().guard() instanceof Guard.Fuse(_, var fuse)
+    if (protection.isPresent()
+        && protection.get().protection() instanceof ProtectiveDevice.Fuse(_, var fuse)
         && fuse == FuseClass.GG)
       w.given(
           "school",
@@ -157,12 +160,12 @@ public final class DeviceAgainstWire implements Rule {
             tap.isPresent()
                 ? Schools.demand(study, TAP, AMERICAN_TAP)
                 : Schools.demand(study, DEMAND, AMERICAN));
-    return new Weak(conductor, guard, name, rating, allowed, share, judged);
+    return new Weak(conductor, protection, name, rating, allowed, share, judged);
   }
 
   /// The protective device a short wire inside the enclosure ends at, whose rating counts for it
   /// where no device stands before it.
-  public static Optional<Feed.Guarded> tapTo(Conductor conductor, Study study) {
+  public static Optional<Feed.Protector> tapTo(Conductor conductor, Study study) {
     if (study.length(conductor).filter(length -> length.compareTo(LONGEST_TAP) <= 0).isEmpty()
         || study.bundle(conductor).filter(bundle -> bundle.inside()).isEmpty())
       return Optional.empty();
@@ -172,13 +175,13 @@ public final class DeviceAgainstWire implements Rule {
       for (var link :
           study
               .part(device.get())
-              .filter(part -> part.guard().isPresent())
+              .filter(part -> part.protection().isPresent())
               .map(Part::links)
               .orElse(List.of())) {
         if (link.a().equals(end.terminal())
-            && link.guard().isPresent()
-            && !(link.guard().get() instanceof Guard.Electronic))
-          return Optional.of(new Feed.Guarded(device.get(), link.guard().get()));
+            && link.protection().isPresent()
+            && !(link.protection().get() instanceof ProtectiveDevice.Electronic))
+          return Optional.of(new Feed.Protector(device.get(), link.protection().get()));
       }
     }
     return Optional.empty();
@@ -186,7 +189,7 @@ public final class DeviceAgainstWire implements Rule {
 
   /// A wire behind an electronic supply may be protected by the limit of that; one behind mains,
   /// transformer or bridge never is, and a thicker one would only hide that its device is missing.
-  private static Verdict unguarded(Weak weak, Circuit circuit, Study study) {
+  private static Verdict unprotected(Weak weak, Circuit circuit, Study study) {
     var limits =
         study.part(circuit.source().device()).filter(part -> part.electronicSupply()).isPresent();
     var text =
@@ -194,7 +197,7 @@ public final class DeviceAgainstWire implements Rule {
             .formatted(
                 weak.conductor().label(),
                 weak.allowed(),
-                weak.guardName().get(),
+                weak.protectionName().get(),
                 weak.rating(),
                 weak.allowed(),
                 limits ? ", or make it thick enough for the limit of the supply" : "");
@@ -207,13 +210,13 @@ public final class DeviceAgainstWire implements Rule {
         limits ? thicker(weak, study).stream().toList() : List.of());
   }
 
-  private static Verdict tooLarge(Feed.Guarded guard, List<Weak> wires, Study study) {
+  private static Verdict tooLarge(Feed.Protector protection, List<Weak> wires, Study study) {
     var thinnest = wires.stream().min(java.util.Comparator.comparing(Weak::allowed)).orElseThrow();
     var repairs = new ArrayList<Repair>();
-    var guarding = Guards.of(guard, study).orElseThrow();
-    Replacement.candidates(study.part(guard.device()).orElseThrow(), guarding, study)
+    var protecting = ProtectiveDevices.of(protection, study).orElseThrow();
+    Replacement.candidates(study.part(protection.device()).orElseThrow(), protecting, study)
         .findFirst()
-        .map(next -> Replacement.repair(guard.device(), next, guarding))
+        .map(next -> Replacement.repair(protection.device(), next, protecting))
         .ifPresent(repairs::add);
     if (wires.size() == 1) thicker(thinnest, study).ifPresent(repairs::add);
     else allThicker(wires, study).ifPresent(repairs::add);
@@ -224,13 +227,13 @@ public final class DeviceAgainstWire implements Rule {
     var text =
         "%s is %s, but its thinnest wire (%s) stands for %s: on an overload the wire burns first. Too thin: %s."
             .formatted(
-                guard.device().designation(),
-                guard.guard(),
+                protection.device().designation(),
+                protection.protection(),
                 thinnest.conductor().label(),
                 thinnest.allowed(),
                 names);
     return new Verdict.Finding(
-        guard.device().id(),
+        protection.device().id(),
         Severity.ERROR,
         "Device too large for its wire",
         text,
@@ -263,7 +266,7 @@ public final class DeviceAgainstWire implements Rule {
             Edits.section(
                 wires.size()
                     + " wires behind "
-                    + wires.getFirst().guard().orElseThrow().device().designation(),
+                    + wires.getFirst().protection().orElseThrow().device().designation(),
                 changed,
                 section,
                 study.catalogue())));

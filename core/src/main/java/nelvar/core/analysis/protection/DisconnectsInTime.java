@@ -7,8 +7,8 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Schools;
-import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.MainsInlet;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.catalogue.ResidualCurrentDevice;
 import nelvar.core.catalogue.Terminal;
 import nelvar.core.finding.Repair;
@@ -107,12 +107,12 @@ public final class DisconnectsInTime implements Rule {
       return new Verdict.NotChecked(
           id,
           "neither the loop impedance nor the short-circuit current at the inlet is known (0 counts as not known)");
-    var guard = study.network().guard(feed.lineWays().getFirst());
-    if (guard.isEmpty())
+    var protection = study.network().protection(feed.lineWays().getFirst());
+    if (protection.isEmpty())
       return new Verdict.NotChecked(
           id, "only the device before the inlet protects it, and its curve is not known");
     var residual = residualDevice(feed, study);
-    if (system == Disconnection.Earthing.TT && residual.isEmpty()) return unguarded(feed, study);
+    if (system == Disconnection.Earthing.TT && residual.isEmpty()) return unprotected(feed, study);
     var pe = protectiveTerminal(feed, study).orElseThrow();
     var line = new TerminalRef(id, feed.intake().lines().getFirst());
     var loop =
@@ -126,7 +126,7 @@ public final class DisconnectsInTime implements Rule {
               id, "a running machine does not feed it, or the network has no steady state");
     return residual.isPresent()
         ? byResidual(feed, residual.get(), system, loop.get(), study)
-        : verdict(feed, guard.get(), system, loop.get(), study);
+        : verdict(feed, protection.get(), system, loop.get(), study);
   }
 
   private static Optional<TerminalRef> inlet(Study study) {
@@ -160,7 +160,7 @@ public final class DisconnectsInTime implements Rule {
         .findFirst();
   }
 
-  private static Verdict unguarded(Feed feed, Study study) {
+  private static Verdict unprotected(Feed feed, Study study) {
     var w = Working.of("Fault from a line to " + feed.device().designation());
     w.given("system", study.project().brief().supply().earthing().words(), "Brief");
     return new Verdict.Finding(
@@ -264,11 +264,11 @@ public final class DisconnectsInTime implements Rule {
   }
 
   private static Verdict verdict(
-      Feed feed, Feed.Guarded guard, Disconnection.Earthing system, Loop loop, Study study) {
+      Feed feed, Feed.Protector protection, Disconnection.Earthing system, Loop loop, Study study) {
     var id = feed.device().id();
     var brief = study.project().brief();
     var toEarth = brief.supply().voltage().toNeutral();
-    var finalCircuit = guard.guard().rating().amperes() <= FINAL_UP_TO;
+    var finalCircuit = protection.protection().rating().amperes() <= FINAL_UP_TO;
     var limit =
         finalCircuit
             ? Disconnection.finalCircuit(system, toEarth, false)
@@ -288,13 +288,14 @@ public final class DisconnectsInTime implements Rule {
         new Resistance(loop.ohms()),
         "line and protective conductor, from the solved network");
     w.given("reading", brief.policies().answer(School.FAULT_VOLTAGE).words(), "Brief");
-    if (guard.guard() instanceof Guard.Fuse(_, var fuse) && fuse == FuseClass.GG)
-      Schools.name(w, study, School.FUSE_MELTING);
-    var needed = needed(guard.guard(), t, brief.policies());
+    if (protection.protection() instanceof ProtectiveDevice.Fuse(_, var fuse)
+        && fuse == FuseClass.GG) Schools.name(w, study, School.FUSE_MELTING);
+    var needed = needed(protection.protection(), t, brief.policies());
     w.table(
         "Ia",
         needed,
-        () -> guard.device().designation() + " " + guard.guard() + ", opens within t");
+        () ->
+            protection.device().designation() + " " + protection.protection() + ", opens within t");
     var isolated = brief.supply().earthing() == Brief.Earthing.IT;
     if (isolated) w.given("system", "IT: a second fault in a circuit as long", "Brief");
     var found =
@@ -329,8 +330,8 @@ public final class DisconnectsInTime implements Rule {
             .formatted(
                 feed.device().designation(),
                 loop.current(),
-                guard.device().designation(),
-                guard.guard(),
+                protection.device().designation(),
+                protection.protection(),
                 needed.value(),
                 t,
                 protective
@@ -339,7 +340,7 @@ public final class DisconnectsInTime implements Rule {
                             .formatted(new Voltage(r.ohms() * loop.current().amperes())))
                     .orElse("")),
         judged.trail(),
-        repairs(guard, t, loop.current(), study));
+        repairs(protection, t, loop.current(), study));
   }
 
   private static String formula(Brief.Policies policies) {
@@ -351,8 +352,9 @@ public final class DisconnectsInTime implements Rule {
   }
 
   /// The current that opens the device within `time`.
-  private static Cited<Current> needed(Guard guard, Duration time, Brief.Policies policies) {
-    if (guard instanceof Guard.Fuse(var rating, var fuse) && fuse == FuseClass.GG) {
+  private static Cited<Current> needed(
+      ProtectiveDevice protection, Duration time, Brief.Policies policies) {
+    if (protection instanceof ProtectiveDevice.Fuse(var rating, var fuse) && fuse == FuseClass.GG) {
       var curve =
           time.seconds() < 1 ? FuseLink.meltsByCurve(rating) : Optional.<Cited<Current>>empty();
       if (policies.chose(School.FUSE_MELTING, "curve") && curve.isPresent()) return curve.get();
@@ -360,27 +362,29 @@ public final class DisconnectsInTime implements Rule {
       if (gates.isPresent()) return gates.get();
     }
     var source =
-        switch (guard) {
-          case Guard.Breaker(var rating, var curve) -> curve.trips(rating).citation();
-          case Guard.Fuse _ -> Citation.recalled("UL 248 and IEC 60127", "gates");
-          case Guard.MotorSwitch _ -> Citation.recalled("IEC 60947-4-1:2018", "maker curves");
-          case Guard.Electronic _ -> Citation.practice();
+        switch (protection) {
+          case ProtectiveDevice.Breaker(var rating, var curve) -> curve.trips(rating).citation();
+          case ProtectiveDevice.Fuse _ -> Citation.recalled("UL 248 and IEC 60127", "gates");
+          case ProtectiveDevice.MotorSwitch _ ->
+              Citation.recalled("IEC 60947-4-1:2018", "maker curves");
+          case ProtectiveDevice.Electronic _ -> Citation.practice();
         };
-    return new Cited<>(TripTime.opensWithin(guard, time, TripTime.ALTERNATING), source);
+    return new Cited<>(TripTime.opensWithin(protection, time, TripTime.ALTERNATING), source);
   }
 
   private static List<Repair> repairs(
-      Feed.Guarded guard, Duration time, Current current, Study study) {
-    var now = study.part(guard.device()).orElseThrow();
-    return Guards.of(guard, study).stream()
-        .flatMap(guarding ->
-            Replacement.candidates(now, guarding, study)
+      Feed.Protector protection, Duration time, Current current, Study study) {
+    var now = study.part(protection.device()).orElseThrow();
+    return ProtectiveDevices.of(protection, study).stream()
+        .flatMap(protecting ->
+            Replacement.candidates(now, protecting, study)
                 .filter(next ->
-                    TripTime.opensWithin(next.guard().orElseThrow(), time, TripTime.ALTERNATING)
+                    TripTime.opensWithin(
+                                next.protection().orElseThrow(), time, TripTime.ALTERNATING)
                             .compareTo(current)
                         <= 0)
                 .limit(1)
-                .map(next -> Replacement.repair(guard.device(), next, guarding)))
+                .map(next -> Replacement.repair(protection.device(), next, protecting)))
         .toList();
   }
 }

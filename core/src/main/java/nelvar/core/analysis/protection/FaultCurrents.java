@@ -17,7 +17,7 @@ import nelvar.core.units.Duration;
 ///
 /// @param at terminal of the load; `against` the other one
 /// @param greatest cold wires, 1.05 of nominal; `least` hot wires, 0.95 of nominal
-/// @param guard the nearest protective device before it
+/// @param protection the nearest protective device before it
 /// @param opens the latest it opens at the least current; empty where it need not
 public record FaultCurrents(
     Feed feed,
@@ -25,7 +25,7 @@ public record FaultCurrents(
     String against,
     Current greatest,
     Current least,
-    Optional<Feed.Guarded> guard,
+    Optional<Feed.Protector> protection,
     Optional<Duration> opens) {
 
   /// Between the lines, from line to back and from line to the protective conductor, wherever a
@@ -61,7 +61,7 @@ public record FaultCurrents(
     var least = study.leastFault().between(a, b);
     var greatest = threePhase ? three(study, a, b) : study.greatestFault().between(a, b);
     if (least.isEmpty() || greatest.isEmpty()) return;
-    var guard = study.network().guard(feed.lineWays().getFirst());
+    var protection = study.network().protection(feed.lineWays().getFirst());
     all.add(
         new FaultCurrents(
             feed,
@@ -69,10 +69,10 @@ public record FaultCurrents(
             threePhase ? "all lines" : b.terminal(),
             greatest.get().current(),
             least.get().current(),
-            guard,
-            guard.flatMap(g ->
+            protection,
+            protection.flatMap(g ->
                 TripTime.latest(
-                    g.guard(),
+                    g.protection(),
                     least.get().current(),
                     study.project().brief().policies().magneticBand(least.get().alternating())))));
   }

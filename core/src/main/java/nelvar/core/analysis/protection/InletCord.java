@@ -9,7 +9,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.analysis.sizing.Ampacity;
-import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Connection;
@@ -103,25 +103,25 @@ public final class InletCord implements Rule {
   /// The ratings of the devices that come first behind an inlet, together; empty where a load has
   /// none on one of its lines.
   private static Optional<Current> devices(Source inlet, Study study) {
-    var first = new LinkedHashMap<Feed.Guarded, Current>();
+    var first = new LinkedHashMap<Feed.Protector, Current>();
     for (var feed : study.currents().served(inlet))
       for (var way : feed.lineWays()) {
-        var guard =
+        var protection =
             way.stream()
                 .map(edge -> study.network().topology().edge(edge))
-                .flatMap(InletCord::guarded)
+                .flatMap(InletCord::protector)
                 .findFirst();
-        if (guard.isEmpty()) return Optional.empty();
-        first.put(guard.get(), guard.get().guard().rating());
+        if (protection.isEmpty()) return Optional.empty();
+        first.put(protection.get(), protection.get().protection().rating());
       }
     return first.values().stream().reduce(Current::plus);
   }
 
-  private static Stream<Feed.Guarded> guarded(Edge edge) {
+  private static Stream<Feed.Protector> protector(Edge edge) {
     return edge instanceof Edge.Through(var device, var link)
-        ? link.guard().stream()
-            .filter(guard -> !(guard instanceof Guard.Electronic))
-            .map(guard -> new Feed.Guarded(device, guard))
+        ? link.protection().stream()
+            .filter(protection -> !(protection instanceof ProtectiveDevice.Electronic))
+            .map(protection -> new Feed.Protector(device, protection))
         : Stream.empty();
   }
 }

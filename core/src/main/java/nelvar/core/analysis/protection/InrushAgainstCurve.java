@@ -5,7 +5,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.TripTime;
@@ -39,89 +39,99 @@ public final class InrushAgainstCurve implements Rule {
 
   @Override
   public Stream<Verdict> check(Study study) {
-    return Guards.all(study).stream()
+    return ProtectiveDevices.all(study).stream()
         .filter(g -> g.inrushPeak().amperes() > 0)
         .flatMap(
             Contained.many(this, g -> g.device().device().id(), g -> judge(g, study).stream()));
   }
 
-  private static Optional<Verdict> judge(Guards.Guarding guarding, Study study) {
-    return switch (guarding.device().guard()) {
-      case Guard.Breaker breaker -> Optional.of(breaker(breaker, guarding, study));
-      case Guard.Fuse(_, var fuse) when fuse == FuseClass.GR ->
+  private static Optional<Verdict> judge(ProtectiveDevices.Protecting protecting, Study study) {
+    return switch (protecting.device().protection()) {
+      case ProtectiveDevice.Breaker breaker -> Optional.of(breaker(breaker, protecting, study));
+      case ProtectiveDevice.Fuse(_, var fuse) when fuse == FuseClass.GR ->
           Optional.of(
               new Verdict.NotChecked(
-                  guarding.device().device().id(),
+                  protecting.device().device().id(),
                   "when a semiconductor fuse melts in a short surge only its maker says"));
-      case Guard.Fuse fuse -> Optional.of(lasting(fuse, guarding, study));
-      case Guard.MotorSwitch motor -> Optional.of(lasting(motor, guarding, study));
-      case Guard.Electronic _ -> Optional.empty();
+      case ProtectiveDevice.Fuse fuse -> Optional.of(lasting(fuse, protecting, study));
+      case ProtectiveDevice.MotorSwitch motor -> Optional.of(lasting(motor, protecting, study));
+      case ProtectiveDevice.Electronic _ -> Optional.empty();
     };
   }
 
-  private static Current effective(Working w, Guards.Guarding guarding) {
+  private static Current effective(Working w, ProtectiveDevices.Protecting protecting) {
     w.given(
         "Ipeak",
-        guarding.inrushPeak(),
-        "at switching on, all behind " + guarding.device().device().designation());
-    return w.result("Ieff", "Ipeak/√2", BreakerChoice.effective(guarding.inrushPeak()));
+        protecting.inrushPeak(),
+        "at switching on, all behind " + protecting.device().device().designation());
+    return w.result("Ieff", "Ipeak/√2", BreakerChoice.effective(protecting.inrushPeak()));
   }
 
-  private static Verdict breaker(Guard.Breaker breaker, Guards.Guarding guarding, Study study) {
-    var device = guarding.device().device();
+  private static Verdict breaker(
+      ProtectiveDevice.Breaker breaker, ProtectiveDevices.Protecting protecting, Study study) {
+    var device = protecting.device().device();
     var w = Working.of("Inrush against curve");
-    var effective = effective(w, guarding);
+    var effective = effective(w, protecting);
     var holds =
         w.table("Ihold", breaker.curve().holds(breaker.rating()), breaker + " still lets pass");
     var judged = Explained.atMost(w.explain(effective), "Ieff", holds, Citation.practice());
     if (judged.holds()) return new Verdict.Pass(device.id(), judged.trail());
     return finding(
-        guarding,
+        protecting,
         "May trip when switched on",
         "At switching on %s peak flow through %s; as %s it lets only %s pass for certain."
-            .formatted(guarding.inrushPeak(), device.designation(), breaker, holds),
+            .formatted(protecting.inrushPeak(), device.designation(), breaker, holds),
         judged.trail(),
         study);
   }
 
-  private static Verdict lasting(Guard guard, Guards.Guarding guarding, Study study) {
-    var device = guarding.device().device();
+  private static Verdict lasting(
+      ProtectiveDevice protection, ProtectiveDevices.Protecting protecting, Study study) {
+    var device = protecting.device().device();
     var w = Working.of("Inrush against time");
-    var effective = effective(w, guarding);
-    var opens = TripTime.earliest(guard, effective, TripTime.ALTERNATING);
+    var effective = effective(w, protecting);
+    var opens = TripTime.earliest(protection, effective, TripTime.ALTERNATING);
     if (opens.isEmpty())
       return new Verdict.Pass(
-          device.id(), w.explain(w.given("t", "never", guard + " carries it for ever")).trail());
-    var earliest = w.result("t", "the earliest " + guard + " may open at Ieff", opens.get());
+          device.id(),
+          w.explain(w.given("t", "never", protection + " carries it for ever")).trail());
+    var earliest = w.result("t", "the earliest " + protection + " may open at Ieff", opens.get());
     var judged =
-        Explained.atLeast(w.explain(earliest), "t", guarding.inrushDuration(), Citation.practice());
+        Explained.atLeast(
+            w.explain(earliest), "t", protecting.inrushDuration(), Citation.practice());
     if (judged.holds()) return new Verdict.Pass(device.id(), judged.trail());
     return finding(
-        guarding,
-        guard instanceof Guard.Fuse ? "May blow when switched on" : "May trip when switched on",
+        protecting,
+        protection instanceof ProtectiveDevice.Fuse
+            ? "May blow when switched on"
+            : "May trip when switched on",
         "At switching on %s peak flow through %s for %s; as %s it may open after %s."
             .formatted(
-                guarding.inrushPeak(),
+                protecting.inrushPeak(),
                 device.designation(),
-                guarding.inrushDuration(),
-                guard,
+                protecting.inrushDuration(),
+                protection,
                 earliest),
         judged.trail(),
         study);
   }
 
   private static Verdict finding(
-      Guards.Guarding guarding, String title, String text, Trail trail, Study study) {
-    var device = guarding.device().device();
+      ProtectiveDevices.Protecting protecting,
+      String title,
+      String text,
+      Trail trail,
+      Study study) {
+    var device = protecting.device().device();
     return new Verdict.Finding(
         device.id(),
         Severity.WARNING,
         title,
         text,
         trail,
-        Replacement.candidates(study.part(device).orElseThrow(), guarding, study)
+        Replacement.candidates(study.part(device).orElseThrow(), protecting, study)
             .limit(1)
-            .map(next -> Replacement.repair(device, next, guarding))
+            .map(next -> Replacement.repair(device, next, protecting))
             .toList());
   }
 }

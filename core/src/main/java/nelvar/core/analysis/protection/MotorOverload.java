@@ -6,10 +6,10 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Linkage;
 import nelvar.core.catalogue.MotorProtector;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -71,9 +71,10 @@ public final class MotorOverload implements Rule {
       return new Verdict.Pass(
           id,
           w.explain(w.assumed("device", "the drive", "its motor current is set there")).trail());
-    var guard = study.network().guard(feed.lineWays().getFirst());
-    if (guard.isPresent() && guard.get().guard() instanceof Guard.MotorSwitch protector)
-      return ofSwitch(feed, guard.get(), protector, w, i, study);
+    var protection = study.network().protection(feed.lineWays().getFirst());
+    if (protection.isPresent()
+        && protection.get().protection() instanceof ProtectiveDevice.MotorSwitch protector)
+      return ofSwitch(feed, protection.get(), protector, w, i, study);
     if (motor.power().watts() < LEAST_WATTS)
       return new Verdict.Pass(
           id,
@@ -90,9 +91,15 @@ public final class MotorOverload implements Rule {
   }
 
   private static Verdict ofSwitch(
-      Feed feed, Feed.Guarded guard, Guard.MotorSwitch own, Working w, Current i, Study study) {
+      Feed feed,
+      Feed.Protector protection,
+      ProtectiveDevice.MotorSwitch own,
+      Working w,
+      Current i,
+      Study study) {
     var id = feed.device().id();
-    w.given("range", own.least() + " to " + own.greatest(), guard.device().designation().text());
+    w.given(
+        "range", own.least() + " to " + own.greatest(), protection.device().designation().text());
     var low = Explained.atLeast(w.explain(i), "I", own.least(), DEMAND);
     var high = Explained.atMost(w.explain(i), "I", own.greatest(), DEMAND);
     if (!low.holds() || !high.holds())
@@ -104,31 +111,31 @@ public final class MotorOverload implements Rule {
               .formatted(
                   feed.device().designation(),
                   i,
-                  guard.device().designation(),
+                  protection.device().designation(),
                   own.least(),
                   own.greatest(),
                   low.holds()
                       ? "It will trip while the motor works."
                       : "The motor burns before it trips."),
           (low.holds() ? high : low).trail(),
-          swap(guard, i, study));
-    var dial = Repair.of(Edits.trip(guard.device(), Optional.of(i)));
+          swap(protection, i, study));
+    var dial = Repair.of(Edits.trip(protection.device(), Optional.of(i)));
     if (own.setting().isEmpty())
       return new Verdict.Finding(
           id,
           Severity.ADVICE,
           "Setting of its overload device not said",
           "%s protects %s only when its dial stands at the nameplate current, %s. Enter what it is set to: the setting sheet and the wires then count with it."
-              .formatted(guard.device().designation(), feed.device().designation(), i),
+              .formatted(protection.device().designation(), feed.device().designation(), i),
           high.trail(),
           List.of(dial));
-    return set(feed, guard, own.setting().get(), w, i, study, dial);
+    return set(feed, protection, own.setting().get(), w, i, study, dial);
   }
 
   /// The dial stands between the nameplate current and what the code allows above it.
   private static Verdict set(
       Feed feed,
-      Feed.Guarded guard,
+      Feed.Protector protection,
       Current setting,
       Working w,
       Current i,
@@ -143,7 +150,7 @@ public final class MotorOverload implements Rule {
                 : new Cited<>(new Percent(105), Citation.practice()),
             american ? "of the nameplate, without service factor" : "of the nameplate current");
     w.given("I", i, "nameplate");
-    var ir = w.given("Ir", setting, "dial of " + guard.device().designation());
+    var ir = w.given("Ir", setting, "dial of " + protection.device().designation());
     var low = Explained.atLeast(w.explain(ir), "Ir", i, DEMAND);
     var high = Explained.atMost(w.explain(ir), "Ir", i.times(most.fraction()), DEMAND);
     if (low.holds() && high.holds()) return new Verdict.Pass(feed.device().id(), high.trail());
@@ -155,7 +162,7 @@ public final class MotorOverload implements Rule {
             .formatted(
                 feed.device().designation(),
                 i,
-                guard.device().designation(),
+                protection.device().designation(),
                 setting,
                 low.holds()
                     ? "The motor burns before it trips."
@@ -164,7 +171,7 @@ public final class MotorOverload implements Rule {
         List.of(dial));
   }
 
-  private static List<Repair> swap(Feed.Guarded guard, Current motor, Study study) {
+  private static List<Repair> swap(Feed.Protector protection, Current motor, Study study) {
     return study
         .catalogue()
         .of(MotorProtector.class)
@@ -172,8 +179,8 @@ public final class MotorOverload implements Rule {
         .min(java.util.Comparator.comparing(MotorProtector::greatest))
         .map(next ->
             Repair.of(
-                Edits.swap(guard.device(), next)
-                    .then(Edits.trip(guard.device(), Optional.of(motor)))))
+                Edits.swap(protection.device(), next)
+                    .then(Edits.trip(protection.device(), Optional.of(motor)))))
         .stream()
         .toList();
   }

@@ -62,14 +62,14 @@ public final class OwnDevice implements Rule {
   private static Verdict judge(Feed feed, Study study) {
     var device = feed.device();
     if (feed.source().isEmpty()) return new Verdict.NotChecked(device.id(), "no supply reaches it");
-    var guard = study.network().guard(feed.lineWays().getFirst());
+    var protection = study.network().protection(feed.lineWays().getFirst());
     var w = Working.of("Own protective device");
     w.given("In", feed.source().get().output().rating(), "protects the inlet");
-    if (guard.isEmpty() && pluggedIn(feed, study)) {
+    if (protection.isEmpty() && pluggedIn(feed, study)) {
       w.assumed("fuse", "inside it", "its cord is its maker's, made for an outlet of 16 A");
       return new Verdict.Pass(device.id(), w.explain(device.id()).trail());
     }
-    if (guard.isEmpty()) {
+    if (protection.isEmpty()) {
       var text =
           "Nothing but the %s device upstream of the inlet protects %s and its wire."
               .formatted(feed.source().get().output().rating(), device.designation());
@@ -82,14 +82,17 @@ public final class OwnDevice implements Rule {
           InsertBreaker.before(feed, study).stream().toList());
     }
     var sharing =
-        Guards.of(guard.get(), study).map(Guards.Guarding::feeds).orElse(Set.of()).stream()
+        ProtectiveDevices.of(protection.get(), study)
+            .map(ProtectiveDevices.Protecting::feeds)
+            .orElse(Set.of())
+            .stream()
             .filter(other -> other.intake().demand() instanceof Demand.Converts)
             .map(Feed::device)
             .distinct()
             .toList();
     w.given(
         "device",
-        guard.get().device().designation() + " " + guard.get().guard(),
+        protection.get().device().designation() + " " + protection.get().protection(),
         "feeds "
             + sharing.stream()
                 .map(other -> other.designation().text())
@@ -105,7 +108,7 @@ public final class OwnDevice implements Rule {
             .collect(Collectors.joining(", "));
     var text =
         "%s shares %s with %s: a fault in one stops all. This project follows the per-branch school."
-            .formatted(device.designation(), guard.get().device().designation(), others);
+            .formatted(device.designation(), protection.get().device().designation(), others);
     return new Verdict.Finding(
         device.id(),
         Severity.WARNING,

@@ -20,7 +20,7 @@ import nelvar.core.units.Current;
 /// The protective devices in series before one load, with everything that must pass below their
 /// curves and everything that must stay above them.
 ///
-/// @param guards from the load towards the source
+/// @param protectors from the load towards the source
 /// @param wire the thinnest wire behind the nearest device, and what it carries for ever
 /// @param energy k²S² of that wire, A²s
 /// @param start the motor's starting current and how long it lasts, assumed 6 times for 5 s where
@@ -29,7 +29,7 @@ import nelvar.core.units.Current;
 /// @param magneticBand how many times the bands of magnetic trips count, by the Brief
 public record ProtectionChain(
     Feed feed,
-    List<Feed.Guarded> guards,
+    List<Feed.Protector> protectors,
     Optional<Conductor> wire,
     Optional<Current> ampacity,
     double energy,
@@ -56,13 +56,13 @@ public record ProtectionChain(
   }
 
   private static List<ProtectionChain> all(Study study, int least) {
-    var chosen = new java.util.LinkedHashMap<Feed.Guarded, ProtectionChain>();
+    var chosen = new java.util.LinkedHashMap<Feed.Protector, ProtectionChain>();
     for (var feed : study.network().feeds()) {
-      if (guards(feed, study).size() < least) continue;
+      if (protectors(feed, study).size() < least) continue;
       var chain = of(feed, study);
       if (chain.isEmpty()) continue;
       chosen.merge(
-          chain.get().guards().getFirst(),
+          chain.get().protectors().getFirst(),
           chain.get(),
           (a, b) -> amperes(b.least()) < amperes(a.least()) ? b : a);
     }
@@ -73,7 +73,7 @@ public record ProtectionChain(
     return current.map(Current::amperes).orElse(Double.MAX_VALUE);
   }
 
-  /// The chain of a load, of what a protective device guards, or of what a wire feeds.
+  /// The chain of a load, of what a protective device protects, or of what a wire feeds.
   public static Optional<ProtectionChain> about(Id id, Study study) {
     var own = study.network().feeds(id).stream().findFirst();
     if (own.isPresent()) return of(own.get(), study);
@@ -86,7 +86,7 @@ public record ProtectionChain(
                         switch (edge) {
                           case Edge.Wire(var conductor) -> conductor.id().equals(id);
                           case Edge.Through(var device, var link) ->
-                              device.id().equals(id) && link.guard().isPresent();
+                              device.id().equals(id) && link.protection().isPresent();
                         }))
         .findFirst()
         .flatMap(feed -> of(feed, study));
@@ -94,14 +94,14 @@ public record ProtectionChain(
 
   private static Optional<ProtectionChain> of(Feed feed, Study study) {
     if (feed.source().isEmpty() || feed.lineWays().isEmpty()) return Optional.empty();
-    var guards = guards(feed, study);
+    var protectors = protectors(feed, study);
     var line = new TerminalRef(feed.device().id(), feed.intake().lines().getFirst());
     var back =
         new TerminalRef(
             feed.device().id(),
             feed.intake().back().orElseGet(() -> feed.intake().lines().getLast()));
     var least = study.leastFault().between(line, back);
-    var wire = thinnest(feed, guards, study);
+    var wire = thinnest(feed, protectors, study);
     var alternating =
         least
             .map(Fault.Prospective::alternating)
@@ -110,7 +110,7 @@ public record ProtectionChain(
     return Optional.of(
         new ProtectionChain(
             feed,
-            List.copyOf(guards),
+            List.copyOf(protectors),
             wire,
             wire.flatMap(w -> Ampacity.of(w, study).found()).map(iz -> iz.value()),
             wire.flatMap(Conductor::section)
@@ -122,35 +122,36 @@ public record ProtectionChain(
                 ? Optional.of(study.designCurrent(feed).times(START))
                 : Optional.empty(),
             least.map(Fault.Prospective::current),
-            guards.isEmpty()
+            protectors.isEmpty()
                 ? Optional.empty()
-                : BreakingCapacity.greatest(guards.getFirst().device(), study)
+                : BreakingCapacity.greatest(protectors.getFirst().device(), study)
                     .map(Fault.Prospective::current),
             alternating,
             study.project().brief().policies().magneticBand(alternating)));
   }
 
   /// From the load towards the source.
-  private static List<Feed.Guarded> guards(Feed feed, Study study) {
-    var guards = new ArrayList<Feed.Guarded>();
-    if (feed.lineWays().isEmpty()) return guards;
+  private static List<Feed.Protector> protectors(Feed feed, Study study) {
+    var protectors = new ArrayList<Feed.Protector>();
+    if (feed.lineWays().isEmpty()) return protectors;
     for (var edge : feed.lineWays().getFirst()) {
       if (study.network().topology().edge(edge) instanceof Edge.Through(var device, var link)
-          && link.guard().isPresent())
-        guards.addFirst(new Feed.Guarded(device, link.guard().get()));
+          && link.protection().isPresent())
+        protectors.addFirst(new Feed.Protector(device, link.protection().get()));
     }
-    return guards;
+    return protectors;
   }
 
-  private static Optional<Conductor> thinnest(Feed feed, List<Feed.Guarded> guards, Study study) {
-    if (guards.isEmpty()) return Optional.empty();
+  private static Optional<Conductor> thinnest(
+      Feed feed, List<Feed.Protector> protectors, Study study) {
+    if (protectors.isEmpty()) return Optional.empty();
     return study.wires(feed.lineWays().getFirst()).stream()
         .filter(wire -> wire.section().isPresent())
         .filter(wire ->
             study
                 .circuit(wire)
-                .flatMap(circuit -> circuit.guard())
-                .filter(guards.getFirst()::equals)
+                .flatMap(circuit -> circuit.protection())
+                .filter(protectors.getFirst()::equals)
                 .isPresent())
         .min(java.util.Comparator.comparing(wire -> wire.section().orElseThrow()));
   }

@@ -9,9 +9,9 @@ import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.catalogue.FuseHolder;
-import nelvar.core.catalogue.Guard;
 import nelvar.core.catalogue.MotorProtector;
 import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.finding.Repair;
 import nelvar.core.model.Device;
 import nelvar.core.model.School;
@@ -29,14 +29,15 @@ public final class Replacement {
 
   /// The device with the least rating that carries the load and stands what flows at switching on;
   /// wires are not looked at.
-  public static Optional<Part> least(Part now, Guards.Guarding guarding, Study study) {
-    var rated = rated(guarding, study);
+  public static Optional<Part> least(
+      Part now, ProtectiveDevices.Protecting protecting, Study study) {
+    var rated = rated(protecting, study);
     return alike(now, study).stream()
-        .filter(next -> works(guard(next), guarding, rated))
+        .filter(next -> works(protection(next), protecting, rated))
         .min(
-            Comparator.comparing((Part next) -> guard(next).rating())
+            Comparator.comparing((Part next) -> protection(next).rating())
                 .thenComparing(Replacement::price)
-                .thenComparing(next -> guard(next).toString())
+                .thenComparing(next -> protection(next).toString())
                 .thenComparing(Part::id));
   }
 
@@ -48,23 +49,24 @@ public final class Replacement {
   }
 
   /// Whether `next` may stand for `now` and does its work; wires are not looked at.
-  public static boolean works(Part now, Part next, Guards.Guarding guarding, Study study) {
-    return alike(now, next) && works(guard(next), guarding, rated(guarding, study));
+  public static boolean works(
+      Part now, Part next, ProtectiveDevices.Protecting protecting, Study study) {
+    return alike(now, next) && works(protection(next), protecting, rated(protecting, study));
   }
 
   /// Those that carry the load, stand what flows at switching on and are no larger than any wire
-  /// they guard allows; nearest rating first.
-  static Stream<Part> candidates(Part now, Guards.Guarding guarding, Study study) {
-    return nearest(alike(now, study).stream(), now, guarding, study);
+  /// they protective device allows; nearest rating first.
+  static Stream<Part> candidates(Part now, ProtectiveDevices.Protecting protecting, Study study) {
+    return nearest(alike(now, study).stream(), now, protecting, study);
   }
 
   /// As [#candidates], of those that may protect a branch in the North American school.
-  static Stream<Part> listed(Part now, Guards.Guarding guarding, Study study) {
+  static Stream<Part> listed(Part now, ProtectiveDevices.Protecting protecting, Study study) {
     return nearest(
         study.catalogue().all().stream()
             .filter(next -> next.terminals().equals(now.terminals()) && branch(next)),
         now,
-        guarding,
+        protecting,
         study);
   }
 
@@ -72,7 +74,8 @@ public final class Replacement {
   static boolean branch(Part part) {
     return part instanceof CircuitBreaker breaker
         ? breaker.listing().filter(CircuitBreaker.Listing.BRANCH::equals).isPresent()
-        : part.guard().orElse(null) instanceof Guard.Fuse(_, var fuse) && fuse.branch();
+        : part.protection().orElse(null) instanceof ProtectiveDevice.Fuse(_, var fuse)
+            && fuse.branch();
   }
 
   /// Whether the Brief lets a new device protect a branch.
@@ -83,23 +86,23 @@ public final class Replacement {
   }
 
   private static Stream<Part> nearest(
-      Stream<Part> parts, Part now, Guards.Guarding guarding, Study study) {
-    var rating = guarding.device().guard().rating().amperes();
-    var rated = rated(guarding, study);
+      Stream<Part> parts, Part now, ProtectiveDevices.Protecting protecting, Study study) {
+    var rating = protecting.device().protection().rating().amperes();
+    var rated = rated(protecting, study);
     return parts
         .filter(next -> !next.id().equals(now.id()))
-        .filter(next -> works(guard(next), guarding, rated))
-        .filter(next -> spares(guard(next), guarding, study))
+        .filter(next -> works(protection(next), protecting, rated))
+        .filter(next -> spares(protection(next), protecting, study))
         .sorted(
             Comparator.comparingDouble(
-                    (Part next) -> Math.abs(guard(next).rating().amperes() - rating))
+                    (Part next) -> Math.abs(protection(next).rating().amperes() - rating))
                 .thenComparing(Replacement::price)
                 .thenComparing(Part::id));
   }
 
   /// The repair that puts it there; a motor protective switch is set to what flows.
-  static Repair repair(Device device, Part next, Guards.Guarding guarding) {
-    return Repair.of(swap(device, next, guarding.design()));
+  static Repair repair(Device device, Part next, ProtectiveDevices.Protecting protecting) {
+    return Repair.of(swap(device, next, protecting.design()));
   }
 
   /// In place of a device; a motor protective switch is set to `current`.
@@ -136,42 +139,45 @@ public final class Replacement {
     };
   }
 
-  private static Current rated(Guards.Guarding guarding, Study study) {
-    return Schools.rated(guarding.design(), "", study).value();
+  private static Current rated(ProtectiveDevices.Protecting protecting, Study study) {
+    return Schools.rated(protecting.design(), "", study).value();
   }
 
-  private static boolean works(Guard next, Guards.Guarding guarding, Current rated) {
-    return carries(next, guarding, rated) && stands(next, guarding);
+  private static boolean works(
+      ProtectiveDevice next, ProtectiveDevices.Protecting protecting, Current rated) {
+    return carries(next, protecting, rated) && stands(next, protecting);
   }
 
-  private static boolean carries(Guard next, Guards.Guarding guarding, Current rated) {
-    return next instanceof Guard.MotorSwitch(var least, var greatest, _)
-        ? least.compareTo(guarding.design()) <= 0 && greatest.compareTo(guarding.design()) >= 0
+  private static boolean carries(
+      ProtectiveDevice next, ProtectiveDevices.Protecting protecting, Current rated) {
+    return next instanceof ProtectiveDevice.MotorSwitch(var least, var greatest, _)
+        ? least.compareTo(protecting.design()) <= 0 && greatest.compareTo(protecting.design()) >= 0
         : next.rating().compareTo(rated) >= 0;
   }
 
   /// Whether it lets the current at switching on pass. A breaker by its curve; a fuse or a motor
   /// protective switch must not open before the inrush is over. Semiconductor fuses are their
   /// maker's matter, electronic channels limit.
-  static boolean stands(Guard next, Guards.Guarding guarding) {
-    var surge = BreakerChoice.effective(guarding.inrushPeak());
+  static boolean stands(ProtectiveDevice next, ProtectiveDevices.Protecting protecting) {
+    var surge = BreakerChoice.effective(protecting.inrushPeak());
     return switch (next) {
-      case Guard.Breaker(var rating, var curve) ->
+      case ProtectiveDevice.Breaker(var rating, var curve) ->
           curve.holds(rating).value().compareTo(surge) >= 0
               && TripTime.earliest(next, surge, TripTime.ALTERNATING)
-                  .map(opens -> opens.compareTo(guarding.inrushDuration()) >= 0)
+                  .map(opens -> opens.compareTo(protecting.inrushDuration()) >= 0)
                   .orElse(true);
-      case Guard.Fuse(_, var fuse) when fuse == FuseClass.GR -> true;
-      case Guard.Fuse _, Guard.MotorSwitch _ ->
+      case ProtectiveDevice.Fuse(_, var fuse) when fuse == FuseClass.GR -> true;
+      case ProtectiveDevice.Fuse _, ProtectiveDevice.MotorSwitch _ ->
           TripTime.earliest(next, surge, TripTime.ALTERNATING)
-              .map(opens -> opens.compareTo(guarding.inrushDuration()) >= 0)
+              .map(opens -> opens.compareTo(protecting.inrushDuration()) >= 0)
               .orElse(true);
-      case Guard.Electronic _ -> true;
+      case ProtectiveDevice.Electronic _ -> true;
     };
   }
 
-  private static boolean spares(Guard next, Guards.Guarding guarding, Study study) {
-    return guarding.wires().stream()
+  private static boolean spares(
+      ProtectiveDevice next, ProtectiveDevices.Protecting protecting, Study study) {
+    return protecting.wires().stream()
         .allMatch(wire ->
             Ampacity.of(wire, study)
                 .found()
@@ -180,13 +186,13 @@ public final class Replacement {
                             .compareTo(
                                 Schools.greatestDevice(iz, wire, study)
                                     .value()
-                                    .times(Guards.shareOfAmpacity(next, study)))
+                                    .times(ProtectiveDevices.shareOfAmpacity(next, study)))
                         <= 0)
                 .orElse(true));
   }
 
-  private static Guard guard(Part part) {
-    return part.guard().orElseThrow();
+  private static ProtectiveDevice protection(Part part) {
+    return part.protection().orElseThrow();
   }
 
   private static Price price(Part part) {

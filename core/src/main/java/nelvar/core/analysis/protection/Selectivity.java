@@ -7,7 +7,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.Feed;
@@ -56,14 +56,15 @@ public final class Selectivity implements Rule {
     return "Of two protective devices in series only the one nearer the fault opens.";
   }
 
-  private record Pair(Feed.Guarded up, Feed.Guarded down) {}
+  private record Pair(Feed.Protector up, Feed.Protector down) {}
 
   @Override
   public Stream<Verdict> check(Study study) {
     var pairs = new LinkedHashMap<Pair, ProtectionChain>();
     for (var chain : ProtectionChain.inSeries(study))
-      for (var i = 0; i + 1 < chain.guards().size(); i++)
-        pairs.putIfAbsent(new Pair(chain.guards().get(i + 1), chain.guards().get(i)), chain);
+      for (var i = 0; i + 1 < chain.protectors().size(); i++)
+        pairs.putIfAbsent(
+            new Pair(chain.protectors().get(i + 1), chain.protectors().get(i)), chain);
     return pairs.entrySet().stream()
         .flatMap(
             Contained.one(
@@ -76,13 +77,18 @@ public final class Selectivity implements Rule {
         Working.of(
             "%s ahead of %s"
                 .formatted(pair.up().device().designation(), pair.down().device().designation()));
-    w.given("up", pair.up().guard(), pair.up().device().designation().text());
-    w.given("down", pair.down().guard(), pair.down().device().designation().text());
+    w.given("up", pair.up().protection(), pair.up().device().designation().text());
+    w.given("down", pair.down().protection(), pair.down().device().designation().text());
     var verdict =
-        judge(w, pair.up().guard(), pair.down().guard(), chain.greatest(), chain.magneticBand());
+        judge(
+            w,
+            pair.up().protection(),
+            pair.down().protection(),
+            chain.greatest(),
+            chain.magneticBand());
     if (verdict.isEmpty())
       return new Verdict.NotChecked(
-          id, "no rule is known for %s ahead of it".formatted(pair.up().guard()));
+          id, "no rule is known for %s ahead of it".formatted(pair.up().protection()));
     if (verdict.get().holds()) return new Verdict.Pass(id, verdict.get().trail());
     return new Verdict.Finding(
         id,
@@ -91,9 +97,9 @@ public final class Selectivity implements Rule {
         "On a short behind %s (%s) %s (%s) may open as well and stop more than it must. %s"
             .formatted(
                 pair.down().device().designation(),
-                pair.down().guard(),
+                pair.down().protection(),
                 pair.up().device().designation(),
-                pair.up().guard(),
+                pair.up().protection(),
                 verdict.get().remedy()),
         verdict.get().trail(),
         List.of());
@@ -108,28 +114,33 @@ public final class Selectivity implements Rule {
   /// @param band how many times the magnetic band counts, 1 on alternating current
   /// @return empty where no rule is known for the pair
   public static Optional<Judgement> judge(
-      Working w, Guard up, Guard down, Optional<Current> greatest, double band) {
-    if (down instanceof Guard.Electronic)
+      Working w,
+      ProtectiveDevice up,
+      ProtectiveDevice down,
+      Optional<Current> greatest,
+      double band) {
+    if (down instanceof ProtectiveDevice.Electronic)
       return Optional.of(new Judgement(true, w.explain("electronics open first").trail(), ""));
     return switch (up) {
-      case Guard.Fuse(var rating, var fuse)
-          when down instanceof Guard.Fuse(var near, var other)
+      case ProtectiveDevice.Fuse(var rating, var fuse)
+          when down instanceof ProtectiveDevice.Fuse(var near, var other)
               && fuse == FuseClass.GG
               && other == FuseClass.GG ->
           ratio(w, rating, near);
-      case Guard.Fuse(var rating, var fuse)
-          when down instanceof Guard.Breaker(var near, var curve) && fuse == FuseClass.GG ->
+      case ProtectiveDevice.Fuse(var rating, var fuse)
+          when down instanceof ProtectiveDevice.Breaker(var near, var curve)
+              && fuse == FuseClass.GG ->
           curves(w, up, down, curve.trips(near).value().times(band), band)
               .or(() -> energy(w, rating, near, curve, greatest));
-      case Guard.Breaker(var rating, var curve) -> {
+      case ProtectiveDevice.Breaker(var rating, var curve) -> {
         var holds = curve.holds(rating).value().times(band);
         yield curves(w, up, down, holds, band).or(() -> magnetic(w, holds, greatest));
       }
-      case Guard.MotorSwitch(_, var rating, _) -> {
+      case ProtectiveDevice.MotorSwitch(_, var rating, _) -> {
         var holds = rating.times(10.4 * band);
         yield curves(w, up, down, holds, band).or(() -> magnetic(w, holds, greatest));
       }
-      case Guard.Fuse _, Guard.Electronic _ -> Optional.empty();
+      case ProtectiveDevice.Fuse _, ProtectiveDevice.Electronic _ -> Optional.empty();
     };
   }
 
@@ -148,7 +159,7 @@ public final class Selectivity implements Rule {
 
   /// A judgement only where the curves cross in their slow part, below `fast`.
   private static Optional<Judgement> curves(
-      Working w, Guard up, Guard down, Current fast, double band) {
+      Working w, ProtectiveDevice up, ProtectiveDevice down, Current fast, double band) {
     var from = 1.2 * down.rating().amperes();
     for (var i = 0; i <= STEPS && from < fast.amperes(); i++) {
       var at = new Current(from * Math.pow(0.999 * fast.amperes() / from, (double) i / STEPS));

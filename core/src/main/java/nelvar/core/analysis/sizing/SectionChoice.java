@@ -9,8 +9,8 @@ import nelvar.core.trail.Trail;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Current;
 
-/// The least section for a conductor that carries its load and its guard's rating, is allowed, and
-/// can be had.
+/// The least section for a conductor that carries its load and its protective device's rating, is
+/// allowed, and can be had.
 public final class SectionChoice {
   private SectionChoice() {}
 

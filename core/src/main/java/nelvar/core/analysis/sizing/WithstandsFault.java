@@ -9,7 +9,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.CircuitBreaker;
-import nelvar.core.catalogue.Guard;
+import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -67,33 +67,37 @@ public final class WithstandsFault implements Rule {
                 this,
                 wire -> wire.id(),
                 wire ->
-                    study.circuit(wire).flatMap(circuit -> circuit.guard()).stream()
-                        .map(guard -> judge(wire, guard, study))));
+                    study.circuit(wire).flatMap(circuit -> circuit.protection()).stream()
+                        .map(protection -> judge(wire, protection, study))));
   }
 
-  private static Verdict judge(Conductor wire, Feed.Guarded guard, Study study) {
+  private static Verdict judge(Conductor wire, Feed.Protector protection, Study study) {
     if (wire.section().isEmpty())
       return new Verdict.NotChecked(
           wire.id(),
           wire.sized()
               ? "its section is not chosen yet"
               : "the section of this lead is not said; its data sheet has it");
-    if (guard.guard() instanceof Guard.Electronic)
+    if (protection.protection() instanceof ProtectiveDevice.Electronic)
       return new Verdict.Pass(
           wire.id(),
           Working.of("Short circuit").explain("an electronic channel limits it").trail());
-    var fault = at(guard, study);
+    var fault = at(protection, study);
     if (fault.isEmpty())
       return new Verdict.NotChecked(
           wire.id(),
-          "the short-circuit current at " + guard.device().designation() + " is not known");
+          "the short-circuit current at " + protection.device().designation() + " is not known");
     var w = Working.of("Heat of a short circuit in " + wire.label());
     var ik =
         w.given(
             "Ik",
             fault.get().current(),
-            () -> "greatest, at " + guard.device().designation() + " " + guard.guard());
-    var energy = energy(w, guard, ik, fault.get().alternating(), study);
+            () ->
+                "greatest, at "
+                    + protection.device().designation()
+                    + " "
+                    + protection.protection());
+    var energy = energy(w, protection, ik, fault.get().alternating(), study);
     var k = w.table("k", Schools.adiabatic(study), "insulation by the Brief");
     var s = w.given("S", wire.section().get(), wire.label().text());
     var stands = w.result("k²S²", "k² · S²", FaultHeating.energy(k.value(), s));
@@ -124,24 +128,24 @@ public final class WithstandsFault implements Rule {
                 wire.label(),
                 s,
                 stands,
-                guard.device().designation(),
+                protection.device().designation(),
                 energy,
                 wire.sized() ? "a thicker wire, or " : ""),
         judged.trail(),
         List.copyOf(repairs));
   }
 
-  /// The least section, mm², that survives a short behind `guard` with `next` in its place; zero
-  /// where nothing is known, or electronics limit it.
-  public static double least(Feed.Guarded guard, Guard next, Study study) {
-    if (next instanceof Guard.Electronic) return 0;
-    return at(guard, study)
+  /// The least section, mm², that survives a short behind `protective device` with `next` in its
+  /// place; zero where nothing is known, or electronics limit it.
+  public static double least(Feed.Protector protection, ProtectiveDevice next, Study study) {
+    if (next instanceof ProtectiveDevice.Electronic) return 0;
+    return at(protection, study)
         .map(fault -> {
           var w = Working.of("Heat of a short circuit");
           var energy =
               energy(
                   w,
-                  new Feed.Guarded(guard.device(), next),
+                  new Feed.Protector(protection.device(), next),
                   fault.current(),
                   fault.alternating(),
                   study);
@@ -151,36 +155,38 @@ public final class WithstandsFault implements Rule {
         .orElse(0.0);
   }
 
-  /// The greatest fault where the guard stands; one answer for all its wires.
-  private static Optional<Fault.Prospective> at(Feed.Guarded guard, Study study) {
+  /// The greatest fault where the protective device stands; one answer for all its wires.
+  private static Optional<Fault.Prospective> at(Feed.Protector protection, Study study) {
     return study.once(
-        List.of("fault at", guard.device().id()),
+        List.of("fault at", protection.device().id()),
         () ->
-            Optional.ofNullable(study.once(WithstandsFault.class, () -> nearest(study)).get(guard))
-                .flatMap(feed -> atInput(guard, feed, study)));
+            Optional.ofNullable(
+                    study.once(WithstandsFault.class, () -> nearest(study)).get(protection))
+                .flatMap(feed -> atInput(protection, feed, study)));
   }
 
-  /// Of each guard the first feed it is the nearest of.
-  private static Map<Feed.Guarded, Feed> nearest(Study study) {
-    var first = new HashMap<Feed.Guarded, Feed>();
+  /// Of each protective device the first feed it is the nearest of.
+  private static Map<Feed.Protector, Feed> nearest(Study study) {
+    var first = new HashMap<Feed.Protector, Feed>();
     for (var feed : study.network().feeds())
       if (!feed.lineWays().isEmpty())
         study
             .network()
-            .guard(feed.lineWays().getFirst())
-            .ifPresent(guard -> first.putIfAbsent(guard, feed));
+            .protection(feed.lineWays().getFirst())
+            .ifPresent(protection -> first.putIfAbsent(protection, feed));
     return first;
   }
 
-  /// Between the guard's own terminal and the way back of what it feeds, at the source.
-  private static Optional<Fault.Prospective> atInput(Feed.Guarded guard, Feed feed, Study study) {
+  /// Between the protective device's own terminal and the way back of what it feeds, at the source.
+  private static Optional<Fault.Prospective> atInput(
+      Feed.Protector protection, Feed feed, Study study) {
     var pole =
-        study.part(guard.device()).stream()
+        study.part(protection.device()).stream()
             .flatMap(part -> part.links().stream())
-            .filter(link -> link.guard().isPresent())
+            .filter(link -> link.protection().isPresent())
             .findFirst();
     if (pole.isEmpty() || feed.source().isEmpty()) return Optional.empty();
-    var a = new TerminalRef(guard.device().id(), pole.get().a());
+    var a = new TerminalRef(protection.device().id(), pole.get().a());
     var source = feed.source().get();
     return source.terminals().stream()
         .flatMap(end -> study.greatestFault().between(a, end).stream())
@@ -188,11 +194,12 @@ public final class WithstandsFault implements Rule {
   }
 
   private static Measure energy(
-      Working w, Feed.Guarded guard, Current ik, boolean alternating, Study study) {
+      Working w, Feed.Protector protection, Current ik, boolean alternating, Study study) {
     var band = study.project().brief().policies().magneticBand(alternating);
-    return switch (guard.guard()) {
-      case Guard.Breaker(var rating, var curve) -> {
-        var curveTime = TripTime.latest(guard.guard(), ik, band).map(t -> t.seconds()).orElse(5.0);
+    return switch (protection.protection()) {
+      case ProtectiveDevice.Breaker(var rating, var curve) -> {
+        var curveTime =
+            TripTime.latest(protection.protection(), ik, band).map(t -> t.seconds()).orElse(5.0);
         var time = curveTime > 0.1 ? Math.min(curveTime, 5) : PERIOD;
         if (time == PERIOD)
           w.assumed(
@@ -202,7 +209,7 @@ public final class WithstandsFault implements Rule {
         var byTime = joule(ik.amperes() * ik.amperes() * time);
         w.result("Ik²·t", "Ik² · t, t by its curve, at most 5 s", byTime);
         var capacity =
-            study.part(guard.device()).orElse(null) instanceof CircuitBreaker
+            study.part(protection.device()).orElse(null) instanceof CircuitBreaker
                 ? Stream.of(3000.0, 6000.0, 10000.0)
                     .filter(row -> row >= ik.amperes())
                     .findFirst()
@@ -216,8 +223,9 @@ public final class WithstandsFault implements Rule {
         var table = w.table("I²tmax", limited.get(), "energy-limiting class 3, at this current");
         yield w.result("I²t", "the less of both", table.compareTo(byTime) < 0 ? table : byTime);
       }
-      case Guard.Fuse(var rating, var fuse) -> {
-        var time = TripTime.latest(guard.guard(), ik, band).map(t -> t.seconds()).orElse(5.0);
+      case ProtectiveDevice.Fuse(var rating, var fuse) -> {
+        var time =
+            TripTime.latest(protection.protection(), ik, band).map(t -> t.seconds()).orElse(5.0);
         var byTime = joule(ik.amperes() * ik.amperes() * Math.min(time, 5));
         var limited = fuse.letThrough(rating);
         if (limited.isPresent() && ik.amperes() >= LIMITS_FROM * rating.amperes())
@@ -229,14 +237,15 @@ public final class WithstandsFault implements Rule {
         if (melts.isEmpty() || time > 0.1) yield w.result("I²t", "Ik² · t of its curve", byTime);
         yield w.table("I²t", melts.get(), "greatest pre-arcing energy");
       }
-      case Guard.MotorSwitch _ -> {
-        var time = TripTime.latest(guard.guard(), ik, band).map(t -> t.seconds()).orElse(5.0);
+      case ProtectiveDevice.MotorSwitch _ -> {
+        var time =
+            TripTime.latest(protection.protection(), ik, band).map(t -> t.seconds()).orElse(5.0);
         yield w.result(
             "I²t",
             "Ik² · t, one period where it trips at once",
             joule(ik.amperes() * ik.amperes() * (time > 0.1 ? Math.min(time, 5) : PERIOD)));
       }
-      case Guard.Electronic _ -> joule(0);
+      case ProtectiveDevice.Electronic _ -> joule(0);
     };
   }
 

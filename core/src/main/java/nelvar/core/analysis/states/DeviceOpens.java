@@ -39,7 +39,7 @@ public final class DeviceOpens implements Rule {
                 .part(device)
                 .filter(part ->
                     part instanceof MainsInlet
-                        || part.links().stream().anyMatch(link -> link.guard().isPresent()))
+                        || part.links().stream().anyMatch(link -> link.protection().isPresent()))
                 .isPresent())
         .flatMap(
             Contained.one(
@@ -61,7 +61,7 @@ public final class DeviceOpens implements Rule {
         w.result(
             "I " + pole.pole().a().terminal() + " " + state.name(),
             "network solved",
-            pole.guard().toString(),
+            pole.protection().toString(),
             pole.current());
         var opens = state.live().tripTime(pole);
         if (opens.isEmpty()) continue;
@@ -71,7 +71,11 @@ public final class DeviceOpens implements Rule {
             "It opens in work",
             "%s (%s) carries %s %s and opens within %s. Either something takes a current it should not, or the device is too small."
                 .formatted(
-                    device.designation(), pole.guard(), pole.current(), state.words(), opens.get()),
+                    device.designation(),
+                    pole.protection(),
+                    pole.current(),
+                    state.words(),
+                    opens.get()),
             w.explain(pole.current()).trail(),
             List.of());
       }

@@ -7,7 +7,7 @@ import nelvar.core.units.Current;
 import nelvar.core.units.Resistance;
 
 /// What opens a circuit by itself when too much current flows.
-public sealed interface Guard {
+public sealed interface ProtectiveDevice {
   /// Rated current, `In`.
   Current rating();
 
@@ -30,7 +30,7 @@ public sealed interface Guard {
   }
 
   /// A thermal-magnetic breaker with its curve.
-  record Breaker(Current rating, TripCurve curve) implements Guard {
+  record Breaker(Current rating, TripCurve curve) implements ProtectiveDevice {
     public Breaker {
       rated(rating);
     }
@@ -42,7 +42,7 @@ public sealed interface Guard {
   }
 
   /// A fuse-link.
-  record Fuse(Current rating, FuseClass fuse) implements Guard {
+  record Fuse(Current rating, FuseClass fuse) implements ProtectiveDevice {
     public Fuse {
       rated(rating);
     }
@@ -56,10 +56,11 @@ public sealed interface Guard {
   /// A motor protective switch with its range.
   ///
   /// @param setting what its dial is set to; it counts with its greatest where that is not known
-  record MotorSwitch(Current least, Current greatest, Optional<Current> setting) implements Guard {
+  record MotorSwitch(Current least, Current greatest, Optional<Current> setting)
+      implements ProtectiveDevice {
     public MotorSwitch {
       rated(greatest);
-      setting.ifPresent(Guard::rated);
+      setting.ifPresent(ProtectiveDevice::rated);
     }
 
     @Override
@@ -80,7 +81,7 @@ public sealed interface Guard {
   }
 
   /// One channel of an electronic protection module.
-  record Electronic(String channel, Current rating) implements Guard {
+  record Electronic(String channel, Current rating) implements ProtectiveDevice {
     public Electronic {
       rated(rating);
     }
