@@ -16,6 +16,7 @@ import nelvar.documents.drawing.River;
 import nelvar.documents.drawing.Shape;
 import nelvar.documents.export.CsvExport;
 import nelvar.documents.export.XlsxExport;
+import org.dhatim.fastexcel.reader.CellType;
 import org.dhatim.fastexcel.reader.ReadableWorkbook;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -27,7 +28,7 @@ class ExportTest {
         "t",
         "T",
         List.of(ListTable.Column.text("What", 1), ListTable.Column.number("How much", 1)),
-        List.of(List.of(cell, "1.5")));
+        List.of(ListTable.row(cell, new nelvar.core.units.Length(1.5))));
   }
 
   @ParameterizedTest
@@ -55,6 +56,37 @@ class ExportTest {
     }
     assertThat(XlsxExport.write(List.of(table("x"))))
         .isEqualTo(XlsxExport.write(List.of(table("x"))));
+  }
+
+  @Test
+  void aNumberIsPrintedShortAndKeptWholeInAWorkbook() throws Exception {
+    var table =
+        new ListTable(
+            "t",
+            "T",
+            List.of(
+                ListTable.Column.number("Length m", 1),
+                ListTable.Column.number("Sum", 1),
+                ListTable.Column.number("Count", 1),
+                ListTable.Column.text("Words", 1)),
+            List.of(
+                ListTable.row(
+                    new nelvar.core.units.Length(12.34567),
+                    nelvar.core.units.Price.of("1234.50"),
+                    7,
+                    "12.5")));
+    assertThat(CsvExport.write(table)).endsWith("12.3,1234.50,7,12.5\r\n");
+    try (var book =
+        new ReadableWorkbook(
+            new ByteArrayInputStream(XlsxExport.write(List.of(table))),
+            new org.dhatim.fastexcel.reader.ReadingOptions(true, false))) {
+      var row = book.getFirstSheet().read().get(1);
+      assertThat(row.getCellAsNumber(0).orElseThrow()).isEqualByComparingTo("12.34567");
+      assertThat(row.getCellAsNumber(1).orElseThrow()).isEqualByComparingTo("1234.5");
+      assertThat(row.getCellAsNumber(2).orElseThrow()).isEqualByComparingTo("7");
+      assertThat(row.getCell(0).getDataFormatString()).isEqualTo("0.0");
+      assertThat(row.getCell(3).getType()).as("words stay words").isEqualTo(CellType.STRING);
+    }
   }
 
   @Test

@@ -34,9 +34,9 @@ class TypesetterTest {
   }
 
   private static ListTable table(int rows) {
-    var cells = new ArrayList<List<String>>();
+    var cells = new ArrayList<List<ListTable.Cell>>();
     for (var row = 0; row < rows; row++)
-      cells.add(List.of("W" + row, "a purpose that is told in some words", "1.5"));
+      cells.add(ListTable.row("W" + row, "a purpose that is told in some words", "1.5"));
     return new ListTable(
         "t",
         "Things",
@@ -245,7 +245,7 @@ class TypesetterTest {
                     "x",
                     List.of(
                         new ListTable.Column("a", 1, false), new ListTable.Column("b", 1, false)),
-                    List.of(List.of(word, "b"))))),
+                    List.of(ListTable.row(word, "b"))))),
         word,
         word,
         word);

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.Stream;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Id;
@@ -15,6 +16,9 @@ import nelvar.core.trail.Working;
 /// What failed is *not checked*; where the rule is about people being hurt it is an error besides,
 /// so that nobody takes silence for safety.
 public final class Contained {
+  private static final Reason WHETHER_SOMEBODY_CAN_BE_HURT_HERE_WAS_NOT_JUDGED =
+      Reason.of("Whether somebody can be hurt here was not judged");
+
   private Contained() {}
 
   /// For `flatMap`: one verdict a subject.
@@ -71,7 +75,7 @@ public final class Contained {
         new Verdict.Finding(
             subject,
             Severity.ERROR,
-            "Whether somebody can be hurt here was not judged",
+            WHETHER_SOMEBODY_CAN_BE_HURT_HERE_WAS_NOT_JUDGED,
             "%s This failed at the values entered here: check lengths, sections and ratings on the way for something impossible. Until it is judged, take it for unsafe."
                 .formatted(rule.asks()),
             w.explain(subject).trail(),

@@ -16,13 +16,13 @@ public sealed interface Verdict {
     }
   }
 
-  /// @param title what is wrong, in a few words
+  /// @param reason what is wrong: one of the causes its rule knows
   /// @param text what will happen, why, and what to do
   /// @param proposals what might cure it; none is offered to anybody before it is tried (WaysOut)
   record Finding(
       Subject subject,
       Severity severity,
-      String title,
+      Reason reason,
       String text,
       Trail trail,
       List<Repair> proposals)
@@ -31,14 +31,19 @@ public sealed interface Verdict {
       proposals = List.copyOf(proposals);
     }
 
+    /// What is wrong, in a few words.
+    public String title() {
+      return reason.title();
+    }
+
     public Finding(
         Id thing,
         Severity severity,
-        String title,
+        Reason reason,
         String text,
         Trail trail,
         List<Repair> proposals) {
-      this(Subject.of(thing), severity, title, text, trail, proposals);
+      this(Subject.of(thing), severity, reason, text, trail, proposals);
     }
   }
 

@@ -12,6 +12,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Catalogue;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -100,11 +101,11 @@ public record Review(Study study, List<Entry> entries, long counted, WaysOut way
     var verdicts = new ArrayList<Verdict>();
     var counted = new long[1];
     // What several intakes of one device ask alike is said once.
-    var told = new HashSet<String>();
+    var told = new HashSet<Said>();
     try {
       rule.check(study)
           .forEach(verdict -> {
-            if (verdict instanceof Verdict.Finding finding && !told.add(words(finding))) return;
+            if (verdict instanceof Verdict.Finding finding && !told.add(Said.by(finding))) return;
             if (keepPasses || !(verdict instanceof Verdict.Pass)) verdicts.add(verdict);
             else counted[0]++;
           });
@@ -129,8 +130,10 @@ public record Review(Study study, List<Entry> entries, long counted, WaysOut way
     return ways.of(entry).orElse(List.of());
   }
 
-  private static String words(Verdict.Finding finding) {
-    return finding.subject().text() + finding.title() + finding.text();
+  private record Said(Subject subject, Reason reason, String text) {
+    static Said by(Verdict.Finding finding) {
+      return new Said(finding.subject(), finding.reason(), finding.text());
+    }
   }
 
   private static Optional<Deviation> deviation(

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import nelvar.core.catalogue.Catalogue;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -38,10 +39,11 @@ public final class WaysOut {
   }
 
   /// What a finding is known by while projects change.
-  private record Finding(String rule, Subject subject, String title, Severity severity) {
+  private record Finding(String rule, Subject subject, Reason reason, Severity severity) {
     static Finding of(Review.Entry entry) {
       var finding = entry.finding().orElseThrow();
-      return new Finding(entry.rule().id(), finding.subject(), finding.title(), finding.severity());
+      return new Finding(
+          entry.rule().id(), finding.subject(), finding.reason(), finding.severity());
     }
   }
 
@@ -217,7 +219,8 @@ public final class WaysOut {
       var f = entry.finding().orElseThrow();
       return new Review.Entry(
           entry.rule(),
-          new Verdict.Finding(f.subject(), f.severity(), f.title(), f.text(), f.trail(), List.of()),
+          new Verdict.Finding(
+              f.subject(), f.severity(), f.reason(), f.text(), f.trail(), List.of()),
           entry.accepted());
     }
   }

@@ -1,14 +1,61 @@
 package nelvar.documents.content;
 
+import java.math.BigDecimal;
 import java.util.List;
+import java.util.stream.Stream;
+import nelvar.core.units.Price;
+import nelvar.core.units.Quantity;
+import nelvar.core.units.Significant;
 
 /// A list of a project: what people compare row by row, on paper, in CSV and in XLSX.
 ///
 /// @param name short file name, such as `wire-list`
-public record ListTable(String name, String title, List<Column> columns, List<List<String>> rows) {
+public record ListTable(String name, String title, List<Column> columns, List<List<Cell>> cells) {
   public ListTable {
     columns = List.copyOf(columns);
-    rows = rows.stream().map(List::copyOf).toList();
+    cells = cells.stream().map(List::copyOf).toList();
+  }
+
+  /// The cells as they are printed.
+  public List<List<String>> rows() {
+    return cells.stream().map(row -> row.stream().map(Cell::printed).toList()).toList();
+  }
+
+  /// A number stays a number until it is printed.
+  public sealed interface Cell {
+    String printed();
+
+    record Words(String printed) implements Cell {}
+
+    /// In the unit its column names.
+    record Amount(double value) implements Cell {
+      @Override
+      public String printed() {
+        return Significant.digits(value);
+      }
+    }
+
+    record Money(BigDecimal value) implements Cell {
+      @Override
+      public String printed() {
+        return value.toPlainString();
+      }
+    }
+
+    /// Quantities in the unit of their record, counts and prices stay numbers; all else is words.
+    static Cell of(Object value) {
+      return switch (value) {
+        case Quantity quantity -> new Amount(quantity.si());
+        case Integer count -> new Amount(count);
+        case Price price -> new Money(price.amount());
+        default -> new Words(value.toString());
+      };
+    }
+  }
+
+  /// The cells of one row, each by [Cell#of].
+  public static List<Cell> row(Object... values) {
+    return Stream.of(values).map(Cell::of).toList();
   }
 
   /// @param weight share of the width on paper

@@ -2,6 +2,7 @@ package nelvar.documents.content;
 
 import static nelvar.documents.content.ListTable.Column.number;
 import static nelvar.documents.content.ListTable.Column.text;
+import static nelvar.documents.content.ListTable.row;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -25,8 +26,8 @@ import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Feed;
 import nelvar.core.review.Alike;
 import nelvar.core.review.Review;
+import nelvar.core.units.Length;
 import nelvar.core.units.Price;
-import nelvar.core.units.Significant;
 
 /// The lists of a project.
 public final class Lists {
@@ -46,39 +47,37 @@ public final class Lists {
         notChecked(review));
   }
 
+  private static Object or(Optional<?> value, String otherwise) {
+    return value.isPresent() ? value.get() : otherwise;
+  }
+
   private static String end(Study study, TerminalRef end) {
     return study.label(end.device()) + ":" + end.terminal();
   }
 
   public static ListTable wires(Study study) {
-    var rows = new ArrayList<List<String>>();
+    var rows = new ArrayList<List<ListTable.Cell>>();
     for (var conductor :
         study.project().conductors().stream()
             .sorted(java.util.Comparator.comparing(Conductor::label))
             .toList()) {
       rows.add(
-          List.of(
+          row(
               conductor.label().text(),
               end(study, conductor.from()),
               end(study, conductor.to()),
               conductor.section().map(Object::toString).orElse("not chosen"),
               conductor.colour().orElse(""),
-              study
-                  .length(conductor)
-                  .map(length -> Significant.digits(length.metres()))
-                  .orElse("not known"),
+              or(study.length(conductor), "not known"),
               study
                   .cable(conductor)
                   .map(cable -> cable.label().text())
                   .orElse(study.bundle(conductor).map(bundle -> bundle.name()).orElse("")),
-              Significant.digits(study.designCurrent(conductor).amperes()),
-              Ampacity.of(conductor, study)
-                  .found()
-                  .map(iz -> Significant.digits(iz.value().amperes()))
-                  .orElse(conductor.sized() ? "not checked" : "its maker's"),
-              VoltageDrop.alone(conductor, study)
-                  .map(lost -> Significant.digits(lost.volts()))
-                  .orElse("")));
+              study.designCurrent(conductor),
+              or(
+                  Ampacity.of(conductor, study).found().map(iz -> iz.value()),
+                  conductor.sized() ? "not checked" : "its maker's"),
+              or(VoltageDrop.alone(conductor, study), "")));
     }
     return new ListTable(
         "wire-list",
@@ -98,7 +97,7 @@ public final class Lists {
   }
 
   public static ListTable cables(Study study) {
-    var rows = new ArrayList<List<String>>();
+    var rows = new ArrayList<List<ListTable.Cell>>();
     for (var cable : study.project().cables()) {
       var cores = study.cores(cable.id());
       var ends =
@@ -110,13 +109,13 @@ public final class Lists {
       var stock = study.catalogue().find(cable.stock());
       var total = stock.map(part -> ((CableStock) part).cores()).orElse(0);
       rows.add(
-          List.of(
+          row(
               cable.label().text(),
               stock.map(Part::name).orElse(cable.stock()),
               String.join(", ", ends),
-              cable.length().map(length -> Significant.digits(length.metres())).orElse("not known"),
-              String.valueOf(cores.size()),
-              String.valueOf(Math.max(0, total - cores.size()))));
+              or(cable.length(), "not known"),
+              cores.size(),
+              Math.max(0, total - cores.size())));
     }
     return new ListTable(
         "cable-list",
@@ -142,7 +141,7 @@ public final class Lists {
           .computeIfAbsent(conductor.to(), _ -> new ArrayList<>())
           .add(conductor.label() + " to " + end(study, conductor.from()));
     }
-    var rows = new ArrayList<List<String>>();
+    var rows = new ArrayList<List<ListTable.Cell>>();
     for (var device :
         study.project().devices().stream()
             .sorted(java.util.Comparator.comparing(d -> d.designation()))
@@ -151,14 +150,14 @@ public final class Lists {
         var wires = landing.get(new TerminalRef(device.id(), terminal.name()));
         if (wires != null)
           rows.add(
-              List.of(
+              row(
                   device.designation().text(),
                   terminal.name(),
                   String.join("; ", wires),
                   device.purpose()));
         else if (terminal.required())
           rows.add(
-              List.of(
+              row(
                   device.designation().text(),
                   terminal.name(),
                   device.spare().contains(terminal.name()) ? "spare" : "open",
@@ -180,7 +179,7 @@ public final class Lists {
       byPart
           .computeIfAbsent(device.part(), _ -> new ArrayList<>())
           .add(device.designation().text());
-    var rows = new ArrayList<List<String>>();
+    var rows = new ArrayList<List<ListTable.Cell>>();
     var total = Price.ZERO;
     var unpriced = 0;
     for (var entry : byPart.entrySet()) {
@@ -191,13 +190,13 @@ public final class Lists {
       if (sum.isPresent()) total = total.plus(sum.get());
       else unpriced++;
       rows.add(
-          List.of(
+          row(
               part.map(Part::name).orElse(entry.getKey()),
               String.join(", ", entry.getValue()),
-              String.valueOf(count),
+              count,
               "pc",
-              price.map(Price::toString).orElse("no price"),
-              sum.map(Price::toString).orElse("")));
+              or(price, "no price"),
+              or(sum, "")));
     }
     for (var entry : metres(study).entrySet()) {
       var part = study.catalogue().find(entry.getKey());
@@ -206,16 +205,16 @@ public final class Lists {
       if (sum.isPresent()) total = total.plus(sum.get());
       else unpriced++;
       rows.add(
-          List.of(
+          row(
               part.map(Part::name).orElse(entry.getKey()),
               "",
-              Significant.digits(entry.getValue()),
+              new Length(entry.getValue()),
               "m",
-              price.map(Price::toString).orElse("no price"),
-              sum.map(Price::toString).orElse("")));
+              or(price, "no price"),
+              or(sum, "")));
     }
     rows.add(
-        List.of(
+        row(
             "Total, %s%s"
                 .formatted(
                     study.project().brief().policies().currency(),
@@ -224,7 +223,7 @@ public final class Lists {
             "",
             "",
             "",
-            total.toString()));
+            total));
     return new ListTable(
         "bill-of-materials",
         "Bill of materials",
@@ -264,13 +263,13 @@ public final class Lists {
   }
 
   public static ListTable settings(Study study) {
-    var rows = new ArrayList<List<String>>();
+    var rows = new ArrayList<List<ListTable.Cell>>();
     for (var device : study.project().devices())
       device
           .trip()
           .ifPresent(dial ->
               rows.add(
-                  List.of(
+                  row(
                       device.designation().text(),
                       chops(device, study) ? "Phase current" : "Overload trip",
                       dial.toString(),
@@ -282,7 +281,7 @@ public final class Lists {
           .output()
           .ifPresent(volts ->
               rows.add(
-                  List.of(
+                  row(
                       device.designation().text(),
                       "Output voltage",
                       volts.toString(),
@@ -292,7 +291,7 @@ public final class Lists {
         .settings()
         .forEach(setting ->
             rows.add(
-                List.of(
+                row(
                     study.label(setting.device()),
                     setting.name(),
                     setting.value(),
@@ -322,11 +321,11 @@ public final class Lists {
     var rows =
         FaultCurrents.all(study).stream()
             .map(fault ->
-                List.of(
+                row(
                     end(study, fault.at()),
                     fault.against(),
-                    Significant.digits(fault.greatest().amperes()),
-                    Significant.digits(fault.least().amperes()),
+                    fault.greatest(),
+                    fault.least(),
                     fault
                         .protection()
                         .map(g -> g.device().designation() + ", " + g.protection())
@@ -350,11 +349,11 @@ public final class Lists {
   }
 
   public static ListTable findings(Review review) {
-    var rows = new ArrayList<List<String>>();
+    var rows = new ArrayList<List<ListTable.Cell>>();
     for (var alike : Alike.of(review.open())) {
       var finding = alike.first().finding().orElseThrow();
       rows.add(
-          List.of(
+          row(
               finding.severity().name().toLowerCase(java.util.Locale.ROOT),
               alike.entries().stream()
                   .map(entry -> review.study().label(entry.verdict().subject()))
@@ -383,11 +382,11 @@ public final class Lists {
   }
 
   public static ListTable deviations(Review review) {
-    var rows = new ArrayList<List<String>>();
+    var rows = new ArrayList<List<ListTable.Cell>>();
     for (var entry : review.accepted()) {
       var deviation = entry.accepted().orElseThrow();
       rows.add(
-          List.of(
+          row(
               review.study().label(deviation.subject()),
               entry.finding().orElseThrow().title(),
               deviation.reason(),
@@ -409,10 +408,10 @@ public final class Lists {
   }
 
   public static ListTable notChecked(Review review) {
-    var rows = new ArrayList<List<String>>();
+    var rows = new ArrayList<List<ListTable.Cell>>();
     for (var entry : review.notChecked())
       rows.add(
-          List.of(
+          row(
               review.study().label(entry.verdict().subject()),
               entry.rule().asks(),
               "because " + ((nelvar.core.finding.Verdict.NotChecked) entry.verdict()).why()));

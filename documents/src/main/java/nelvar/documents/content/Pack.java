@@ -200,7 +200,7 @@ public final class Pack {
     var rows =
         project.revisions().stream()
             .map(revision ->
-                List.of(revision.mark(), revision.date(), revision.by(), revision.what()))
+                ListTable.row(revision.mark(), revision.date(), revision.by(), revision.what()))
             .toList();
     blocks.add(
         new Block.Rows(

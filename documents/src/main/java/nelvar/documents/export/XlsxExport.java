@@ -32,14 +32,9 @@ public final class XlsxExport {
           sheet.style(0, column).bold().set();
           sheet.width(column, Math.clamp(table.columns().get(column).weight() * 9, 8, 60));
         }
-        for (var row = 0; row < table.rows().size(); row++) {
+        for (var row = 0; row < table.cells().size(); row++) {
           for (var column = 0; column < table.columns().size(); column++)
-            cell(
-                sheet,
-                row + 1,
-                column,
-                table.rows().get(row).get(column),
-                table.columns().get(column).number());
+            cell(sheet, row + 1, column, table.cells().get(row).get(column));
         }
         sheet.freezePane(0, 1);
       }
@@ -49,11 +44,27 @@ public final class XlsxExport {
     return withoutClock(out.toByteArray());
   }
 
+  /// Numbers in full, shown with the digits that are printed.
   private static void cell(
-      org.dhatim.fastexcel.Worksheet sheet, int row, int column, String text, boolean number) {
-    if (number && text.matches("-?[0-9]+(\\.[0-9]+)?"))
-      sheet.value(row, column, Double.parseDouble(text));
-    else sheet.value(row, column, held(text));
+      org.dhatim.fastexcel.Worksheet sheet, int row, int column, ListTable.Cell cell) {
+    switch (cell) {
+      case ListTable.Cell.Words(var text) -> sheet.value(row, column, held(text));
+      case ListTable.Cell.Amount(var value) -> {
+        sheet.value(row, column, value);
+        shown(sheet, row, column, cell.printed());
+      }
+      case ListTable.Cell.Money(var value) -> {
+        sheet.value(row, column, value);
+        shown(sheet, row, column, cell.printed());
+      }
+    }
+  }
+
+  private static void shown(
+      org.dhatim.fastexcel.Worksheet sheet, int row, int column, String printed) {
+    var point = printed.indexOf('.');
+    var places = point < 0 ? 0 : printed.length() - point - 1;
+    sheet.style(row, column).format(places == 0 ? "0" : "0." + "0".repeat(places)).set();
   }
 
   /// What a cell of a workbook can hold: 32,767 characters (the limit of the format).

@@ -7,6 +7,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.states.MachineStates;
 import nelvar.core.catalogue.Actuator;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.ActuatorRef;
@@ -23,6 +24,9 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: common practice.
 public final class Chatter implements Rule {
+  private static final Reason A_RACE_DECIDES = Reason.of("A race decides");
+  private static final Reason IT_CHATTERS = Reason.of("It chatters");
+
   @Override
   public String id() {
     return "completeness.chatter";
@@ -88,7 +92,7 @@ public final class Chatter implements Rule {
                   new Verdict.Finding(
                       ref.device(),
                       Severity.ERROR,
-                      "A race decides",
+                      A_RACE_DECIDES,
                       "Whether %s comes in %s depends on which of %s is quicker, which nobody can say. Interlock them so that one of them is always first."
                           .formatted(live.label(ref.device()), state.words(), names(race, live)),
                       trail,
@@ -99,7 +103,7 @@ public final class Chatter implements Rule {
                   new Verdict.Finding(
                       ref.device(),
                       Severity.ERROR,
-                      "It chatters",
+                      IT_CHATTERS,
                       "%s pulls in and drops out without end %s: %s. A contact it moves takes away its own coil's voltage."
                           .formatted(live.label(ref.device()), state.words(), names(circle, live)),
                       trail,

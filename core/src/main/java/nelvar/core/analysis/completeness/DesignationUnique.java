@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -20,6 +21,8 @@ import nelvar.core.trail.Working;
 /// Devices, cables and conductors each among themselves. Demand: IEC 81346-1 (unchecked); common
 /// practice.
 public final class DesignationUnique implements Rule {
+  private static final Reason DESIGNATION_STANDS_TWICE = Reason.of("Designation stands twice");
+
   @Override
   public String id() {
     return "completeness.duplicate-designation";
@@ -60,7 +63,7 @@ public final class DesignationUnique implements Rule {
           return new Verdict.Finding(
               thing.id(),
               Severity.ERROR,
-              "Designation stands twice",
+              DESIGNATION_STANDS_TWICE,
               "%s names two things (%s and %s). Whoever follows the papers will wire or pull the wrong one."
                   .formatted(thing.name(), first, thing.id()),
               trail,

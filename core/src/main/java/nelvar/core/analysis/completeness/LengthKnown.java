@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.trail.Working;
@@ -12,6 +13,8 @@ import nelvar.core.trail.Working;
 ///
 /// Without it neither its drop nor the cut list can be had. Demand: common practice.
 public final class LengthKnown implements Rule {
+  private static final Reason NO_LENGTH = Reason.of("No length");
+
   @Override
   public String id() {
     return "completeness.length";
@@ -36,7 +39,7 @@ public final class LengthKnown implements Rule {
           return new Verdict.Finding(
               conductor.id(),
               Severity.WARNING,
-              "No length",
+              NO_LENGTH,
               "%s has no length: its voltage drop is not checked and it is missing from the cut list. Measure the way it goes, once."
                   .formatted(conductor.label()),
               trail,

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.Source;
@@ -13,6 +14,9 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: common sense.
 public final class LoadFed implements Rule {
+  private static final Reason NOT_FED = Reason.of("Not fed");
+  private static final Reason NO_WAY_BACK = Reason.of("No way back");
+
   @Override
   public String id() {
     return "completeness.load-fed";
@@ -40,7 +44,7 @@ public final class LoadFed implements Rule {
                 new Verdict.Finding(
                     id,
                     Severity.ERROR,
-                    "Not fed",
+                    NOT_FED,
                     "No source reaches %s at %s. Follow its wire back from there."
                         .formatted(
                             feed.device().designation(), String.join(", ", feed.intake().lines())),
@@ -50,7 +54,7 @@ public final class LoadFed implements Rule {
                 new Verdict.Finding(
                     id,
                     Severity.ERROR,
-                    "No way back",
+                    NO_WAY_BACK,
                     "%s is fed, but %s leads to no, or to another, source: no current flows, or it flows where it should not."
                         .formatted(
                             feed.device().designation(),

@@ -7,6 +7,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Terminal;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -19,6 +20,8 @@ import nelvar.core.trail.Working;
 ///
 /// Terminals left open on purpose are named spare at the device. Demand: common practice.
 public final class TerminalConnected implements Rule {
+  private static final Reason TERMINAL_LEFT_OPEN = Reason.of("Terminal left open");
+
   @Override
   public String id() {
     return "completeness.unconnected-terminal";
@@ -63,7 +66,7 @@ public final class TerminalConnected implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.WARNING,
-        "Terminal left open",
+        TERMINAL_LEFT_OPEN,
         "Nothing lands on %s of %s. Wire it, or say that it stays spare."
             .formatted(String.join(", ", open), device.designation()),
         trail,

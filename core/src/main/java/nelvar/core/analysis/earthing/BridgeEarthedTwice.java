@@ -8,6 +8,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.RectifierBank;
 import nelvar.core.catalogue.Terminal;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
@@ -21,6 +22,8 @@ import nelvar.core.trail.Working;
 /// winding and wires limit the current. Derived from the circuit; common practice, no published
 /// source.
 public final class BridgeEarthedTwice implements Rule {
+  private static final Reason EARTHED_ON_BOTH_SIDES = Reason.of("Earthed on both sides");
+
   @Override
   public String id() {
     return "earthing.bridge-earthed-twice";
@@ -54,7 +57,7 @@ public final class BridgeEarthedTwice implements Rule {
     return new Verdict.Finding(
         id,
         Severity.ERROR,
-        "Earthed on both sides",
+        EARTHED_ON_BOTH_SIDES,
         "The winding of %s and its direct-current side are both joined to earth: each half wave is shorted through two diodes, and only the winding limits what flows. Earth the direct side alone, and nothing of the winding that feeds it."
             .formatted(study.label(id)),
         trail,

@@ -8,6 +8,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.RectifierBank;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.TerminalRef;
@@ -24,6 +25,8 @@ import nelvar.core.units.Voltage;
 ///
 /// Demand: IEC 60204-1:2016, 9.4.3.1 (unchecked).
 public final class FloatingZeroVolt implements Rule {
+  private static final Reason ZERO_VOLT_FLOATS = Reason.of("0 V floats");
+
   /// Above it no direct voltage is extra-low any more: a bus for axes is asked for its bond too.
   private static final Voltage EXTRA_LOW = new Voltage(60);
 
@@ -91,7 +94,7 @@ public final class FloatingZeroVolt implements Rule {
         : new Verdict.Finding(
             device.id(),
             Severity.WARNING,
-            "0 V floats",
+            ZERO_VOLT_FLOATS,
             "Nothing joins %s of %s to earth: a first earth fault stays unseen, a second one can start the machine. Join its 0 V bar to the PE bar, once."
                 .formatted(minus.terminal(), device.designation()),
             trail,

@@ -6,6 +6,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.Terminal;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
@@ -19,6 +20,9 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: IEC 60204-1:2016, 8.2 (unchecked).
 public final class ProtectiveConnection implements Rule {
+  private static final Reason DOOR_NOT_BONDED = Reason.of("Door not bonded");
+  private static final Reason NO_PROTECTIVE_CONDUCTOR = Reason.of("No protective conductor");
+
   @Override
   public String id() {
     return "earthing.missing-protective-conductor";
@@ -68,7 +72,7 @@ public final class ProtectiveConnection implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.ERROR,
-        door ? "Door not bonded" : "No protective conductor",
+        door ? DOOR_NOT_BONDED : NO_PROTECTIVE_CONDUCTOR,
         text,
         trail,
         BondRepair.of(device, terminal, study).stream().toList());

@@ -11,6 +11,7 @@ import nelvar.core.analysis.sizing.Sections;
 import nelvar.core.catalogue.DistributionBlock;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.Terminal;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -34,6 +35,9 @@ import nelvar.core.units.Current;
 /// single wire outside cable and duct has at least 4 mm². Demand: IEC 60364-5-54:2011, Table 54.2
 /// and 543.1.3 (unchecked).
 public final class ProtectiveSection implements Rule {
+  private static final Reason PROTECTIVE_CONDUCTOR_TOO_THIN =
+      Reason.of("Protective conductor too thin");
+
   @Override
   public String id() {
     return "earthing.protective-section";
@@ -95,7 +99,7 @@ public final class ProtectiveSection implements Rule {
     return new Verdict.Finding(
         conductor.id(),
         Severity.ERROR,
-        "Protective conductor too thin",
+        PROTECTIVE_CONDUCTOR_TOO_THIN,
         "%s has %s and needs %s. In a fault it must carry the current until the device trips."
             .formatted(conductor.label(), conductor.section().get(), needed.get().value()),
         judged.trail(),

@@ -9,6 +9,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.catalogue.Element;
 import nelvar.core.catalogue.FrequencyConverter;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.formula.Discharge;
@@ -33,6 +34,10 @@ import nelvar.core.units.Voltage;
 ///
 /// Demand: IEC 60204-1:2016, 6.2.4 (unchecked).
 public final class ResidualCharge implements Rule {
+  private static final Reason CHARGE_WITHOUT_A_BLEEDER = Reason.of("Charge without a bleeder");
+  private static final Reason CHARGE_STAYS_AFTER_SWITCHING_OFF =
+      Reason.of("Charge stays after switching off");
+
   private static final Voltage SAFE = new Voltage(60);
   private static final Voltage FELT = new Voltage(25);
   private static final Conditions HIGH = Conditions.COLD_AND_HIGH;
@@ -156,9 +161,7 @@ public final class ResidualCharge implements Rule {
     return new Verdict.Finding(
         charge.device().id(),
         severity,
-        charge.bleeder().isEmpty()
-            ? "Charge without a bleeder"
-            : "Charge stays after switching off",
+        charge.bleeder().isEmpty() ? CHARGE_WITHOUT_A_BLEEDER : CHARGE_STAYS_AFTER_SWITCHING_OFF,
         text,
         trail,
         List.of());

@@ -6,6 +6,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.states.MachineStates;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Conductor;
@@ -19,6 +20,11 @@ import nelvar.core.units.Current;
 ///
 /// Demand: IEC 60204-1:2016, 8.2.1 and 9.4.3 (unchecked); the 10 mA are this rule's own.
 public final class WorkingCurrentInEarth implements Rule {
+  private static final Reason A_LOAD_RETURNS_THROUGH_A_SHIELD =
+      Reason.of("A load returns through a shield");
+  private static final Reason A_LOAD_RETURNS_THROUGH_EARTH =
+      Reason.of("A load returns through earth");
+
   private static final Current LIMIT = new Current(0.01);
 
   @Override
@@ -60,7 +66,7 @@ public final class WorkingCurrentInEarth implements Rule {
     return new Verdict.Finding(
         conductor.id(),
         Severity.ERROR,
-        shield ? "A load returns through a shield" : "A load returns through earth",
+        shield ? A_LOAD_RETURNS_THROUGH_A_SHIELD : A_LOAD_RETURNS_THROUGH_EARTH,
         "%s, a %s, carries %s of working current %s. Join 0 V and earth at one point only, and look for a load whose return is missing or wired to earth."
             .formatted(
                 conductor.label(),

@@ -12,6 +12,7 @@ import nelvar.core.catalogue.Demand;
 import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.ServoDrive;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -31,6 +32,9 @@ import nelvar.core.units.Current;
 /// lines: by its maker's figure, else half or 1/√3 of its rating by the school of the Brief.
 /// Demand: common practice.
 public final class DriveAgainstMotor implements Rule {
+  private static final Reason DRIVE_TOO_SMALL_FOR_ITS_MOTOR =
+      Reason.of("Drive too small for its motor");
+
   @Override
   public String id() {
     return "load.drive-output";
@@ -84,7 +88,7 @@ public final class DriveAgainstMotor implements Rule {
       return new Verdict.Finding(
           id,
           Severity.WARNING,
-          "Drive too small for its motor",
+          DRIVE_TOO_SMALL_FOR_ITS_MOTOR,
           "The motor is rated for %s; %s gives %s at the most: it turns with that share of its torque, and may lose steps."
               .formatted(needed, source.device().designation(), left.value()),
           judged.trail(),
@@ -92,7 +96,7 @@ public final class DriveAgainstMotor implements Rule {
     return new Verdict.Finding(
         id,
         Severity.ERROR,
-        "Drive too small for its motor",
+        DRIVE_TOO_SMALL_FOR_ITS_MOTOR,
         "The motor takes %s; %s gives %s for ever and will trip or stall it."
             .formatted(needed, source.device().designation(), left.value()),
         judged.trail(),

@@ -8,6 +8,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.ProtectiveDevice;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -25,6 +26,11 @@ import nelvar.core.trail.Working;
 /// Where the maker asks for a semiconductor fuse (gR, aR) no breaker is quick enough. Demand: the
 /// maker's data; IEC 61800-5-1 and UL 508A SB4 make them part of the rating (unchecked).
 public final class DriveInput implements Rule {
+  private static final Reason PROTECTIVE_DEVICE_TOO_LARGE_FOR_THE_DRIVE =
+      Reason.of("Protective device too large for the drive");
+  private static final Reason DRIVE_ASKS_FOR_ANOTHER_FUSE =
+      Reason.of("Drive asks for another fuse");
+
   private static final Citation DEMAND = Citation.recalled("IEC 61800-5-1:2022", "6.3.7");
 
   @Override
@@ -66,7 +72,7 @@ public final class DriveInput implements Rule {
     return new Verdict.Finding(
         id,
         Severity.ERROR,
-        kindHolds ? "Protective device too large for the drive" : "Drive asks for another fuse",
+        kindHolds ? PROTECTIVE_DEVICE_TOO_LARGE_FOR_THE_DRIVE : DRIVE_ASKS_FOR_ANOTHER_FUSE,
         "%s asks for %s at most %s ahead of it; %s is %s. A short inside the drive would not be cut off in time."
             .formatted(
                 feed.device().designation(),

@@ -6,6 +6,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Demand;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -23,6 +24,9 @@ import nelvar.core.units.Current;
 /// `Iset ≤ 1.05 · I rated`. Common practice, no published source; a nameplate counts as effective
 /// current with two windings on, a drive's figure may be a peak (1.41 times): its maker says which.
 public final class DriveSetCurrent implements Rule {
+  private static final Reason SET_ABOVE_THE_CURRENT_OF_ITS_MOTOR =
+      Reason.of("Set above the current of its motor");
+
   /// So much above is the coarseness of a dial.
   private static final double NEAR = 1.05;
 
@@ -77,7 +81,7 @@ public final class DriveSetCurrent implements Rule {
     return new Verdict.Finding(
         motor.id(),
         Severity.WARNING,
-        "Set above the current of its motor",
+        SET_ABOVE_THE_CURRENT_OF_ITS_MOTOR,
         "%s is set to %s; %s is rated for %s: its heat goes with the square, %s of what it stands."
             .formatted(
                 drive.designation(), set, motor.designation(), rated, Stepping.heat(set.of(rated))),

@@ -5,6 +5,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Schools;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.trail.Citation;
@@ -14,6 +15,8 @@ import nelvar.core.trail.Explained;
 ///
 /// Demand: IEC 60364-4-43:2008, 433.1 (unchecked).
 public final class InletAgainstUpstream implements Rule {
+  private static final Reason MORE_THAN_THE_MAINS_GIVES = Reason.of("More than the mains gives");
+
   @Override
   public String id() {
     return "load.inlet";
@@ -42,7 +45,7 @@ public final class InletAgainstUpstream implements Rule {
           return new Verdict.Finding(
               id,
               Severity.ERROR,
-              "More than the mains gives",
+              MORE_THAN_THE_MAINS_GIVES,
               "With everything on %s takes %s from its most loaded line; the device upstream is rated %s and will trip. Spread the loads over the lines, or ask for a larger supply."
                   .formatted(inlet.device().designation(), judged.value(), inlet.output().rating()),
               judged.trail(),

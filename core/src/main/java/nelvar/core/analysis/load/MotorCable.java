@@ -7,6 +7,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.FrequencyConverter;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.Feed;
@@ -20,6 +21,9 @@ import nelvar.core.units.Length;
 /// The drive charges the cable at every pulse: a long one trips it, leaks to earth, and its far end
 /// sees up to twice the pulse. Demand: the maker's data.
 public final class MotorCable implements Rule {
+  private static final Reason MOTOR_CABLE_TOO_LONG_FOR_THE_DRIVE =
+      Reason.of("Motor cable too long for the drive");
+
   @Override
   public String id() {
     return "load.motor-cable";
@@ -61,7 +65,7 @@ public final class MotorCable implements Rule {
     return new Verdict.Finding(
         id,
         Severity.WARNING,
-        "Motor cable too long for the drive",
+        MOTOR_CABLE_TOO_LONG_FOR_THE_DRIVE,
         "From %s to %s it is %s; the drive allows %s. It may trip on the cable's own current, and the pulses reach twice their height at the motor. Bring them closer, or put an output choke or filter at the drive that its maker names for this length."
             .formatted(
                 device.designation(), feed.device().designation(), l, drive.motorCable().get()),

@@ -9,6 +9,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ContactRating;
 import nelvar.core.catalogue.Link;
 import nelvar.core.catalogue.Part;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
@@ -29,6 +30,9 @@ import nelvar.core.units.Resistance;
 /// electronic supply limits it by itself, unless other capacitors on its bus are charged already.
 /// Common practice, no published source; 10 mΩ are taken for the capacitors (assumed).
 public final class ClosesOntoCapacitors implements Rule {
+  private static final Reason A_CONTACT_CLOSES_ONTO_CAPACITORS =
+      Reason.of("A contact closes onto capacitors");
+
   private static final double TIMES = 10;
 
   /// Of a contact of which nothing is known.
@@ -123,7 +127,7 @@ public final class ClosesOntoCapacitors implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.WARNING,
-        "A contact closes onto capacitors",
+        A_CONTACT_CLOSES_ONTO_CAPACITORS,
         "When %s closes, the empty capacitors of %s take up to %s for a moment: its contacts, which stand some %s, weld sooner or later. Switch before the bridge, or close first through a resistor that charges them."
             .formatted(name, device.designation(), peak, stands),
         trail,

@@ -7,6 +7,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Coil;
 import nelvar.core.catalogue.Part;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -20,6 +21,9 @@ import nelvar.core.trail.Working;
 /// current a direct-current coil hums and drops out a hundred times a second. Demand: the part's
 /// own data; common practice.
 public final class CoilKind implements Rule {
+  private static final Reason COIL_FOR_THE_OTHER_KIND_OF_CURRENT =
+      Reason.of("Coil for the other kind of current");
+
   @Override
   public String id() {
     return "parts.coil-kind";
@@ -57,7 +61,7 @@ public final class CoilKind implements Rule {
     return new Verdict.Finding(
         id,
         Severity.ERROR,
-        "Coil for the other kind of current",
+        COIL_FOR_THE_OTHER_KIND_OF_CURRENT,
         "The coil of %s is made for %s and %s gives %s: %s."
             .formatted(
                 feed.device().designation(),

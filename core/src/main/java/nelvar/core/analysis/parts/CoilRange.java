@@ -9,6 +9,7 @@ import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.catalogue.Contactor;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Relay;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -26,6 +27,9 @@ import nelvar.core.units.Voltage;
 /// not energise, `Ucoil = U − ΔU`. Least and greatest from the part: 85–110 % for contactors (IEC
 /// 60947-4-1, 8.2.1.2, unchecked), 80–110 % for relays (IEC 61810-1, unchecked).
 public final class CoilRange implements Rule {
+  private static final Reason COIL_VOLTAGE_TOO_LOW = Reason.of("Coil voltage too low");
+  private static final Reason COIL_VOLTAGE_TOO_HIGH = Reason.of("Coil voltage too high");
+
   @Override
   public String id() {
     return "parts.coil-range";
@@ -77,7 +81,7 @@ public final class CoilRange implements Rule {
     return new Verdict.Finding(
         id,
         Severity.ERROR,
-        low ? "Coil voltage too low" : "Coil voltage too high",
+        low ? COIL_VOLTAGE_TOO_LOW : COIL_VOLTAGE_TOO_HIGH,
         text,
         trail,
         repairs(feed, study));
@@ -106,7 +110,7 @@ public final class CoilRange implements Rule {
     return new Verdict.Finding(
         id,
         Severity.ERROR,
-        low ? "Coil voltage too low" : "Coil voltage too high",
+        low ? COIL_VOLTAGE_TOO_LOW : COIL_VOLTAGE_TOO_HIGH,
         text,
         trail,
         low

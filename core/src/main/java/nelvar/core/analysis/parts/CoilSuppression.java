@@ -7,6 +7,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Coil;
 import nelvar.core.catalogue.Part;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -22,6 +23,10 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: common practice; IEC 60204-1:2016, 9.4.2 (unchecked) asks for suppression at the coil.
 public final class CoilSuppression implements Rule {
+  private static final Reason DIODE_ACROSS_AN_ALTERNATING_CURRENT_COIL =
+      Reason.of("Diode across an alternating-current coil");
+  private static final Reason COIL_WITHOUT_SUPPRESSION = Reason.of("Coil without suppression");
+
   /// What conducts one way only.
   private static final java.util.Set<Suppression> ONE_WAY =
       java.util.EnumSet.of(Suppression.DIODE, Suppression.ZENER);
@@ -63,7 +68,7 @@ public final class CoilSuppression implements Rule {
       return new Verdict.Finding(
           device.id(),
           Severity.ERROR,
-          "Diode across an alternating-current coil",
+          DIODE_ACROSS_AN_ALTERNATING_CURRENT_COIL,
           "A %s conducts every second half wave: %s is fed with alternating current and its suppression is a short circuit. Fit an RC element or a varistor."
               .formatted(device.suppression().get().words(), device.designation()),
           trail,
@@ -72,7 +77,7 @@ public final class CoilSuppression implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.WARNING,
-        "Coil without suppression",
+        COIL_WITHOUT_SUPPRESSION,
         "When %s is switched off its coil throws a spike of many hundred volts back into the wiring: outputs die, controllers hang."
             .formatted(device.designation()),
         trail,

@@ -11,6 +11,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.states.MachineStates;
 import nelvar.core.catalogue.Link;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Conductor;
@@ -35,6 +36,9 @@ import nelvar.core.units.Voltage;
 /// says so, above it the contact is not checked. The worst of the machine's states counts. Common
 /// practice (IEC 60947-5-1 names the categories).
 public final class ContactSwitches implements Rule {
+  private static final Reason A_CONTACT_SWITCHES_MORE_THAN_IT_CAN =
+      Reason.of("A contact switches more than it can");
+
   @Override
   public String id() {
     return "parts.contact-rating";
@@ -220,7 +224,7 @@ public final class ContactSwitches implements Rule {
         new Verdict.Finding(
             contact.subject(),
             Severity.ERROR,
-            "A contact switches more than it can",
+            A_CONTACT_SWITCHES_MORE_THAN_IT_CAN,
             "%s carries %s %s%s, and can switch only %s (%s%s). %s"
                 .formatted(
                     name(contact),

@@ -8,6 +8,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ServoDrive;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -26,6 +27,9 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: the part's own data.
 public final class LoadVolts implements Rule {
+  private static final Reason TOO_FEW_VOLTS_WITH_EVERYTHING_ON =
+      Reason.of("Too few volts with everything on");
+
   @Override
   public String id() {
     return "parts.load-volts";
@@ -68,7 +72,7 @@ public final class LoadVolts implements Rule {
         yield new Verdict.Finding(
             id,
             Severity.ERROR,
-            "Too few volts with everything on",
+            TOO_FEW_VOLTS_WITH_EVERYTHING_ON,
             "%s needs %s and gets %s when all that can be on together is on and its wires are warm: %s too little. It drops out, or resets, then."
                 .formatted(
                     feed.device().designation(), range.least(), least, range.missedBy(least)),

@@ -6,6 +6,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Part;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
@@ -18,6 +19,9 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: common practice.
 public final class OwnPartShadows implements Rule {
+  private static final Reason ITS_PART_STANDS_IN_THE_PLACE_OF_A_SHIPPED_ONE =
+      Reason.of("Its part stands in the place of a shipped one");
+
   @Override
   public String id() {
     return "parts.own-part-shadows";
@@ -47,7 +51,7 @@ public final class OwnPartShadows implements Rule {
             new Verdict.Finding(
                 device.id(),
                 Severity.WARNING,
-                "Its part stands in the place of a shipped one",
+                ITS_PART_STANDS_IN_THE_PLACE_OF_A_SHIPPED_ONE,
                 "%s is this project's own '%s', which hides the shipped '%s' (%s). Whoever reads the parts list takes one for the other: duplicate the part under a name of its own, or choose the shipped one."
                     .formatted(
                         device.designation(),

@@ -10,6 +10,7 @@ import nelvar.core.catalogue.Controller;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.catalogue.Sensor;
 import nelvar.core.catalogue.SensorOutput;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -24,6 +25,9 @@ import nelvar.core.trail.Working;
 /// its common at +; push-pull and dry contacts suit both. Demand: the parts' own data; IEC 61131-2
 /// for the inputs (unchecked).
 public final class SensorAgainstInput implements Rule {
+  private static final Reason SENSOR_AND_INPUT_DO_NOT_MATCH =
+      Reason.of("Sensor and input do not match");
+
   @Override
   public String id() {
     return "parts.sensor-input";
@@ -75,7 +79,7 @@ public final class SensorAgainstInput implements Rule {
             new Verdict.Finding(
                 device.id(),
                 Severity.ERROR,
-                "Sensor and input do not match",
+                SENSOR_AND_INPUT_DO_NOT_MATCH,
                 text,
                 trail,
                 repairs(device, sensor, pin, study)));

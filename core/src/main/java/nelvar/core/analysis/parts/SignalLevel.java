@@ -11,6 +11,7 @@ import nelvar.core.analysis.states.MachineStates;
 import nelvar.core.catalogue.Controller;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.catalogue.Sensor;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
@@ -30,6 +31,9 @@ import nelvar.core.units.Voltage;
 ///
 /// Demand: thresholds of IEC 61131-2 by input type (unchecked).
 public final class SignalLevel implements Rule {
+  private static final Reason SIGNAL_LOST_IN_A_SHARED_RETURN =
+      Reason.of("Signal lost in a shared return");
+
   private static final Voltage FULL_SCALE = new Voltage(10);
   private static final Percent ALLOWED = new Percent(1);
 
@@ -170,7 +174,7 @@ public final class SignalLevel implements Rule {
         : new Verdict.Finding(
             device.id(),
             Severity.ERROR,
-            "Signal lost in a shared return",
+            SIGNAL_LOST_IN_A_SHARED_RETURN,
             state.ownName() ? text + " It is so " + state.words() + "." : text,
             trail,
             List.of());

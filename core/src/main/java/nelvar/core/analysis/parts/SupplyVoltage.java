@@ -12,6 +12,7 @@ import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Leads;
 import nelvar.core.catalogue.Linkage;
 import nelvar.core.catalogue.Part;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -27,6 +28,9 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: the part's own data.
 public final class SupplyVoltage implements Rule {
+  private static final Reason VOLTAGE_TOO_LOW_FOR_IT = Reason.of("Voltage too low for it");
+  private static final Reason VOLTAGE_TOO_HIGH_FOR_IT = Reason.of("Voltage too high for it");
+
   @Override
   public String id() {
     return "parts.supply-voltage";
@@ -71,7 +75,7 @@ public final class SupplyVoltage implements Rule {
         new Verdict.Finding(
             id,
             Severity.ERROR,
-            low ? "Voltage too low for it" : "Voltage too high for it",
+            low ? VOLTAGE_TOO_LOW_FOR_IT : VOLTAGE_TOO_HIGH_FOR_IT,
             text,
             trail,
             repairs(feed, study)));

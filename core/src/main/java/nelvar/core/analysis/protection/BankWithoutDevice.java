@@ -6,6 +6,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.RectifierBank;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.Edge;
@@ -18,6 +19,9 @@ import nelvar.core.trail.Working;
 /// winding gives; the device on the primary must be sized for the whole transformer and its inrush.
 /// Common practice, no published source.
 public final class BankWithoutDevice implements Rule {
+  private static final Reason CAPACITORS_WITHOUT_A_DEVICE =
+      Reason.of("Capacitors without a device");
+
   @Override
   public String id() {
     return "protection.bank";
@@ -58,7 +62,7 @@ public final class BankWithoutDevice implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.WARNING,
-        "Capacitors without a device",
+        CAPACITORS_WITHOUT_A_DEVICE,
         "Nothing between the winding and %s, and nothing behind it, opens on a short: the winding gives all it can until the device on the primary has seen enough. Put a slow fuse of about its current between winding and bridge, or one in each feeder behind it."
             .formatted(device.designation()),
         trail,

@@ -5,6 +5,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Part;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.Feed;
@@ -14,6 +15,9 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: IEC 60204-1:2016, 7.2.7 (unchecked).
 public final class BareTransformer implements Rule {
+  private static final Reason TRANSFORMER_WITHOUT_ITS_OWN_DEVICE =
+      Reason.of("Transformer without its own device");
+
   @Override
   public String id() {
     return "protection.bare-transformer";
@@ -54,7 +58,7 @@ public final class BareTransformer implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.ERROR,
-        "Transformer without its own device",
+        TRANSFORMER_WITHOUT_ITS_OWN_DEVICE,
         "%s has no protective device of its own. Overloaded, a bare transformer cooks until it burns."
             .formatted(device.designation()),
         w.explain(device.id()).trail(),

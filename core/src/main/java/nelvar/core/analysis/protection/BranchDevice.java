@@ -10,6 +10,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.catalogue.MainsInlet;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
@@ -26,6 +27,9 @@ import nelvar.core.trail.Working;
 /// One verdict a load fed from the mains, on the device nearest to the source. Demand: NEC 2023,
 /// 210.20, and UL 508A:2018, 31 (unchecked).
 public final class BranchDevice implements Rule {
+  private static final Reason NOT_LISTED_TO_PROTECT_A_BRANCH =
+      Reason.of("Not listed to protect a branch");
+
   private static final Citation DEMAND = Citation.recalled("UL 508A:2018", "31.1");
 
   @Override
@@ -110,7 +114,7 @@ public final class BranchDevice implements Rule {
     return new Verdict.Finding(
         id,
         Severity.ERROR,
-        "Not listed to protect a branch",
+        NOT_LISTED_TO_PROTECT_A_BRANCH,
         "%s is the first device before %s and is not listed for branch circuits: an inspector will not pass it, and it may not survive a short. Take a listed breaker or a class CC or J fuse, here or ahead of it."
             .formatted(device.designation(), loads),
         w.explain(device).trail(),

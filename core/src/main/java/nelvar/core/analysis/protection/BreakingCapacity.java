@@ -8,6 +8,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.catalogue.Part;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
@@ -27,6 +28,10 @@ import nelvar.core.units.Resistance;
 /// solved network. So with what charged capacitors give at the first moment. Demand: IEC
 /// 60364-4-43:2008, 434.5.1; NEC 2023, 110.9 (unchecked).
 public final class BreakingCapacity implements Rule {
+  private static final Reason CANNOT_BREAK_A_SHORT_CIRCUIT_AT_ITS_PLACE =
+      Reason.of("Cannot break a short circuit at its place");
+  private static final Reason CAPACITORS_CAN_BURST_IT = Reason.of("Capacitors can burst it");
+
   private static final Citation DEMAND = Citation.recalled("IEC 60364-4-43:2008", "434.5.1");
   private static final Citation AMERICAN = Citation.recalled("NEC 2023 (NFPA 70)", "110.9");
 
@@ -89,7 +94,7 @@ public final class BreakingCapacity implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.ERROR,
-        "Cannot break a short circuit at its place",
+        CANNOT_BREAK_A_SHORT_CIRCUIT_AT_ITS_PLACE,
         "A short at %s can draw %s; it is made to break %s. It may burst. Take one with more capacity, or a current-limiting fuse ahead of it."
             .formatted(device.designation(), ik, capacity),
         judged.trail(),
@@ -116,7 +121,7 @@ public final class BreakingCapacity implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.WARNING,
-        "Capacitors can burst it",
+        CAPACITORS_CAN_BURST_IT,
         "In a short at %s the charged capacitors give %s at first, and %s in all; it is made to break %s. Take one with more breaking capacity, a ceramic fuse instead of a glass one."
             .formatted(device.designation(), peak, charged.energy(), capacity),
         w.explain(peak).trail(),

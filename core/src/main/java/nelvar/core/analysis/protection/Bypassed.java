@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.Edge;
@@ -15,6 +16,9 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: common practice, no published source.
 public final class Bypassed implements Rule {
+  private static final Reason A_SECOND_WAY_LEADS_ROUND_IT =
+      Reason.of("A second way leads round it");
+
   @Override
   public String id() {
     return "protection.sneak-path";
@@ -47,7 +51,7 @@ public final class Bypassed implements Rule {
               : new Verdict.Finding(
                   through.device().id(),
                   Severity.ERROR,
-                  "A second way leads round it",
+                  A_SECOND_WAY_LEADS_ROUND_IT,
                   "Opening %s leaves what is behind it alive: another way joins its terminals %s and %s. Find it and take it away, or put both ways behind one device."
                       .formatted(
                           through.device().designation(), through.link().a(), through.link().b()),

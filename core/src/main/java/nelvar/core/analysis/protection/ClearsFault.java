@@ -10,6 +10,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.Schools;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Brief;
@@ -34,6 +35,11 @@ import nelvar.core.units.Duration;
 ///
 /// Demand: IEC 60364-4-43:2008, 434.5.2, for 5 s (unchecked).
 public final class ClearsFault implements Rule {
+  private static final Reason A_SHORT_TAKES_THE_WHOLE_SUPPLY_DOWN =
+      Reason.of("A short takes the whole supply down");
+  private static final Reason A_SHORT_CIRCUIT_DOES_NOT_OPEN_IT =
+      Reason.of("A short circuit does not open it");
+
   private static final Citation AMERICAN =
       Citation.recalled("NEC 2023 (NFPA 70)", "110.10, current that opens it within 5 s");
   private static final Citation DEMAND =
@@ -128,7 +134,7 @@ public final class ClearsFault implements Rule {
     return new Verdict.Finding(
         id,
         safe ? Severity.WARNING : Severity.ERROR,
-        safe ? "A short takes the whole supply down" : "A short circuit does not open it",
+        safe ? A_SHORT_TAKES_THE_WHOLE_SUPPLY_DOWN : A_SHORT_CIRCUIT_DOES_NOT_OPEN_IT,
         "A short at %s does not open %s (%s): it needs %s to open within 5 s, and %s. %s"
             .formatted(
                 end,

@@ -6,6 +6,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Schools;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -16,6 +17,10 @@ import nelvar.core.trail.Explained;
 ///
 /// `Ib ≤ In`. Demand: IEC 60364-4-43:2008, 433.1 (unchecked).
 public final class DeviceAgainstLoad implements Rule {
+  private static final Reason TRIPS_ON_ITS_OWN_LOAD = Reason.of("Trips on its own load");
+  private static final Reason NO_ROOM_FOR_A_LOAD_THAT_STAYS_ON =
+      Reason.of("No room for a load that stays on");
+
   @Override
   public String id() {
     return "protection.device-against-load";
@@ -57,7 +62,7 @@ public final class DeviceAgainstLoad implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.ERROR,
-        design.compareTo(rating) > 0 ? "Trips on its own load" : "No room for a load that stays on",
+        design.compareTo(rating) > 0 ? TRIPS_ON_ITS_OWN_LOAD : NO_ROOM_FOR_A_LOAD_THAT_STAYS_ON,
         design.compareTo(rating) > 0
             ? "Behind %s (%s) flow %s with everything on: it will trip while the machine works."
                 .formatted(device.designation(), protecting.device().protection(), design)

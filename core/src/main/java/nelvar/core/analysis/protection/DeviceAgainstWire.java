@@ -18,6 +18,7 @@ import nelvar.core.analysis.sizing.SectionChoice;
 import nelvar.core.analysis.sizing.Sections;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.ProtectiveDevice;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -50,6 +51,11 @@ import nelvar.core.units.Length;
 /// Demand: IEC 60364-4-43:2008, 433.1; IEC 60204-1:2016, 7.2.8 for taps NEC 2023, 240.4
 /// (unchecked).
 public final class DeviceAgainstWire implements Rule {
+  private static final Reason WIRE_WITHOUT_FITTING_PROTECTION =
+      Reason.of("Wire without fitting protection");
+  private static final Reason DEVICE_TOO_LARGE_FOR_ITS_WIRE =
+      Reason.of("Device too large for its wire");
+
   @Override
   public String id() {
     return "protection.device-against-wire";
@@ -204,7 +210,7 @@ public final class DeviceAgainstWire implements Rule {
     return new Verdict.Finding(
         weak.conductor().id(),
         Severity.ERROR,
-        "Wire without fitting protection",
+        WIRE_WITHOUT_FITTING_PROTECTION,
         text,
         weak.judged().trail(),
         limits ? thicker(weak, study).stream().toList() : List.of());
@@ -235,7 +241,7 @@ public final class DeviceAgainstWire implements Rule {
     return new Verdict.Finding(
         protection.device().id(),
         Severity.ERROR,
-        "Device too large for its wire",
+        DEVICE_TOO_LARGE_FOR_ITS_WIRE,
         text,
         thinnest.judged().trail(),
         repairs);

@@ -11,6 +11,7 @@ import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.catalogue.ResidualCurrentDevice;
 import nelvar.core.catalogue.Terminal;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -50,6 +51,13 @@ import nelvar.core.units.Voltage;
 /// (411.6.4). Not covered: what drives feed, which limit the fault themselves. Demand: IEC
 /// 60364-4-41:2005+A1:2017, 411 (unchecked).
 public final class DisconnectsInTime implements Rule {
+  private static final Reason A_FAULT_TO_ITS_BODY_OPENS_NOTHING =
+      Reason.of("A fault to its body opens nothing");
+  private static final Reason NO_RESIDUAL_CURRENT_DEVICE_IN_A_TT_SYSTEM =
+      Reason.of("No residual-current device in a TT system");
+  private static final Reason A_FAULT_TO_ITS_BODY_STAYS_ON_TOO_LONG =
+      Reason.of("A fault to its body stays on too long");
+
   private static final Citation DEMAND =
       Citation.recalled("IEC 60364-4-41:2005+A1:2017", "411.4.4");
   private static final Citation AMERICAN =
@@ -143,7 +151,7 @@ public final class DisconnectsInTime implements Rule {
     return new Verdict.Finding(
         feed.device().id(),
         Severity.ERROR,
-        "A fault to its body opens nothing",
+        A_FAULT_TO_ITS_BODY_OPENS_NOTHING,
         "No way leads from the protective terminal of %s to the inlet's: a fault puts its body at mains voltage, nothing opens, and whoever touches it may be killed. Follow its protective conductor and close the way."
             .formatted(feed.device().designation()),
         w.explain(study.project().name()).trail(),
@@ -166,7 +174,7 @@ public final class DisconnectsInTime implements Rule {
     return new Verdict.Finding(
         feed.device().id(),
         Severity.ERROR,
-        "No residual-current device in a TT system",
+        NO_RESIDUAL_CURRENT_DEVICE_IN_A_TT_SYSTEM,
         "A fault to the body of %s flows back through two earth electrodes: too little to open a fuse or breaker. Put a residual-current device before it."
             .formatted(feed.device().designation()),
         w.explain("").trail(),
@@ -191,7 +199,7 @@ public final class DisconnectsInTime implements Rule {
     return new Verdict.Finding(
         feed.device().id(),
         Severity.ERROR,
-        "A fault to its body stays on too long",
+        A_FAULT_TO_ITS_BODY_STAYS_ON_TOO_LONG,
         "A fault to the body of %s draws only %s; %s needs %s to open at once. Improve the earth electrode, or take a more sensitive device."
             .formatted(feed.device().designation(), loop.current(), device.designation(), needed),
         judged.trail(),
@@ -325,7 +333,7 @@ public final class DisconnectsInTime implements Rule {
     return new Verdict.Finding(
         id,
         Severity.ERROR,
-        "A fault to its body stays on too long",
+        A_FAULT_TO_ITS_BODY_STAYS_ON_TOO_LONG,
         "A fault to the body of %s draws %s; %s (%s) needs %s to open within %s. Until then %swhoever touches it may be killed. A quicker or smaller device, a thicker line and protective conductor, or a residual-current device cures it."
             .formatted(
                 feed.device().designation(),

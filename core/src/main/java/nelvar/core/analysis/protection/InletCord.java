@@ -10,6 +10,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.catalogue.ProtectiveDevice;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Connection;
@@ -27,6 +28,9 @@ import nelvar.core.units.Current;
 /// other end, in the machine, protects it from overload just as well; from a short circuit the
 /// device before it does. Demand: IEC 60364-4-43:2008, 433.1 and 433.2.2 (unchecked).
 public final class InletCord implements Rule {
+  private static final Reason A_CORD_TOO_THIN_FOR_WHAT_IS_BEFORE_IT =
+      Reason.of("A cord too thin for what is before it");
+
   @Override
   public String id() {
     return "protection.cord";
@@ -93,7 +97,7 @@ public final class InletCord implements Rule {
     return new Verdict.Finding(
         inlet.device().id(),
         severity,
-        "A cord too thin for what is before it",
+        A_CORD_TOO_THIN_FOR_WHAT_IS_BEFORE_IT,
         "The cord of %s before %s %s. Take a thicker cord, or a main device of the machine that protects it."
             .formatted(cord.section(), inlet.device().designation(), what),
         trail,

@@ -6,6 +6,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ProtectiveDevice;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.TripTime;
@@ -27,6 +28,9 @@ import nelvar.core.units.Current;
 /// Demand: common practice; curve bands IEC 60898-1:2015 Table 7, fuses as in [TripTime]
 /// (unchecked).
 public final class InrushAgainstCurve implements Rule {
+  private static final Reason MAY_TRIP = Reason.of("May trip when switched on");
+  private static final Reason MAY_BLOW = Reason.of("May blow when switched on");
+
   @Override
   public String id() {
     return "protection.inrush";
@@ -78,7 +82,7 @@ public final class InrushAgainstCurve implements Rule {
     if (judged.holds()) return new Verdict.Pass(device.id(), judged.trail());
     return finding(
         protecting,
-        "May trip when switched on",
+        MAY_TRIP,
         "At switching on %s peak flow through %s; as %s it lets only %s pass for certain."
             .formatted(protecting.inrushPeak(), device.designation(), breaker, holds),
         judged.trail(),
@@ -102,9 +106,7 @@ public final class InrushAgainstCurve implements Rule {
     if (judged.holds()) return new Verdict.Pass(device.id(), judged.trail());
     return finding(
         protecting,
-        protection instanceof ProtectiveDevice.Fuse
-            ? "May blow when switched on"
-            : "May trip when switched on",
+        protection instanceof ProtectiveDevice.Fuse ? MAY_BLOW : MAY_TRIP,
         "At switching on %s peak flow through %s for %s; as %s it may open after %s."
             .formatted(
                 protecting.inrushPeak(),
@@ -118,7 +120,7 @@ public final class InrushAgainstCurve implements Rule {
 
   private static Verdict finding(
       ProtectiveDevices.Protecting protecting,
-      String title,
+      Reason reason,
       String text,
       Trail trail,
       Study study) {
@@ -126,7 +128,7 @@ public final class InrushAgainstCurve implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.WARNING,
-        title,
+        reason,
         text,
         trail,
         Replacement.candidates(study.part(device).orElseThrow(), protecting, study)

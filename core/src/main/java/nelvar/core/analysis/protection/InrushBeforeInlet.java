@@ -6,6 +6,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.InletLoad;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.Source;
@@ -20,6 +21,9 @@ import nelvar.core.units.Current;
 /// as when a plug is put in or the mains comes back; what contactors hold off is counted too.
 /// Common practice.
 public final class InrushBeforeInlet implements Rule {
+  private static final Reason MAY_TRIP_THE_DEVICE_BEFORE_THE_INLET =
+      Reason.of("May trip the device before the inlet");
+
   @Override
   public String id() {
     return "protection.inrush-upstream";
@@ -58,7 +62,7 @@ public final class InrushBeforeInlet implements Rule {
     return new Verdict.Finding(
         id,
         Severity.ADVICE,
-        "May trip the device before the inlet",
+        MAY_TRIP_THE_DEVICE_BEFORE_THE_INLET,
         "All at once %s peak flow in at %s. A B device of %s lets only %s pass for certain%s. Switch heavy loads on one after another, limit their inrush%s."
             .formatted(
                 peak,

@@ -10,6 +10,7 @@ import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Linkage;
 import nelvar.core.catalogue.MotorProtector;
 import nelvar.core.catalogue.ProtectiveDevice;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -32,6 +33,17 @@ import nelvar.core.units.Percent;
 ///
 /// Demand: IEC 60204-1:2016, 7.3 (above 0.5 kW); NFPA 79:2021, 7.3 (unchecked).
 public final class MotorOverload implements Rule {
+  private static final Reason MOTOR_WITHOUT_OVERLOAD_PROTECTION =
+      Reason.of("Motor without overload protection");
+  private static final Reason OVERLOAD_DEVICE_OF_THE_WRONG_RANGE =
+      Reason.of("Overload device of the wrong range");
+  private static final Reason SETTING_OF_ITS_OVERLOAD_DEVICE_NOT_SAID =
+      Reason.of("Setting of its overload device not said");
+  private static final Reason OVERLOAD_DEVICE_SET_TOO_HIGH =
+      Reason.of("Overload device set too high");
+  private static final Reason OVERLOAD_DEVICE_SET_TOO_LOW =
+      Reason.of("Overload device set too low");
+
   private static final Citation DEMAND = Citation.recalled("IEC 60204-1:2016", "7.3");
 
   /// Below this IEC 60204-1 does not ask for it.
@@ -83,7 +95,7 @@ public final class MotorOverload implements Rule {
     return new Verdict.Finding(
         id,
         Severity.ERROR,
-        "Motor without overload protection",
+        MOTOR_WITHOUT_OVERLOAD_PROTECTION,
         "%s takes %s and nothing trips when it is overloaded or stalls: it burns. Put a motor protective switch that can be set to %s before it."
             .formatted(feed.device().designation(), i, i),
         w.explain(i).trail(),
@@ -106,7 +118,7 @@ public final class MotorOverload implements Rule {
       return new Verdict.Finding(
           id,
           Severity.ERROR,
-          "Overload device of the wrong range",
+          OVERLOAD_DEVICE_OF_THE_WRONG_RANGE,
           "%s takes %s; %s can be set from %s to %s. %s"
               .formatted(
                   feed.device().designation(),
@@ -124,7 +136,7 @@ public final class MotorOverload implements Rule {
       return new Verdict.Finding(
           id,
           Severity.ADVICE,
-          "Setting of its overload device not said",
+          SETTING_OF_ITS_OVERLOAD_DEVICE_NOT_SAID,
           "%s protects %s only when its dial stands at the nameplate current, %s. Enter what it is set to: the setting sheet and the wires then count with it."
               .formatted(protection.device().designation(), feed.device().designation(), i),
           high.trail(),
@@ -157,7 +169,7 @@ public final class MotorOverload implements Rule {
     return new Verdict.Finding(
         feed.device().id(),
         low.holds() ? Severity.ERROR : Severity.WARNING,
-        low.holds() ? "Overload device set too high" : "Overload device set too low",
+        low.holds() ? OVERLOAD_DEVICE_SET_TOO_HIGH : OVERLOAD_DEVICE_SET_TOO_LOW,
         "%s takes %s by its nameplate; %s is set to %s. %s"
             .formatted(
                 feed.device().designation(),

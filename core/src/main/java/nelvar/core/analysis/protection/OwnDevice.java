@@ -8,6 +8,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Demand;
 import nelvar.core.catalogue.FrequencyConverter;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Brief;
@@ -24,6 +25,10 @@ import nelvar.core.units.Current;
 /// Demand: common practice; IEC 60204-1:2016, 7.2.7 (unchecked) for the supply of each transformer
 /// or converter.
 public final class OwnDevice implements Rule {
+  private static final Reason NO_PROTECTIVE_DEVICE = Reason.of("No protective device");
+  private static final Reason SHARES_ITS_PROTECTIVE_DEVICE =
+      Reason.of("Shares its protective device");
+
   /// The greatest device before an outlet that plug and cord are made for; common practice.
   private static final Current OUTLET = new Current(16);
 
@@ -76,7 +81,7 @@ public final class OwnDevice implements Rule {
       return new Verdict.Finding(
           device.id(),
           Severity.ERROR,
-          "No protective device",
+          NO_PROTECTIVE_DEVICE,
           text,
           w.explain(device.id()).trail(),
           InsertBreaker.before(feed, study).stream().toList());
@@ -112,7 +117,7 @@ public final class OwnDevice implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.WARNING,
-        "Shares its protective device",
+        SHARES_ITS_PROTECTIVE_DEVICE,
         text,
         w.explain(device.id()).trail(),
         InsertBreaker.before(feed, study).stream().toList());

@@ -13,6 +13,7 @@ import nelvar.core.catalogue.DistributionBlock;
 import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.Part;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
@@ -31,6 +32,9 @@ import nelvar.core.units.Current;
 /// Marked components count with their rating, unmarked ones with the standard's default. What a
 /// current-limiting device ahead could raise is not counted. Demand: UL 508A:2018, SB4 (unchecked).
 public final class PanelRating implements Rule {
+  private static final Reason THE_PANEL_MAY_BURST_ON_A_SHORT =
+      Reason.of("The panel may burst on a short");
+
   private static final Citation DEMAND = Citation.recalled("UL 508A:2018", "SB4.2");
 
   @Override
@@ -73,7 +77,7 @@ public final class PanelRating implements Rule {
             : new Verdict.Finding(
                 id,
                 Severity.ERROR,
-                "The panel may burst on a short",
+                THE_PANEL_MAY_BURST_ON_A_SHORT,
                 "%s can flow at the inlet; the panel stands %s, because of %s. Take parts with a marked rating, or a current-limiting fuse ahead whose combination is listed."
                     .formatted(prospective.get(), rating, weakest.designation()),
                 judged.trail(),

@@ -14,6 +14,7 @@ import nelvar.core.catalogue.Linkage;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.ResidualCurrentDevice;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -39,6 +40,11 @@ import nelvar.core.units.Voltage;
 ///
 /// Demand: IEC 60364-5-53:2015, 531.3 (unchecked).
 public final class ResidualDevice implements Rule {
+  private static final Reason NOT_BEHIND_A_RESIDUAL_CURRENT_DEVICE =
+      Reason.of("Not behind a residual-current device");
+  private static final Reason MAY_NOT_TRIP_ON_WHAT_LEAKS = Reason.of("May not trip on what leaks");
+  private static final Reason MAY_TRIP_BY_ITSELF = Reason.of("May trip by itself");
+
   private static final Citation TYPE = Citation.recalled("IEC 60364-5-53:2015", "531.3.3");
   private static final Citation LEAKAGE = Citation.recalled("IEC 60364-5-53:2015", "531.3.2");
   private static final double SHARE = 0.3;
@@ -121,7 +127,7 @@ public final class ResidualDevice implements Rule {
         new Verdict.Finding(
             feed.device().id(),
             Severity.WARNING,
-            "Not behind a residual-current device",
+            NOT_BEHIND_A_RESIDUAL_CURRENT_DEVICE,
             "The Brief asks for a residual-current device of 300 mA, type B, before the whole machine; none stands between the inlet and %s. Put one behind the main switch, or change the answer in the Brief."
                 .formatted(feed.device().designation()),
             trail,
@@ -202,7 +208,7 @@ public final class ResidualDevice implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.ERROR,
-        "May not trip on what leaks",
+        MAY_NOT_TRIP_ON_WHAT_LEAKS,
         "%s is type %s; %s behind it can leak what only type %s trips on, and smooth direct current blinds it for all others."
             .formatted(
                 device.designation(),
@@ -231,7 +237,7 @@ public final class ResidualDevice implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.WARNING,
-        "May trip by itself",
+        MAY_TRIP_BY_ITSELF,
         "%s leak %s in normal running; %s trips from half of its %s on, and may have 30 %% of it standing. Share the loads over two devices, or take 300 mA where that is allowed."
             .formatted(
                 names.stream().collect(Collectors.joining(", ")),

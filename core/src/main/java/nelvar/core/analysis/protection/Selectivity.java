@@ -8,6 +8,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ProtectiveDevice;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.Feed;
@@ -34,6 +35,8 @@ import nelvar.core.units.Measure;
 ///
 /// Common practice; IEC 60204-1 leaves it to the builder.
 public final class Selectivity implements Rule {
+  private static final Reason BOTH_DEVICES_MAY_OPEN = Reason.of("Both devices may open");
+
   private static final Citation SERIES = Citation.recalled("IEC 60269-2", "5.7");
   private static final double TWO_STEPS = 1.56;
 
@@ -93,7 +96,7 @@ public final class Selectivity implements Rule {
     return new Verdict.Finding(
         id,
         Severity.ADVICE,
-        "Both devices may open",
+        BOTH_DEVICES_MAY_OPEN,
         "On a short behind %s (%s) %s (%s) may open as well and stop more than it must. %s"
             .formatted(
                 pair.down().device().designation(),

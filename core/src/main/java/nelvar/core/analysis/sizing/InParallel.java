@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Conductor;
@@ -23,6 +24,9 @@ import nelvar.core.units.CrossSection;
 /// circuits only from 1/0 AWG up. Demand: IEC 60364-5-52:2009, 523.7; NEC 2023, 310.10(G)
 /// (unchecked).
 public final class InParallel implements Rule {
+  private static final Reason TOO_THIN = Reason.of("Too thin to be in parallel");
+  private static final Reason UNEQUAL = Reason.of("Unequal wires in parallel");
+
   private static final Citation METRIC = Citation.recalled("IEC 60364-5-52:2009", "523.7");
   private static final Citation AMERICAN = Citation.recalled("NEC 2023 (NFPA 70)", "310.10(G)");
   private static final CrossSection LEAST_AMERICAN = CrossSection.ofGauge(0);
@@ -74,7 +78,7 @@ public final class InParallel implements Rule {
       w.table("least", new Cited<>(LEAST_AMERICAN, AMERICAN), "power conductors in parallel");
       return finding(
           first,
-          "Too thin to be in parallel",
+          TOO_THIN,
           names
               + " are in parallel and thinner than 1/0 AWG: the code does not allow it in power circuits, as one that comes off overloads the other unseen. Take one thicker wire.",
           w.explain("").trail());
@@ -91,13 +95,13 @@ public final class InParallel implements Rule {
         ? new Verdict.Pass(first.id(), w.explain("").trail())
         : finding(
             first,
-            "Unequal wires in parallel",
+            UNEQUAL,
             names
                 + " are in parallel and not alike: the shorter or thicker one carries more than its share.",
             w.explain("").trail());
   }
 
-  private static Verdict finding(Conductor wire, String title, String text, Trail trail) {
-    return new Verdict.Finding(wire.id(), Severity.ERROR, title, text, trail, List.of());
+  private static Verdict finding(Conductor wire, Reason reason, String text, Trail trail) {
+    return new Verdict.Finding(wire.id(), Severity.ERROR, reason, text, trail, List.of());
   }
 }

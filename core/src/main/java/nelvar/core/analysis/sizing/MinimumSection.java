@@ -7,6 +7,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.FrequencyConverter;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -25,6 +26,8 @@ import nelvar.core.units.CrossSection;
 /// Demand: IEC 60204-1:2016, 12.2 and Table 5, or NFPA 79:2021, 12.6 (both unchecked). Protective
 /// conductors have a rule of their own.
 public final class MinimumSection implements Rule {
+  private static final Reason THINNER_THAN_ALLOWED = Reason.of("Thinner than allowed");
+
   @Override
   public String id() {
     return "sizing.minimum-section";
@@ -126,7 +129,7 @@ public final class MinimumSection implements Rule {
     return new Verdict.Finding(
         conductor.id(),
         Severity.ERROR,
-        "Thinner than allowed",
+        THINNER_THAN_ALLOWED,
         "%s has %s. For %s wiring %s the least is %s: thinner wire breaks when it is pulled or bent."
             .formatted(
                 conductor.label(),

@@ -8,6 +8,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Demand;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -29,6 +30,9 @@ import nelvar.core.units.Percent;
 /// more). Typical figures, no published source. Demand: IEC 60364-5-52:2009, 523.6.3 and Annex E
 /// (unchecked). In a split-phase system the thirds cancel as well and nothing is judged.
 public final class NeutralHarmonics implements Rule {
+  private static final Reason NEUTRAL_OVERLOADED_BY_THIRD_HARMONICS =
+      Reason.of("Neutral overloaded by third harmonics");
+
   private static final Citation DEMAND = Citation.recalled("IEC 60364-5-52:2009", "523.6.3");
   private static final double CORRECTED = 0.9;
   private static final double WITH = 0.1;
@@ -85,7 +89,7 @@ public final class NeutralHarmonics implements Rule {
               return new Verdict.Finding(
                   conductor.id(),
                   Severity.ERROR,
-                  "Neutral overloaded by third harmonics",
+                  NEUTRAL_OVERLOADED_BY_THIRD_HARMONICS,
                   "%s is the neutral of loads on several lines. Their fundamentals cancel, their third harmonics add up to %s; laid as it is it may carry %s. Supplies with power-factor correction, a thicker neutral, or a neutral each cures it."
                       .formatted(conductor.label(), judged.value(), ampacity.value()),
                   judged.trail(),

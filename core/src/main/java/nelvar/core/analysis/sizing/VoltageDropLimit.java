@@ -9,6 +9,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ServoDrive;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -31,6 +32,10 @@ import nelvar.core.units.Voltage;
 /// Demand: IEC 60204-1:2016, 12.5 (unchecked). Chopper and servo drives regulate their own output;
 /// it is not judged.
 public final class VoltageDropLimit implements Rule {
+  private static final Reason RETURN_WIRE_TOO_THIN = Reason.of("Return wire too thin");
+  private static final Reason WIRE_LOSES_TOO_MUCH_VOLTAGE =
+      Reason.of("Wire loses too much voltage");
+
   @Override
   public String id() {
     return "sizing.voltage-drop";
@@ -129,7 +134,7 @@ public final class VoltageDropLimit implements Rule {
     return new Verdict.Finding(
         wire.id(),
         Severity.ERROR,
-        back ? "Return wire too thin" : "Wire loses too much voltage",
+        back ? RETURN_WIRE_TOO_THIN : WIRE_LOSES_TOO_MUCH_VOLTAGE,
         text,
         judge(lost, study).trail(),
         repairs(wire, feeds, study));

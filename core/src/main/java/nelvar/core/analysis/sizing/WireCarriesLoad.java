@@ -4,6 +4,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -17,6 +18,8 @@ import nelvar.core.trail.Working;
 /// `Ib ≤ Iz`, or `1.25 · Ib ≤ Iz` where the North American school is followed. Demand: IEC
 /// 60204-1:2016, 12.4 and Annex D; NFPA 79:2021, 12.5 (unchecked).
 public final class WireCarriesLoad implements Rule {
+  private static final Reason CARRIES_MORE_THAN_IT_MAY = Reason.of("Carries more than it may");
+
   @Override
   public String id() {
     return "sizing.ampacity";
@@ -60,7 +63,7 @@ public final class WireCarriesLoad implements Rule {
               return new Verdict.Finding(
                   conductor.id(),
                   Severity.ERROR,
-                  "Carries more than it may",
+                  CARRIES_MORE_THAN_IT_MAY,
                   "%s carries %s with everything on%s; laid as it is, it may carry %s. Its insulation ages and can melt."
                       .formatted(
                           conductor.label(),

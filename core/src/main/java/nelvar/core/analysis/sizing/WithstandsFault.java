@@ -10,6 +10,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.catalogue.ProtectiveDevice;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -39,6 +40,9 @@ import nelvar.core.units.Measure;
 /// Ik² times its melting time. Protective conductors are judged by their own rule. Demand: IEC
 /// 60364-4-43:2008, 434.5.2 (unchecked).
 public final class WithstandsFault implements Rule {
+  private static final Reason BURNS_BEFORE_ITS_DEVICE_OPENS =
+      Reason.of("Burns before its device opens");
+
   private static final Citation DEMAND = Citation.recalled("IEC 60364-4-43:2008", "434.5.2");
   private static final Citation AMERICAN = Citation.recalled("NEC 2023 (NFPA 70)", "110.10");
 
@@ -122,7 +126,7 @@ public final class WithstandsFault implements Rule {
     return new Verdict.Finding(
         wire.id(),
         Severity.ERROR,
-        "Burns before its device opens",
+        BURNS_BEFORE_ITS_DEVICE_OPENS,
         "%s (%s) stands %s; at a short %s lets %s through. Take %sa device that lets less through."
             .formatted(
                 wire.label(),

@@ -6,6 +6,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.MainsInlet;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
@@ -19,6 +20,10 @@ import nelvar.core.units.Current;
 ///
 /// Demand: IEC 60898-1, table 7 (1.45 In); the others by their own curves.
 public final class DeviceOpens implements Rule {
+  private static final Reason IT_OPENS_IN_WORK = Reason.of("It opens in work");
+  private static final Reason THE_DEVICE_BEFORE_THE_INLET_OPENS =
+      Reason.of("The device before the inlet opens");
+
   private static final double CONVENTIONAL = 1.45;
 
   @Override
@@ -68,7 +73,7 @@ public final class DeviceOpens implements Rule {
         return new Verdict.Finding(
             device.id(),
             Severity.ERROR,
-            "It opens in work",
+            IT_OPENS_IN_WORK,
             "%s (%s) carries %s %s and opens within %s. Either something takes a current it should not, or the device is too small."
                 .formatted(
                     device.designation(),
@@ -113,7 +118,7 @@ public final class DeviceOpens implements Rule {
     return new Verdict.Finding(
         inlet.id(),
         Severity.ERROR,
-        "The device before the inlet opens",
+        THE_DEVICE_BEFORE_THE_INLET_OPENS,
         "%s flows in at %s %s; the device before it, %s, opens. Find where the current goes: a short, a line joined to earth, or more load than the inlet has."
             .formatted(worst, inlet.designation(), where, rating),
         judged.trail(),

@@ -5,6 +5,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.Feed;
@@ -19,6 +20,8 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: common practice.
 public final class LoadWithoutVolts implements Rule {
+  private static final Reason WITHOUT_VOLTAGE = Reason.of("Without voltage");
+
   private static final double NEXT_TO_NOTHING = 0.1;
 
   @Override
@@ -55,7 +58,7 @@ public final class LoadWithoutVolts implements Rule {
       return new Verdict.Finding(
           id,
           Severity.ERROR,
-          "Without voltage",
+          WITHOUT_VOLTAGE,
           "%s has %s at %s %s, though nothing on its way is switched off: it does not work. Follow its way in the path strip to the place where the volts end."
               .formatted(
                   feed.device().designation(),

@@ -7,6 +7,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.MainsInlet;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.TerminalRef;
@@ -19,6 +20,9 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: physics.
 public final class ShortInWork implements Rule {
+  private static final Reason A_LINE_IS_JOINED_TO_EARTH = Reason.of("A line is joined to earth");
+  private static final Reason SHORTED_IN_WORK = Reason.of("Shorted in work");
+
   @Override
   public String id() {
     return "states.short";
@@ -84,7 +88,7 @@ public final class ShortInWork implements Rule {
     return new Verdict.Finding(
         source.device().id(),
         Severity.ERROR,
-        toEarth ? "A line is joined to earth" : "Shorted in work",
+        toEarth ? A_LINE_IS_JOINED_TO_EARTH : SHORTED_IN_WORK,
         "%s of %s is joined to %s %s%s. %s Find the wire or contact that joins them before power comes near."
             .formatted(
                 meeting.line().terminal(),

@@ -6,6 +6,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.MainsInlet;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
@@ -18,6 +19,11 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: common practice.
 public final class SupplyAtLimit implements Rule {
+  private static final Reason NO_WORKING_POINT_IS_FOUND_FOR_IT =
+      Reason.of("No working point is found for it");
+  private static final Reason ITS_INPUT_COLLAPSES = Reason.of("Its input collapses");
+  private static final Reason AT_ITS_LIMIT = Reason.of("At its limit");
+
   @Override
   public String id() {
     return "states.supply-limit";
@@ -42,7 +48,7 @@ public final class SupplyAtLimit implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.WARNING,
-        "No working point is found for it",
+        NO_WORKING_POINT_IS_FOUND_FOR_IT,
         "Computed %s, the input of %s falls away as often as it takes up its load, so that it and what hangs on it count as off: they are not judged there. Either what feeds it is too weak, or the computation does not reach its working point; measure before you rely on it."
             .formatted(state.words(), device.designation()),
         trail,
@@ -74,7 +80,7 @@ public final class SupplyAtLimit implements Rule {
         return new Verdict.Finding(
             device.id(),
             Severity.ERROR,
-            output.starved() ? "Its input collapses" : "At its limit",
+            output.starved() ? ITS_INPUT_COLLAPSES : AT_ITS_LIMIT,
             "%s %s %s: %s Measure nothing by it; find what takes the current (the path strip shows where it goes), or take a larger one."
                 .formatted(
                     device.designation(),

@@ -7,6 +7,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.DcMotor;
 import nelvar.core.catalogue.InductionMotor;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
@@ -23,6 +24,9 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: IEC 60204-1:2016, 7.5 (unchecked).
 public final class StartsByItself implements Rule {
+  private static final Reason STARTS_BY_ITSELF_AFTER_A_DIP =
+      Reason.of("Starts by itself after a dip");
+
   @Override
   public String id() {
     return "stop.restart";
@@ -79,7 +83,7 @@ public final class StartsByItself implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.WARNING,
-        "Starts by itself after a dip",
+        STARTS_BY_ITSELF_AFTER_A_DIP,
         "When the mains comes back %s has %s at once: it starts with nobody asking for it. A contactor that holds itself, or a drive that wants its run command anew, keeps it still; if nobody can be hurt by it, accept it with that reason."
             .formatted(device.designation(), volts),
         trail,

@@ -7,6 +7,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Actuator;
 import nelvar.core.catalogue.ControlSwitch;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
@@ -25,6 +26,9 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: IEC 60204-1:2016, 9.2.3.4.2 (unchecked).
 public final class StopReadOnly implements Rule {
+  private static final Reason A_STOP_THAT_ONLY_A_PROGRAM_READS =
+      Reason.of("A stop that only a program reads");
+
   /// A load that keeps this share of its volts has lost nothing.
   private static final double KEPT = 0.5;
 
@@ -77,7 +81,7 @@ public final class StopReadOnly implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.ERROR,
-        "A stop that only a program reads",
+        A_STOP_THAT_ONLY_A_PROGRAM_READS,
         "Pressing %s takes no volts from anything: all that happens is what a program makes of it. When the controller hangs, nothing stops. Let a contact of it break the coils or the enabling of the drives, or a safety relay."
             .formatted(device.designation()),
         trail,

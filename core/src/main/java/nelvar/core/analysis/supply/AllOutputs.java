@@ -6,6 +6,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.MultiOutputSupply;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
@@ -19,6 +20,9 @@ import nelvar.core.units.Power;
 ///
 /// `Σ U · I ≤ P`. Demand: the part's own data; common practice.
 public final class AllOutputs implements Rule {
+  private static final Reason ITS_OUTPUTS_TOGETHER_ASK_TOO_MUCH =
+      Reason.of("Its outputs together ask too much");
+
   @Override
   public String id() {
     return "supply.all-outputs";
@@ -52,7 +56,7 @@ public final class AllOutputs implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.ERROR,
-        "Its outputs together ask too much",
+        ITS_OUTPUTS_TOGETHER_ASK_TOO_MUCH,
         "The outputs of %s take %s together; it gives %s, however they are shared. Move a load to another supply, or take a larger one."
             .formatted(device.designation(), total, supply.power()),
         judged.trail(),

@@ -9,6 +9,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.states.MachineStates;
 import nelvar.core.catalogue.DcSupply;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.Source;
@@ -22,6 +23,15 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: common practice, no published source.
 public final class BackFeed implements Rule {
+  private static final Reason SUPPLIES_JOINED_WITHOUT_DIODES =
+      Reason.of("Supplies joined without diodes");
+  private static final Reason TWO_SOURCES_ON_TWO_SIDES_OF_CONTACTS =
+      Reason.of("Two sources on two sides of contacts");
+  private static final Reason SOURCES_OF_DIFFERENT_VOLTAGE_JOINED =
+      Reason.of("Sources of different voltage joined");
+  private static final Reason FED_FROM_OUTSIDE_AT_ITS_OUTPUT =
+      Reason.of("Fed from outside at its output");
+
   @Override
   public String id() {
     return "supply.back-feed";
@@ -101,7 +111,7 @@ public final class BackFeed implements Rule {
       return new Verdict.Finding(
           source.device().id(),
           Severity.WARNING,
-          "Supplies joined without diodes",
+          SUPPLIES_JOINED_WITHOUT_DIODES,
           "The outputs of %s and %s are joined: the higher one gives all, the other rests, and a failed one pulls both down. Part them with a diode module, or take supplies that are made for parallel use."
               .formatted(source.device().designation(), other.device().designation()),
           trail,
@@ -110,7 +120,7 @@ public final class BackFeed implements Rule {
       return new Verdict.Finding(
           source.device().id(),
           Severity.WARNING,
-          "Two sources on two sides of contacts",
+          TWO_SOURCES_ON_TWO_SIDES_OF_CONTACTS,
           "Contacts that no state of the machine closes together part %s and %s. Closed together, by a weld or by hand, one feeds the other backwards and destroys it: interlock them mechanically and by their auxiliary contacts."
               .formatted(source.device().designation(), other.device().designation()),
           trail,
@@ -118,7 +128,7 @@ public final class BackFeed implements Rule {
     return new Verdict.Finding(
         source.device().id(),
         Severity.ERROR,
-        direct ? "Sources of different voltage joined" : "Fed from outside at its output",
+        direct ? SOURCES_OF_DIFFERENT_VOLTAGE_JOINED : FED_FROM_OUTSIDE_AT_ITS_OUTPUT,
         direct
             ? "%s (%s) and %s (%s) meet: the higher feeds the lower backwards and destroys it."
                 .formatted(

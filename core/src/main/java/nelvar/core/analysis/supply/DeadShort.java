@@ -5,6 +5,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.Source;
@@ -14,6 +15,8 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: physics.
 public final class DeadShort implements Rule {
+  private static final Reason SHORTED_BY_ITS_OWN_WIRING = Reason.of("Shorted by its own wiring");
+
   @Override
   public String id() {
     return "supply.short";
@@ -43,7 +46,7 @@ public final class DeadShort implements Rule {
             new Verdict.Finding(
                 source.device().id(),
                 Severity.ERROR,
-                "Shorted by its own wiring",
+                SHORTED_BY_ITS_OWN_WIRING,
                 "Wires and contacts that are closed in work join %s of %s. Find the wire that lands on the wrong terminal before power comes near."
                     .formatted(pair, source.device().designation()),
                 trail,

@@ -8,6 +8,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.RectifierBank;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.formula.LinearBus;
@@ -29,6 +30,13 @@ import nelvar.core.units.Voltage;
 /// and all it feeds; `C ≥ 0.08 s · I/U`, ripple 10 to 13 % of the voltage; bridge `≥ 1.5 · I`.
 /// Common practice, no published source.
 public final class LinearSupply implements Rule {
+  private static final Reason CAPACITORS_OF_TOO_LOW_A_VOLTAGE =
+      Reason.of("Capacitors of too low a voltage");
+  private static final Reason TOO_MANY_VOLTS_WHILE_THE_MACHINE_RESTS =
+      Reason.of("Too many volts while the machine rests");
+  private static final Reason MUCH_RIPPLE = Reason.of("Much ripple");
+  private static final Reason BRIDGE_WITHOUT_MARGIN = Reason.of("Bridge without margin");
+
   private static final Percent HIGH_MAINS = new Percent(10);
   private static final Voltage DIODES = new Voltage(1.4);
   private static final double CAPACITOR_SHARE = 0.8;
@@ -97,7 +105,7 @@ public final class LinearSupply implements Rule {
     return new Verdict.Finding(
         id,
         peak.value().compareTo(rated) > 0 ? Severity.ERROR : Severity.WARNING,
-        "Capacitors of too low a voltage",
+        CAPACITORS_OF_TOO_LOW_A_VOLTAGE,
         "With no load and the mains high %s stands at %s; its capacitors are rated for %s and should see no more than 80 %% of it."
             .formatted(source.device().designation(), peak.value(), rated),
         judged.trail(),
@@ -111,7 +119,7 @@ public final class LinearSupply implements Rule {
     return new Verdict.Finding(
         load.device().id(),
         Severity.ERROR,
-        "Too many volts while the machine rests",
+        TOO_MANY_VOLTS_WHILE_THE_MACHINE_RESTS,
         "%s stands at %s when nothing is on and the mains is high; %s accepts up to %s. A lower secondary voltage, or a regulated supply, cures it."
             .formatted(
                 source.device().designation(), peak.value(), load.device().designation(), most),
@@ -143,7 +151,7 @@ public final class LinearSupply implements Rule {
     return new Verdict.Finding(
         id,
         Severity.WARNING,
-        "Much ripple",
+        MUCH_RIPPLE,
         "At %s the capacitors of %s (%s) let its voltage fall too far between two half waves; %s keep it within 10 to 13 %%."
             .formatted(i, source.device().designation(), own.capacitance(), needed),
         trail,
@@ -164,7 +172,7 @@ public final class LinearSupply implements Rule {
     return new Verdict.Finding(
         id,
         Severity.WARNING,
-        "Bridge without margin",
+        BRIDGE_WITHOUT_MARGIN,
         "%s gives %s; its bridge is rated for %s and charges the capacitors in short pulses: 1.5 times the load is the usual margin."
             .formatted(source.device().designation(), i, own.rating()),
         judged.trail(),

@@ -9,6 +9,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.BusClamp;
 import nelvar.core.catalogue.Part;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.formula.MovingEnergy;
@@ -33,6 +34,11 @@ import nelvar.core.units.Voltage;
 /// mean power (`2 · Σ E/cycle`, common practice 2 to 3). Energy conservation; no published source
 /// needed.
 public final class ReturnedEnergy implements Rule {
+  private static final Reason BRAKING_LIFTS_THE_BUS_TOO_HIGH =
+      Reason.of("Braking lifts the bus too high");
+  private static final Reason THE_CLAMP_DOES_NOT_HOLD_THE_BUS =
+      Reason.of("The clamp does not hold the bus");
+
   private static final double MARGIN = 2;
 
   @Override
@@ -183,7 +189,7 @@ public final class ReturnedEnergy implements Rule {
     return new Verdict.Finding(
         id,
         Severity.ERROR,
-        "Braking lifts the bus too high",
+        BRAKING_LIFTS_THE_BUS_TOO_HIGH,
         "When the motors on %s brake they give back %s; its capacitors (%s) then stand above the %s that its loads accept: drives trip or die. %s of at most %s Ω that stands %s for ever, cures it; so may a slower stop."
             .formatted(
                 SupplyLoad.names(bank),
@@ -229,7 +235,7 @@ public final class ReturnedEnergy implements Rule {
     return new Verdict.Finding(
         id,
         Severity.ERROR,
-        "The clamp does not hold the bus",
+        THE_CLAMP_DOES_NOT_HOLD_THE_BUS,
         "The clamp on the bus of %s does not take what its motors give back: %s."
             .formatted(SupplyLoad.names(bank), why),
         trail,

@@ -8,6 +8,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.CurrentLimit;
 import nelvar.core.catalogue.Demand;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.Feed;
@@ -23,6 +24,8 @@ import nelvar.core.units.Current;
 /// limit. Drives that charge their capacitors are left out: the limit charges them, a little
 /// slower. Demand: common practice, no published source.
 public final class StartOnSupply implements Rule {
+  private static final Reason DIPS_WHILE_A_LOAD_STARTS = Reason.of("Dips while a load starts");
+
   @Override
   public String id() {
     return "supply.start";
@@ -99,7 +102,7 @@ public final class StartOnSupply implements Rule {
     return new Verdict.Finding(
         id,
         Severity.WARNING,
-        "Dips while a load starts",
+        DIPS_WHILE_A_LOAD_STARTS,
         "While %s starts, %s are asked of %s for %s and it gives %s: the voltage of all it feeds dips, and whatever hangs on it may reset. Feed that load from a supply of its own, take one with a boost that lasts, or start it before the others."
             .formatted(
                 feed.device().designation(),

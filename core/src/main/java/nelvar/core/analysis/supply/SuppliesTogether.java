@@ -7,6 +7,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.CurrentLimit;
 import nelvar.core.catalogue.DcSupply;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Id;
@@ -24,6 +25,10 @@ import nelvar.core.units.Current;
 /// diodes: `I ≤ Σ In − largest`. Rating and headroom of the share of each are judged by their own
 /// rules. Demand: common practice, no published source.
 public final class SuppliesTogether implements Rule {
+  private static final Reason DIODES_BUT_NO_REDUNDANCY = Reason.of("Diodes, but no redundancy");
+  private static final Reason SUPPLIES_THAT_DO_NOT_HELP_EACH_OTHER =
+      Reason.of("Supplies that do not help each other");
+
   @Override
   public String id() {
     return "supply.together";
@@ -68,7 +73,7 @@ public final class SuppliesTogether implements Rule {
     return new Verdict.Finding(
         id,
         Severity.ADVICE,
-        "Diodes, but no redundancy",
+        DIODES_BUT_NO_REDUNDANCY,
         "%s are parted by diodes, so one may fail without pulling down the bus; but the bus takes %s and what is left gives %s. It collapses all the same. Larger supplies, or one more, make it redundant; for capacity alone supplies made for parallel use need no diodes."
             .formatted(names, load, left),
         judged.trail(),
@@ -82,7 +87,7 @@ public final class SuppliesTogether implements Rule {
     return new Verdict.Finding(
         id,
         Severity.WARNING,
-        "Supplies that do not help each other",
+        SUPPLIES_THAT_DO_NOT_HELP_EACH_OTHER,
         "The bus of %s takes %s. The supply a little higher gives all until its limit; %s then %s instead of letting the other help, and the bus falls. Take supplies that hold their limit, or that are made to share."
             .formatted(
                 names,

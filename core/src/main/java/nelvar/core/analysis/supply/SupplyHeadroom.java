@@ -4,6 +4,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.Source;
@@ -16,6 +17,8 @@ import nelvar.core.trail.Working;
 ///
 /// Demand: common practice (0.7 to 0.9 in use); the policy stands in the Brief.
 public final class SupplyHeadroom implements Rule {
+  private static final Reason WITHOUT_HEADROOM = Reason.of("Without headroom");
+
   @Override
   public String id() {
     return "supply.headroom";
@@ -65,7 +68,7 @@ public final class SupplyHeadroom implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.WARNING,
-        "Without headroom",
+        WITHOUT_HEADROOM,
         text,
         judged.trail(),
         SupplyLoad.larger(source, study));

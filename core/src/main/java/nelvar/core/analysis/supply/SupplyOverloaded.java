@@ -4,6 +4,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.network.Source;
@@ -15,6 +16,9 @@ import nelvar.core.trail.Explained;
 /// `Ib ≤ In`, everything on that can be on together. Demand: common practice; the rating is the
 /// part's own.
 public final class SupplyOverloaded implements Rule {
+  private static final Reason OVERLOADED_WHEN_EVERYTHING_RUNS =
+      Reason.of("Overloaded when everything runs");
+
   @Override
   public String id() {
     return "supply.overloaded";
@@ -49,7 +53,7 @@ public final class SupplyOverloaded implements Rule {
     return new Verdict.Finding(
         device.id(),
         Severity.ERROR,
-        "Overloaded when everything runs",
+        OVERLOADED_WHEN_EVERYTHING_RUNS,
         text,
         judged.trail(),
         SupplyLoad.larger(source, study));

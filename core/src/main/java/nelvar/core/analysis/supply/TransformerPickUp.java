@@ -9,6 +9,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Coil;
 import nelvar.core.catalogue.ControlTransformer;
 import nelvar.core.catalogue.Part;
+import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -29,6 +30,8 @@ import nelvar.core.units.Power;
 /// side. At 0.9 of the mains the coil must still get its least voltage: `0.9 · (1 − ΔU) ≥ 0.85`, so
 /// at most 5.6 %. Demand: IEC 60947-4-1:2018, 8.2.1.2 and common practice (unchecked).
 public final class TransformerPickUp implements Rule {
+  private static final Reason SAGS_WHILE_A_COIL_PULLS_IN = Reason.of("Sags while a coil pulls in");
+
   private static final Citation DEMAND = Citation.recalled("IEC 60947-4-1:2018", "8.2.1.2");
   private static final double LOW_MAINS = 0.9;
 
@@ -79,7 +82,7 @@ public final class TransformerPickUp implements Rule {
     return new Verdict.Finding(
         id,
         Severity.WARNING,
-        "Sags while a coil pulls in",
+        SAGS_WHILE_A_COIL_PULLS_IN,
         "While %s pulls in (%s VA) the voltage of %s falls by %s; with the mains low as well it may chatter or not close. At most %s are left. A larger transformer, or a coil that asks for less, cures it."
             .formatted(
                 feed.device().designation(),
