@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.VoltageRange;
 
 /// A ready-made mains appliance with cord and plug: a router, a vacuum cleaner, a screen.
@@ -15,8 +14,7 @@ import nelvar.core.units.VoltageRange;
 public record Appliance(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     VoltageRange input,
     Power power,
     double powerFactor,

@@ -6,7 +6,6 @@ import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Capacitance;
 import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
@@ -18,8 +17,7 @@ import nelvar.core.units.VoltageRange;
 public record BusCapacitors(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     Capacitance capacitance,
     Voltage voltage,
     Optional<Resistance> bleeder)

@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
@@ -15,13 +14,7 @@ import nelvar.core.units.VoltageRange;
 /// @param threshold from where it conducts
 /// @param power its resistor stands for ever
 public record BusClamp(
-    String id,
-    String name,
-    Optional<Price> price,
-    Optional<Power> loss,
-    Voltage threshold,
-    Resistance resistance,
-    Power power)
+    String id, String name, Article article, Voltage threshold, Resistance resistance, Power power)
     implements Part {
   @Override
   public boolean servesBus() {

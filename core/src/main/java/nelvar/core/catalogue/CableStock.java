@@ -1,10 +1,7 @@
 package nelvar.core.catalogue;
 
-import java.util.Optional;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Length;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 
 /// Cable by the metre; `price` is for one metre.
 ///
@@ -13,8 +10,7 @@ import nelvar.core.units.Price;
 public record CableStock(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     int cores,
     CrossSection section,
     boolean shielded,

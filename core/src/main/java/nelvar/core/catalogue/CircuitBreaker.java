@@ -4,8 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.standards.TripCurve;
 import nelvar.core.units.Current;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 
 /// Miniature circuit-breaker. Poles are marked 1/2, 3/4, 5/6.
 ///
@@ -14,8 +12,7 @@ import nelvar.core.units.Price;
 public record CircuitBreaker(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     int poles,
     Current rating,
     TripCurve curve,

@@ -7,7 +7,6 @@ import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
 
@@ -22,8 +21,7 @@ import nelvar.core.units.VoltageRange;
 public record Computer(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     VoltageRange input,
     Power power,
     double powerFactor,

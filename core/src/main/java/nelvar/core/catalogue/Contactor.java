@@ -6,15 +6,12 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 
 /// Contactor: coil A1/A2, main poles 1/2, 3/4, 5/6, auxiliary contacts 13/14 and 21/22.
 public record Contactor(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     Coil coil,
     int poles,
     Current rating,

@@ -5,16 +5,13 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.catalogue.Terminal.Role;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 
 /// Push-button, stop button, protective device or limit switch. Contacts closed at rest are 11/12,
 /// 21/22; open at rest 13/14, 23/24.
 public record ControlSwitch(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     int closedContacts,
     int openContacts,
     Optional<ContactRating> contacts)

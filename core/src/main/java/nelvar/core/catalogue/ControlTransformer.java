@@ -7,7 +7,6 @@ import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
@@ -19,8 +18,7 @@ import nelvar.core.units.VoltageRange;
 public record ControlTransformer(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     Power rating,
     Voltage primary,
     Voltage secondary,

@@ -6,8 +6,6 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.VoltageRange;
 
@@ -15,13 +13,7 @@ import nelvar.core.units.VoltageRange;
 ///
 /// @param pins its inputs and outputs as marked on the board
 public record Controller(
-    String id,
-    String name,
-    Optional<Price> price,
-    Optional<Power> loss,
-    VoltageRange input,
-    Current current,
-    List<Pin> pins)
+    String id, String name, Article article, VoltageRange input, Current current, List<Pin> pins)
     implements Part {
   public Controller {
     pins = List.copyOf(pins);

@@ -6,7 +6,6 @@ import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
 
@@ -16,8 +15,7 @@ import nelvar.core.units.VoltageRange;
 public record DcConverter(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     VoltageRange input,
     Voltage output,
     Current rating,

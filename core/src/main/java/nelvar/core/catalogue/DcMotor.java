@@ -5,21 +5,13 @@ import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.VoltageRange;
 
 /// Direct-current motor: pump, vibrator, fan.
 ///
 /// @param starting starting current as a multiple of the rated one
 public record DcMotor(
-    String id,
-    String name,
-    Optional<Price> price,
-    Optional<Power> loss,
-    VoltageRange input,
-    Current current,
-    double starting)
+    String id, String name, Article article, VoltageRange input, Current current, double starting)
     implements Part {
   @Override
   public boolean motor() {

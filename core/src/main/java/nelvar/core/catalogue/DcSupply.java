@@ -9,7 +9,6 @@ import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
 
@@ -30,8 +29,7 @@ import nelvar.core.units.VoltageRange;
 public record DcSupply(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     int phases,
     VoltageRange input,
     Voltage output,

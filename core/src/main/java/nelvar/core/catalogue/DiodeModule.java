@@ -1,24 +1,15 @@
 package nelvar.core.catalogue;
 
 import java.util.List;
-import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 
 /// Two diodes, 1 and 2 in, + out: lets two supplies serve one bus without feeding each other.
 ///
 /// @param forward voltage lost in a diode
-public record DiodeModule(
-    String id,
-    String name,
-    Optional<Price> price,
-    Optional<Power> loss,
-    Current rating,
-    Voltage forward)
+public record DiodeModule(String id, String name, Article article, Current rating, Voltage forward)
     implements Part {
   @Override
   public List<Terminal> terminals() {

@@ -1,14 +1,10 @@
 package nelvar.core.catalogue;
 
 import java.util.List;
-import java.util.Optional;
 import nelvar.core.units.Current;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 
 /// Main switch: cuts every pole by hand. Poles are marked 1/2, 3/4, 5/6.
-public record Disconnector(
-    String id, String name, Optional<Price> price, Optional<Power> loss, int poles, Current rating)
+public record Disconnector(String id, String name, Article article, int poles, Current rating)
     implements Part {
   private static final String ON = "on";
 

@@ -1,21 +1,12 @@
 package nelvar.core.catalogue;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.units.Current;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 
 /// Block or bar on which all ways 1, 2, 3 … are one.
 public record DistributionBlock(
-    String id,
-    String name,
-    Optional<Price> price,
-    Optional<Power> loss,
-    int ways,
-    Terminal.Role role,
-    Current rating)
+    String id, String name, Article article, int ways, Terminal.Role role, Current rating)
     implements Part {
   public DistributionBlock {
     Part.require(ways >= 2 && ways <= 500, "a distribution block has 2 to 500 ways, not " + ways);

@@ -6,8 +6,6 @@ import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.VoltageRange;
 
 /// A controller board that carries chopper drives for stepper motors: + and - in, for each axis 1A+
@@ -20,8 +18,7 @@ import nelvar.core.units.VoltageRange;
 public record DriverBoard(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     VoltageRange input,
     Current current,
     int axes,
@@ -47,7 +44,7 @@ public record DriverBoard(
   }
 
   private Controller logic() {
-    return new Controller(id, name, price, loss, input, current, pins);
+    return new Controller(id, name, article, input, current, pins);
   }
 
   @Override

@@ -2,18 +2,14 @@ package nelvar.core.catalogue;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 
 /// Electronic protection for direct current: one input +, a limited and switched-off output a
 /// channel.
 ///
 /// @param channels rated current of each channel, outputs marked 1, 2, 3 …
-public record ElectronicProtection(
-    String id, String name, Optional<Price> price, Optional<Power> loss, List<Current> channels)
+public record ElectronicProtection(String id, String name, Article article, List<Current> channels)
     implements Part {
   public ElectronicProtection {
     channels = List.copyOf(channels);

@@ -2,11 +2,8 @@ package nelvar.core.catalogue;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 
 /// Mains filter: lines L1, L2, L3, N in; L1', L2', L3', N' out.
 ///
@@ -14,8 +11,7 @@ import nelvar.core.units.Price;
 public record EmcFilter(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     int lines,
     boolean neutral,
     Current rating,

@@ -11,7 +11,6 @@ import nelvar.core.units.Duration;
 import nelvar.core.units.Length;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
@@ -26,8 +25,7 @@ import nelvar.core.units.VoltageRange;
 public record FrequencyConverter(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     int phases,
     VoltageRange input,
     Voltage output,

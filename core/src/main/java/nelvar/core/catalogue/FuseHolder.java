@@ -4,8 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.standards.FuseClass;
 import nelvar.core.units.Current;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 
 /// Fuse holder with its link. Poles are marked 1/2, 3/4, 5/6.
 ///
@@ -13,8 +11,7 @@ import nelvar.core.units.Price;
 public record FuseHolder(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     int poles,
     Current rating,
     Current breakingCapacity,

@@ -4,20 +4,13 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
 
 /// Resistance heater on the mains.
 ///
 /// @param madeFor the voltage at which it gives `power`
-public record Heater(
-    String id,
-    String name,
-    Optional<Price> price,
-    Optional<Power> loss,
-    Power power,
-    Voltage madeFor)
+public record Heater(String id, String name, Article article, Power power, Voltage madeFor)
     implements Part {
   @Override
   public List<Terminal> terminals() {

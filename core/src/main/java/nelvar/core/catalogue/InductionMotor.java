@@ -5,7 +5,6 @@ import java.util.Optional;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
 
@@ -16,8 +15,7 @@ import nelvar.core.units.VoltageRange;
 public record InductionMotor(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     Power power,
     Voltage deltaVoltage,
     Current deltaCurrent,
@@ -35,6 +33,11 @@ public record InductionMotor(
   @Override
   public boolean motor() {
     return true;
+  }
+
+  @Override
+  public List<Linkage> linkages() {
+    return List.of(Linkage.STAR, Linkage.DELTA);
   }
 
   @Override

@@ -4,18 +4,11 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.VoltageRange;
 
 /// Cabinet fan on the mains, double insulated.
 public record MainsFan(
-    String id,
-    String name,
-    Optional<Price> price,
-    Optional<Power> loss,
-    VoltageRange input,
-    Power power,
-    double powerFactor)
+    String id, String name, Article article, VoltageRange input, Power power, double powerFactor)
     implements Part {
   @Override
   public List<Terminal> terminals() {

@@ -2,16 +2,12 @@ package nelvar.core.catalogue;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 
 /// The point where the mains comes in; its voltage and system stand in the Brief.
 ///
 /// @param lines number of line conductors, 1 to 3
-public record MainsInlet(
-    String id, String name, Optional<Price> price, Optional<Power> loss, int lines, boolean neutral)
+public record MainsInlet(String id, String name, Article article, int lines, boolean neutral)
     implements Part {
   public MainsInlet {
     Part.require(lines >= 1 && lines <= 3, "an inlet has 1 to 3 line conductors, not " + lines);

@@ -3,8 +3,6 @@ package nelvar.core.catalogue;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.units.Current;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 
 /// Motor protective switch: an adjustable overload trip (class 10) and a magnetic trip. Poles are
 /// marked 1/2, 3/4, 5/6.
@@ -15,8 +13,7 @@ import nelvar.core.units.Price;
 public record MotorProtector(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     Current least,
     Current greatest,
     Current breakingCapacity)

@@ -6,7 +6,6 @@ import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Capacitance;
 import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.VoltageRange;
 
 /// A motor with its drive built onto it, fed with direct current.
@@ -17,8 +16,7 @@ import nelvar.core.units.VoltageRange;
 public record MotorWithDrive(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     VoltageRange input,
     Power power,
     List<String> controls,

@@ -7,7 +7,6 @@ import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
 
@@ -18,8 +17,7 @@ import nelvar.core.units.VoltageRange;
 public record MultiOutputSupply(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     VoltageRange input,
     List<Rail> rails,
     Power power,

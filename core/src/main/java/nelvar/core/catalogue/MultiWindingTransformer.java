@@ -7,7 +7,6 @@ import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
@@ -20,8 +19,7 @@ import nelvar.core.units.VoltageRange;
 public record MultiWindingTransformer(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     Voltage primary,
     List<Secondary> secondaries,
     Percent efficiency,

@@ -64,11 +64,17 @@ public sealed interface Part
 
   String name();
 
+  Article article();
+
   /// What one piece (or one metre) costs, in the project's currency.
-  Optional<Price> price();
+  default Optional<Price> price() {
+    return article().price();
+  }
 
   /// Heat it gives off at rated load, where that is not computed from its efficiency.
-  Optional<Power> loss();
+  default Optional<Power> loss() {
+    return article().loss();
+  }
 
   default List<Terminal> terminals() {
     return List.of();
@@ -91,6 +97,11 @@ public sealed interface Part
   /// Whether it turns or moves something.
   default boolean motor() {
     return false;
+  }
+
+  /// The ways its windings can be linked; none where there is no choice.
+  default List<Linkage> linkages() {
+    return List.of();
   }
 
   /// Whether it stands on a direct-current bus for the bus's own sake and takes nothing from it.

@@ -9,7 +9,6 @@ import nelvar.core.units.Capacitance;
 import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
@@ -24,8 +23,7 @@ import nelvar.core.units.VoltageRange;
 public record RectifierBank(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     VoltageRange input,
     Current rating,
     Capacitance capacitance,

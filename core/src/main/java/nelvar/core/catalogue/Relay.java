@@ -4,15 +4,12 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 
 /// Interposing relay: coil A1/A2, changeover contact 11 (common), 12 (closed at rest), 14.
 public record Relay(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     Coil coil,
     Current rating,
     Optional<ContactRating> contacts)

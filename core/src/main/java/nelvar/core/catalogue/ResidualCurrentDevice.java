@@ -1,10 +1,7 @@
 package nelvar.core.catalogue;
 
 import java.util.List;
-import java.util.Optional;
 import nelvar.core.units.Current;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 
 /// Residual-current device without overcurrent protection. Poles are marked 1/2, 3/4, 5/6, 7/8; the
 /// neutral goes through one of them.
@@ -13,14 +10,7 @@ import nelvar.core.units.Price;
 /// @param residual rated residual current, `IdN`
 /// @param type what waveforms it trips on
 public record ResidualCurrentDevice(
-    String id,
-    String name,
-    Optional<Price> price,
-    Optional<Power> loss,
-    int poles,
-    Current rating,
-    Current residual,
-    Type type)
+    String id, String name, Article article, int poles, Current rating, Current residual, Type type)
     implements Part {
 
   /// In rising order of what they trip on (IEC 60755, unchecked).

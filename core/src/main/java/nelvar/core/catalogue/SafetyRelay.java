@@ -6,21 +6,13 @@ import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.VoltageRange;
 
 /// Safety relay: supply A1/A2, channels S11–S12 and S21–S22, reset S33–S34, outputs 13/14, 23/24,
 /// 33/34.
 public record SafetyRelay(
-    String id,
-    String name,
-    Optional<Price> price,
-    Optional<Power> loss,
-    VoltageRange input,
-    Current current,
-    Current rating)
+    String id, String name, Article article, VoltageRange input, Current current, Current rating)
     implements Part {
   private static final String RELEASED = "released";
   private static final Resistance INPUT = new Resistance(2400);

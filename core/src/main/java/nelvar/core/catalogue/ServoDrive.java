@@ -8,7 +8,6 @@ import nelvar.core.units.Capacitance;
 import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
 
@@ -19,8 +18,7 @@ import nelvar.core.units.VoltageRange;
 public record ServoDrive(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     VoltageRange input,
     Voltage output,
     Current rating,

@@ -5,7 +5,6 @@ import java.util.Optional;
 import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
 
@@ -15,8 +14,7 @@ import nelvar.core.units.VoltageRange;
 public record ServoMotor(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     Power power,
     Voltage voltage,
     Current current,

@@ -4,8 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.VoltageRange;
 
 /// Signal tower or lamp, all stages lit.
@@ -14,8 +12,7 @@ import nelvar.core.units.VoltageRange;
 public record SignalLamp(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     VoltageRange input,
     Current current,
     Optional<Inrush> inrush)

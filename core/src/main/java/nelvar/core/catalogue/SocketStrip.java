@@ -2,23 +2,14 @@ package nelvar.core.catalogue;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 
 /// A strip of mains sockets: fed on L, N and PE; its sockets are L1 N1 PE1, L2 N2 PE2 …
 ///
 /// @param switched whether a two-pole switch parts all sockets from the mains
 public record SocketStrip(
-    String id,
-    String name,
-    Optional<Price> price,
-    Optional<Power> loss,
-    int sockets,
-    Current rating,
-    boolean switched)
+    String id, String name, Article article, int sockets, Current rating, boolean switched)
     implements Part {
   private static final String SWITCH = "on";
 

@@ -3,13 +3,9 @@ package nelvar.core.catalogue;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 
 /// Solenoid valve or holding brake: a coil on 1 and 2.
-public record Solenoid(
-    String id, String name, Optional<Price> price, Optional<Power> loss, Coil coil)
-    implements Part {
+public record Solenoid(String id, String name, Article article, Coil coil) implements Part {
   @Override
   public List<Terminal> terminals() {
     return List.of(Terminal.required("1", Role.PLUS), Terminal.required("2", Role.MINUS));

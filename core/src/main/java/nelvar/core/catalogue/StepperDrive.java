@@ -7,8 +7,6 @@ import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Capacitance;
 import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.VoltageRange;
 
 /// Chopper drive for a two-phase stepper motor.
@@ -19,8 +17,7 @@ import nelvar.core.units.VoltageRange;
 public record StepperDrive(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     VoltageRange input,
     Current rating,
     Percent chopping,

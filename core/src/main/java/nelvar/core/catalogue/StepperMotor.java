@@ -4,28 +4,25 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.catalogue.Terminal.Role;
+import nelvar.core.formula.Stepping;
+import nelvar.core.formula.Stepping.Winding;
 import nelvar.core.units.Current;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
 
 /// Two-phase stepper motor, coils A and B as connected.
 ///
-/// @param phaseCurrent rated current of one phase; of one half where it has six leads
-/// @param leads four where nothing is stated; six have middles A0 and B0
+/// @param phaseCurrent rated current of one phase; of one half where it has six or eight leads
+/// @param leads four where nothing is stated; six have middles A0 and B0; eight are linked at the
+///   motor and count as in series, the lesser current, until that is stated
 public record StepperMotor(
     String id,
     String name,
-    Optional<Price> price,
-    Optional<Power> loss,
+    Article article,
     Current phaseCurrent,
     VoltageRange bus,
     Optional<StepperLeads> leads)
     implements Part {
-  /// Both halves of a winding in series give their heat at 0.71 of the current of one half.
-  private static final double IN_SERIES = 1 / Math.sqrt(2);
-
   private boolean tapped() {
     return leads.orElse(StepperLeads.FOUR) == StepperLeads.SIX;
   }
@@ -33,6 +30,13 @@ public record StepperMotor(
   @Override
   public boolean motor() {
     return true;
+  }
+
+  @Override
+  public List<Linkage> linkages() {
+    return leads.orElse(StepperLeads.FOUR) == StepperLeads.EIGHT
+        ? List.of(Linkage.SERIES, Linkage.PARALLEL)
+        : List.of();
   }
 
   @Override
@@ -52,23 +56,41 @@ public record StepperMotor(
 
   @Override
   public List<Intake> intakes(Linkage linkage) {
-    return intakes(linkage, List.of("A0", "B0"));
+    return Stream.of("A", "B")
+        .map(winding -> tapped() ? winding(winding, List.of("A0", "B0")) : whole(winding, linkage))
+        .toList();
   }
 
   /// With six leads what stays open says how it is connected: the middles open, both halves are in
   /// series at 0.71 of the unipolar current; an end open, one half works at all of it.
   @Override
   public List<Intake> intakes(Linkage linkage, List<String> open) {
-    return Stream.of("A", "B").map(winding -> winding(winding, open)).toList();
+    return tapped()
+        ? Stream.of("A", "B").map(winding -> winding(winding, open)).toList()
+        : intakes(linkage);
   }
 
   private Intake winding(String winding, List<String> open) {
-    var half = tapped() && (open.contains(winding + "-") || open.contains(winding + "+"));
+    var half = open.contains(winding + "-") || open.contains(winding + "+");
     var from = half && open.contains(winding + "+") ? winding + "0" : winding + "+";
     var to = half && open.contains(winding + "-") ? winding + "0" : winding + "-";
-    var current = tapped() && !half ? phaseCurrent.times(IN_SERIES) : phaseCurrent;
+    return intake(winding, from, to, half ? Winding.UNIPOLAR : Winding.SERIES);
+  }
+
+  private Intake whole(String winding, Linkage linkage) {
+    var joined = linkage == Linkage.PARALLEL ? Winding.PARALLEL : Winding.SERIES;
+    return intake(
+        winding, winding + "+", winding + "-", linkages().isEmpty() ? Winding.UNIPOLAR : joined);
+  }
+
+  private Intake intake(String winding, String from, String to, Winding halves) {
     return Intake.twoWire(
-        winding, from, to, volts(), new Demand.FixedCurrent(current), Optional.empty());
+        winding,
+        from,
+        to,
+        volts(),
+        new Demand.FixedCurrent(Stepping.rms(phaseCurrent, halves)),
+        Optional.empty());
   }
 
   /// A chopper gives a winding what its current needs, far below the bus.

@@ -1,23 +1,14 @@
 package nelvar.core.catalogue;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.CrossSection;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 
 /// Row of feed-through terminals 1, 2, 3 …; wires of both sides land on the same number.
 ///
 /// @param section greatest conductor it takes
-public record TerminalStrip(
-    String id,
-    String name,
-    Optional<Price> price,
-    Optional<Power> loss,
-    int ways,
-    CrossSection section)
+public record TerminalStrip(String id, String name, Article article, int ways, CrossSection section)
     implements Part {
   public TerminalStrip {
     Part.require(ways >= 1 && ways <= 500, "a terminal strip has 1 to 500 ways, not " + ways);

@@ -5,21 +5,13 @@ import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
-import nelvar.core.units.Power;
-import nelvar.core.units.Price;
 
 /// Relay that closes a set time after its supply comes: A1/A2, changeover contact 15 (common), 16
 /// (closed at rest), 18.
 ///
 /// @param delay as it is set
 public record TimerRelay(
-    String id,
-    String name,
-    Optional<Price> price,
-    Optional<Power> loss,
-    Coil coil,
-    Current rating,
-    Duration delay)
+    String id, String name, Article article, Coil coil, Current rating, Duration delay)
     implements Part {
   @Override
   public List<Terminal> terminals() {

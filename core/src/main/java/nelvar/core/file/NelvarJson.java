@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import nelvar.core.catalogue.Article;
 import nelvar.core.catalogue.Part;
 import nelvar.core.model.Designation;
 import nelvar.core.model.Id;
@@ -27,6 +28,7 @@ import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Kind;
 import nelvar.core.units.Length;
 import nelvar.core.units.MainsVoltage;
+import nelvar.core.units.Measure;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
 import nelvar.core.units.Price;
@@ -59,6 +61,7 @@ import tools.jackson.databind.introspect.JacksonAnnotationIntrospector;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
+import tools.jackson.databind.util.NameTransformer;
 
 /// How records of the model stand in JSON: quantities as people write them with their unit, enums
 /// as kebab-case words, parts with their `kind`, absent optionals and empty lists left out. Strict:
@@ -142,6 +145,15 @@ public final class NelvarJson {
       return type != Optional.class && type != List.class;
     }
 
+    /// What every part is as an article stands beside its own properties.
+    @Override
+    public NameTransformer findUnwrappingNameTransformer(
+        MapperConfig<?> config, AnnotatedMember member) {
+      return member.getType().hasRawClass(Article.class)
+          ? NameTransformer.NOP
+          : super.findUnwrappingNameTransformer(config, member);
+    }
+
     @Override
     public Object findEnumNamingStrategy(MapperConfig<?> config, AnnotatedClass annotated) {
       return annotated.getRawType().isAnnotationPresent(EnumNaming.class)
@@ -174,6 +186,11 @@ public final class NelvarJson {
     quantity(module, Duration.class, Kind.DURATION);
     quantity(module, Frequency.class, Kind.FREQUENCY);
     quantity(module, Energy.class, Kind.ENERGY);
+    text(
+        module,
+        Measure.class,
+        mass -> Significant.exact(mass.value()) + " " + mass.unit().sign(),
+        written -> Kind.of(Measure.Unit.MASS).readStrict(written).orThrow());
     text(
         module,
         MainsVoltage.class,

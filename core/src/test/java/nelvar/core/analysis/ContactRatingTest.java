@@ -24,8 +24,7 @@ final class ContactRatingTest {
       new Relay(
           "stated",
           "Relay",
-          Optional.empty(),
-          Optional.empty(),
+          nelvar.core.catalogue.Article.UNKNOWN,
           new Coil(
               new Voltage(24),
               new Power(0.5),

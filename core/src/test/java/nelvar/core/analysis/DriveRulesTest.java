@@ -161,8 +161,7 @@ class DriveRulesTest {
         new nelvar.core.catalogue.FrequencyConverter(
             "u",
             "Drive",
-            java.util.Optional.empty(),
-            java.util.Optional.empty(),
+            nelvar.core.catalogue.Article.UNKNOWN,
             3,
             new nelvar.core.units.VoltageRange(
                 new nelvar.core.units.Voltage(342), new nelvar.core.units.Voltage(528)),

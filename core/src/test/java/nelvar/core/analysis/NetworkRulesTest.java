@@ -203,8 +203,7 @@ class NetworkRulesTest {
                 new CircuitBreaker(
                     "z",
                     "Z 2.5 A",
-                    Optional.empty(),
-                    Optional.empty(),
+                    nelvar.core.catalogue.Article.UNKNOWN,
                     1,
                     new Current(2.5),
                     TripCurve.Z,

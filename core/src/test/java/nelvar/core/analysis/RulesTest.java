@@ -105,8 +105,7 @@ class RulesTest {
           new Sensor(
               "l" + kind,
               "load",
-              Optional.empty(),
-              Optional.empty(),
+              nelvar.core.catalogue.Article.UNKNOWN,
               range,
               new Current(amperes[kind]),
               SensorOutput.CONTACT));

@@ -177,8 +177,7 @@ class SupplyRulesTest {
         new nelvar.core.catalogue.DcMotor(
             "five",
             "5 V load",
-            java.util.Optional.empty(),
-            java.util.Optional.empty(),
+            nelvar.core.catalogue.Article.UNKNOWN,
             new nelvar.core.units.VoltageRange(
                 new nelvar.core.units.Voltage(4.5), new nelvar.core.units.Voltage(5.5)),
             new nelvar.core.units.Current(3),
@@ -257,8 +256,7 @@ class SupplyRulesTest {
     return new nelvar.core.catalogue.RectifierBank(
         "bank",
         "Bank",
-        java.util.Optional.empty(),
-        java.util.Optional.empty(),
+        nelvar.core.catalogue.Article.UNKNOWN,
         new nelvar.core.units.VoltageRange(
             new nelvar.core.units.Voltage(21), new nelvar.core.units.Voltage(27)),
         new nelvar.core.units.Current(10),

@@ -150,8 +150,7 @@ final class UnfamiliarRulesTest {
                 new nelvar.core.catalogue.FuseHolder(
                     "glass",
                     "Fuse",
-                    java.util.Optional.empty(),
-                    java.util.Optional.empty(),
+                    nelvar.core.catalogue.Article.UNKNOWN,
                     1,
                     new nelvar.core.units.Current(4),
                     new nelvar.core.units.Current(breaks),

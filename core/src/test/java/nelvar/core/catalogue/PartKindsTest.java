@@ -131,29 +131,27 @@ class PartKindsTest {
 
   @Test
   void impossiblePartsAreRefused() {
-    var none = java.util.Optional.<nelvar.core.units.Price>empty();
-    var cool = java.util.Optional.<nelvar.core.units.Power>empty();
     var six = new nelvar.core.units.Current(6);
-    assertThatThrownBy(() -> new Disconnector("a", "a", none, cool, 5, six))
+    assertThatThrownBy(() -> new Disconnector("a", "a", Article.UNKNOWN, 5, six))
         .hasMessageContaining("1 to 4 poles");
-    assertThatThrownBy(() -> new MainsInlet("a", "a", none, cool, 0, true))
+    assertThatThrownBy(() -> new MainsInlet("a", "a", Article.UNKNOWN, 0, true))
         .hasMessageContaining("1 to 3 line");
-    assertThatThrownBy(() -> new DistributionBlock("a", "a", none, cool, 1, Role.PLUS, six))
+    assertThatThrownBy(() -> new DistributionBlock("a", "a", Article.UNKNOWN, 1, Role.PLUS, six))
         .hasMessageContaining("2 to 500");
     assertThatThrownBy(() ->
-            new TerminalStrip("a", "a", none, cool, 0, new nelvar.core.units.CrossSection(2.5)))
+            new TerminalStrip(
+                "a", "a", Article.UNKNOWN, 0, new nelvar.core.units.CrossSection(2.5)))
         .hasMessageContaining("1 to 500");
     assertThatThrownBy(
-            () -> new ControlSwitch("a", "a", none, cool, 0, 0, java.util.Optional.empty()))
+            () -> new ControlSwitch("a", "a", Article.UNKNOWN, 0, 0, java.util.Optional.empty()))
         .hasMessageContaining("contacts");
-    assertThatThrownBy(() -> new ElectronicProtection("a", "a", none, cool, List.of()))
+    assertThatThrownBy(() -> new ElectronicProtection("a", "a", Article.UNKNOWN, List.of()))
         .hasMessageContaining("at least one channel");
     assertThatThrownBy(() ->
             new InductionMotor(
                 "a",
                 "a",
-                none,
-                cool,
+                Article.UNKNOWN,
                 new nelvar.core.units.Power(1),
                 new nelvar.core.units.Voltage(230),
                 six,

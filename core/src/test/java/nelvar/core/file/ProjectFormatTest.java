@@ -66,6 +66,42 @@ class ProjectFormatTest {
     assertThat(schema.validate(demo().replace("\"6 mm²\"", "6"), InputFormat.JSON)).isNotEmpty();
   }
 
+  /// What a part is as an article stands flat beside its own properties, and comes back.
+  @Test
+  void anArticleKeepsItsBodyMassAndMounting() throws Exception {
+    var schema =
+        SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+            .getSchema(
+                Files.readString(Path.of("../docs/format/project-2.schema.json")),
+                InputFormat.JSON);
+    var own =
+        """
+        {"kind": "heater", "id": "our-heater", "name": "Our heater", "price": "12.40", "loss": "3 W",
+         "body": {"width": "45 mm", "height": "120 mm", "depth": "60 mm"}, "mass": "0.4 kg",
+         "mounting": "rail", "power": "40 W", "madeFor": "230 V"}\
+        """;
+    var part = NelvarJson.mapper().readValue(own, nelvar.core.catalogue.Part.class);
+    var article = part.article();
+    assertThat(article.body().orElseThrow().height().metres()).isEqualTo(0.12);
+    assertThat(article.mass().orElseThrow().value()).isEqualTo(0.4);
+    assertThat(article.mounting()).contains(nelvar.core.catalogue.Article.Mounting.RAIL);
+    var project =
+        nelvar.core.model.edit.Edits.ownParts("parts", java.util.List.of(part))
+            .apply(NewProject.named("x"));
+    var written = ProjectFormat.write(project);
+    assertThat(schema.validate(new String(written, StandardCharsets.UTF_8), InputFormat.JSON))
+        .isEmpty();
+    assertThat(ProjectFormat.read("x", written, CatalogueFile.standard())).isEqualTo(project);
+    assertThatThrownBy(() ->
+            NelvarJson.mapper()
+                .readValue(own.replace("mass", "weight"), nelvar.core.catalogue.Part.class))
+        .hasMessageContaining("weight");
+    assertThatThrownBy(() ->
+            NelvarJson.mapper()
+                .readValue(own.replace("0.4 kg", "0.4"), nelvar.core.catalogue.Part.class))
+        .hasMessageContaining("mass");
+  }
+
   /// One thing wrong each: what, where, and what would be right.
   @ParameterizedTest
   @CsvSource(

@@ -35,8 +35,7 @@ class CurrentsTest {
     return new Heater(
         id,
         id,
-        java.util.Optional.empty(),
-        java.util.Optional.empty(),
+        nelvar.core.catalogue.Article.UNKNOWN,
         new Power(amperes * 400 / Math.sqrt(3)),
         new Voltage(400 / Math.sqrt(3)));
   }

@@ -42,8 +42,7 @@ final class InletsTest {
             new nelvar.core.catalogue.Heater(
                 "hot",
                 "Heater, 2 kW",
-                Optional.empty(),
-                Optional.empty(),
+                nelvar.core.catalogue.Article.UNKNOWN,
                 new nelvar.core.units.Power(2000),
                 new nelvar.core.units.Voltage(230)))
         .wire("P:L1", "R:L", 1.5, 1)
@@ -120,8 +119,7 @@ final class InletsTest {
                 new nelvar.core.catalogue.Heater(
                     "hot",
                     "Heater",
-                    Optional.empty(),
-                    Optional.empty(),
+                    nelvar.core.catalogue.Article.UNKNOWN,
                     new nelvar.core.units.Power(watts),
                     new nelvar.core.units.Voltage(230)))
             .device("R", "hot")

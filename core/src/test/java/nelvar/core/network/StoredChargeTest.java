@@ -32,8 +32,7 @@ final class StoredChargeTest {
             new nelvar.core.catalogue.RectifierBank(
                 "bank",
                 "Bank",
-                Optional.empty(),
-                Optional.empty(),
+                nelvar.core.catalogue.Article.UNKNOWN,
                 new nelvar.core.units.VoltageRange(new Voltage(21), new Voltage(27)),
                 new nelvar.core.units.Current(10),
                 new Capacitance(0.022),
@@ -98,8 +97,7 @@ final class StoredChargeTest {
                 new BusCapacitors(
                     "more",
                     "More",
-                    Optional.empty(),
-                    Optional.empty(),
+                    nelvar.core.catalogue.Article.UNKNOWN,
                     new Capacitance(0.047),
                     new Voltage(63),
                     Optional.empty()))

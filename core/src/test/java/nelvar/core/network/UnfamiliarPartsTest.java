@@ -118,6 +118,25 @@ final class UnfamiliarPartsTest {
     assertThat(live.current(wire).orElseThrow().rms()).isCloseTo(2.8, within(0.01));
   }
 
+  /// Eight leads, 3 A each half: linked at the motor, four go to the drive. In series 3/√2 = 2.12
+  /// A, which also counts until the link is stated; in parallel 3·√2 = 4.24 A; both give the heat
+  /// of one half at 3 A.
+  @Test
+  void eightLeads() {
+    var panel =
+        stepper("stepper-drive-50v-5a", "stepper-motor-3a-8lead", List.of("A+", "A-", "B+", "B-"));
+    var project = panel.build();
+    var wire = project.conductors().get(7).id();
+    assertThat(solve(panel).current(wire).orElseThrow().rms())
+        .isCloseTo(3 / Math.sqrt(2), within(0.01));
+    var motor = project.device(new Id("M")).orElseThrow();
+    var parallel = Edits.link(motor, nelvar.core.catalogue.Linkage.PARALLEL);
+    assertThat(parallel.label()).contains("in parallel");
+    var study = Panel.study(parallel.apply(project));
+    assertThat(study.engine().solve(WhatIf.AS_DESIGNED, COLD).current(wire).orElseThrow().rms())
+        .isCloseTo(3 * Math.sqrt(2), within(0.01));
+  }
+
   /// A drive set to 1.5 A gives 1.5 A into a motor of 3 A and takes 0.67 · 1.5 A = 1.0 A.
   @Test
   void theSetCurrentReachesTheWinding() {
@@ -195,8 +214,7 @@ final class UnfamiliarPartsTest {
             new nelvar.core.catalogue.SignalLamp(
                 "led-5v",
                 "Board, 5 V",
-                Optional.empty(),
-                Optional.empty(),
+                nelvar.core.catalogue.Article.UNKNOWN,
                 new nelvar.core.units.VoltageRange(
                     new nelvar.core.units.Voltage(4.5), new nelvar.core.units.Voltage(5.5)),
                 new Current(0.3),

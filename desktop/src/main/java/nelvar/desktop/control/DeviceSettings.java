@@ -14,7 +14,6 @@ import javafx.scene.layout.Priority;
 import javafx.util.StringConverter;
 import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.FrequencyConverter;
-import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Linkage;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.Part;
@@ -99,13 +98,15 @@ final class DeviceSettings {
     }
     if (part instanceof ServoMotor || part instanceof StepperMotor)
       returned(device, session, nodes);
-    if (part instanceof InductionMotor)
+    if (!part.linkages().isEmpty())
       nodes.add(
           choice(
               "Linked in",
-              List.of(Linkage.values()),
-              device.windings(),
-              linkage -> linkage == Linkage.STAR ? "star" : "delta",
+              part.linkages(),
+              part.linkages().contains(device.windings())
+                  ? device.windings()
+                  : part.linkages().getFirst(),
+              Linkage::words,
               next -> session.edit(Edits.link(device, next))));
     if (part instanceof MainsInlet) nodes.addAll(InletSettings.of(device, session));
     part.dial().ifPresent(dial -> nodes.add(dial(device, dial.least(), dial.greatest(), session)));

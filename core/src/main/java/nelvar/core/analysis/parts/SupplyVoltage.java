@@ -91,7 +91,7 @@ public final class SupplyVoltage implements Rule {
     }
     if (!(study.part(feed.device()).orElse(null) instanceof InductionMotor motor)) return "";
     var other =
-        java.util.Arrays.stream(Linkage.values())
+        motor.linkages().stream()
             .filter(linkage -> linkage != feed.device().windings())
             .filter(linkage -> accepts(motor, feed, linkage))
             .findFirst();
@@ -119,7 +119,7 @@ public final class SupplyVoltage implements Rule {
     var device = feed.device();
     var part = study.part(device).orElseThrow();
     var repairs = new ArrayList<Repair>();
-    for (var linkage : Linkage.values()) {
+    for (var linkage : part.linkages()) {
       if (linkage != device.windings() && canRelink(part) && accepts(part, feed, linkage))
         repairs.add(Repair.of(Edits.link(device, linkage)));
     }

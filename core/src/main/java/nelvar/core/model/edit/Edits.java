@@ -63,7 +63,7 @@ public final class Edits {
 
   public static Edit link(Device device, Linkage next) {
     return new Edit(
-        "Link " + device.designation() + " in " + (next == Linkage.STAR ? "star" : "delta"),
+        "Link " + device.designation() + " in " + next.words(),
         project -> device(project, device.id(), d -> d.withLinkage(next)));
   }
 
