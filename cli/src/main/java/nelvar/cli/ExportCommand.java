@@ -25,7 +25,7 @@ final class ExportCommand implements Callable<Integer> {
       required = true,
       paramLabel = "F",
       description =
-          "pdf, svg (single-line), xlsx (all lists), json (review), spice-dc and spice-ac (netlist of the running machine), or a list as CSV: wire-list, cable-list, terminal-plan, bill-of-materials, settings, short-circuit-currents, findings, deviations, not-checked.")
+          "pdf, svg (single-line), xlsx (all lists), json (review), spice-dc and spice-ac (netlist of the running machine), spice-states (direct current from cold, contacts, diodes and limits by their behaviour), or a list as CSV: wire-list, cable-list, terminal-plan, bill-of-materials, settings, short-circuit-currents, findings, deviations, not-checked.")
   private String format = "";
 
   @CommandLine.Option(
@@ -57,13 +57,15 @@ final class ExportCommand implements Callable<Integer> {
       case "spice-dc" -> utf8(SpiceNetlist.direct(review.project(), review.study().asDesigned()));
       case "spice-ac" ->
           utf8(SpiceNetlist.alternating(review.project(), review.study().asDesigned()));
+      case "spice-states" ->
+          utf8(SpiceNetlist.behaviour(review.project(), review.study().asDesigned()));
       case "json" -> (ReviewJson.of(review) + "\n").getBytes(StandardCharsets.UTF_8);
       default ->
           Lists.named(format, review)
               .map(list -> CsvExport.write(list).getBytes(StandardCharsets.UTF_8))
               .orElseThrow(() ->
                   new CommandLineTool.BadUse(
-                      "there is no format '%s'; there are pdf, svg, xlsx, json, spice-dc, spice-ac, %s"
+                      "there is no format '%s'; there are pdf, svg, xlsx, json, spice-dc, spice-ac, spice-states, %s"
                           .formatted(
                               format,
                               String.join(

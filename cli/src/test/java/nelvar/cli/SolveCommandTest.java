@@ -105,7 +105,7 @@ class SolveCommandTest {
 
   @Test
   void theNetlistIsExported() throws Exception {
-    for (var format : new String[] {"spice-dc", "spice-ac"}) {
+    for (var format : new String[] {"spice-dc", "spice-ac", "spice-states"}) {
       var file = folder.resolve(format + ".cir");
       assertThat(run("export", SETTLED, "--format", format, "--out", file.toString()).code())
           .isZero();

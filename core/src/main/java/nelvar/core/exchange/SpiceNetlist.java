@@ -3,6 +3,7 @@ package nelvar.core.exchange;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.TreeMap;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Project;
@@ -19,7 +20,17 @@ import nelvar.core.units.ImpossibleQuantity;
 /// Contacts stand as they were found; limits of sources as they act. At direct current loads keep
 /// their law as a current source; at mains frequency they are the admittance they were found at.
 /// Node 0 is joined to one node of each island by 1 Ω, through which nothing flows.
+///
+/// With *behaviour* the direct-current netlist says what contacts, diodes and limits do instead of
+/// how they were found: a contact of a coil follows the coil's volts with their hysteresis, a few
+/// milliseconds late and at rest at first, and every node has a stray 1 µF; a simulator switches it
+/// on and comes to the state itself. What alternating current decides (coils on it, which supply
+/// runs) stands as found.
 public final class SpiceNetlist {
+  /// Electronics take their power when their supplies are up; a supply that folds back would not
+  /// come up on them.
+  private static final String LATE = "min(1,max(0,(time-0.05)/0.02))*";
+
   private final Live live;
   private final Circuitry circuitry;
   private final Grid grid;
@@ -27,23 +38,35 @@ public final class SpiceNetlist {
   private final boolean alternating;
   private final double frequency;
   private final StringBuilder out = new StringBuilder();
+  private final Map<Integer, Circuitry.CoilContact> moved = new TreeMap<>();
+  private final boolean behaving;
   private int inner;
 
-  private SpiceNetlist(Project project, Live live, boolean alternating) {
+  private SpiceNetlist(Project project, Live live, boolean alternating, boolean behaving) {
+    this.behaving = behaving;
     this.live = live;
     this.circuitry = live.circuitry();
     this.grid = circuitry.grid();
     this.solution = live.solution();
     this.alternating = alternating;
     this.frequency = project.brief().supply().frequency().hertz();
+    if (behaving)
+      for (var contact : circuitry.coilContacts(live.trial()))
+        if (live.solution().alternating(contact.a(), contact.b()).magnitude() < 1)
+          moved.put(contact.branch(), contact);
   }
 
   public static String direct(Project project, Live live) {
-    return new SpiceNetlist(project, live, false).write(project);
+    return new SpiceNetlist(project, live, false, false).write(project);
   }
 
   public static String alternating(Project project, Live live) {
-    return new SpiceNetlist(project, live, true).write(project);
+    return new SpiceNetlist(project, live, true, false).write(project);
+  }
+
+  /// Direct current, with behaviour: the state is left to the simulator.
+  public static String behaviour(Project project, Live live) {
+    return new SpiceNetlist(project, live, false, true).write(project);
   }
 
   private String write(Project project) {
@@ -64,7 +87,12 @@ public final class SpiceNetlist {
     sources();
     loads();
     for (var pin : solution.pins()) line("Rpin" + pin, node(pin), "0", "1");
-    line(alternating ? ".ac lin 1 " + number(frequency) + " " + number(frequency) : ".op");
+    if (behaving) {
+      for (var node = 0; node < grid.nodes(); node++) line("Cn" + node, node(node), "0", "1u");
+      line(".options method=gear reltol=1e-5 abstol=1e-9 vntol=1e-7 itl4=500 gmin=1e-15");
+    }
+    if (behaving) line(".tran 100u 400m uic");
+    else line(alternating ? ".ac lin 1 " + number(frequency) + " " + number(frequency) : ".op");
     line(".end");
     return out.toString();
   }
@@ -111,7 +139,19 @@ public final class SpiceNetlist {
   private void branch(int index, String name) {
     var branch = grid.branches().get(index);
     if (!name.isEmpty()) comment(name);
-    if (!solution.closed(index)) {
+    var contact = moved.get(index);
+    if (contact != null) {
+      contact(index, branch, contact);
+    } else if (behaving && branch.diode() && solution.closed(index)) {
+      var volts =
+          "V(%s,%s)-%s".formatted(node(branch.a()), node(branch.b()), number(branch.forward()));
+      line(
+          "Bd" + index,
+          node(branch.a()),
+          node(branch.b()),
+          "I=u(%s)*(%s)/%s".formatted(volts, volts, number(branch.ohms())));
+      line("Rd" + index, node(branch.a()), node(branch.b()), "1e9");
+    } else if (!solution.closed(index)) {
       comment("  open");
     } else if (!solution.conducts(index)) {
       line("Rb" + index, node(branch.a()), node(branch.b()), "1e9");
@@ -122,6 +162,36 @@ public final class SpiceNetlist {
     } else {
       series("b" + index, node(branch.a()), node(branch.b()), branch.ohms(), branch.reactance());
     }
+  }
+
+  /// A contact of a coil. How far the armature is, 0 to 1, follows with 5 ms what the coil asks
+  /// for: pulled in from the pick-up on, let go below the drop-out, whichever way round its volts
+  /// are. The contact goes from open to closed within the middle tenth of that way.
+  private void contact(int index, Grid.Branch branch, Circuitry.CoilContact contact) {
+    var wanted = inner();
+    var armature = inner();
+    line(
+        "Bk" + index,
+        wanted,
+        "0",
+        "V=u(abs(V(%s,%s))-(V(%s)>0.5?%s:%s))"
+            .formatted(
+                node(contact.a()),
+                node(contact.b()),
+                armature,
+                number(contact.dropOut()),
+                number(contact.pickUp())));
+    line("Rk" + index, wanted, armature, "1k");
+    line("Ck" + index, armature, "0", "5u");
+    var closed =
+        "1/(1+exp(%s80*(V(%s)-0.5)))".formatted(contact.closedAtRest() ? "" : "-", armature);
+    var a = node(branch.a());
+    var b = node(branch.b());
+    line(
+        "Bc" + index,
+        a,
+        b,
+        "I=V(%s,%s)*(1e-9+%s*%s)".formatted(a, b, number(1 / branch.ohms()), closed));
   }
 
   /// Resistance and, at mains frequency, inductance in a row.
@@ -178,6 +248,8 @@ public final class SpiceNetlist {
       series("s" + name, plus, minus, solution.ohms(index), emf.reactance());
     } else if (solution.idle(emf.group()) || solution.tripped(emf.group())) {
       line("Rs" + name, plus, minus, "1e9");
+    } else if (behaving && limits(group)) {
+      behaving(name, minus, plus, group, index);
     } else if (solution.limited(emf.group())) {
       line("Rs" + name, plus, minus, "1e9");
       limited(name, minus, plus, group, emf);
@@ -194,6 +266,29 @@ public final class SpiceNetlist {
               : "DC " + number(factor * emf.re()));
       series("s" + name, driven, plus, solution.ohms(index), emf.reactance());
     }
+  }
+
+  private static boolean limits(Grid.Group group) {
+    return group.limit() == Grid.Limit.CONSTANT_CURRENT || group.limit() == Grid.Limit.FOLD_BACK;
+  }
+
+  /// Gives what its volts ask for up to its limit, and takes nothing back.
+  private void behaving(String name, String minus, String plus, Grid.Group group, int index) {
+    var emf = grid.emfs().get(index);
+    var volts = solution.factor(index) * emf.re();
+    var across = "V(%s,%s)".formatted(plus, minus);
+    var most = number(group.greatest());
+    var limit =
+        group.limit() == Grid.Limit.FOLD_BACK
+            ? "%s*(0.25+0.75*max(0,%s)/%s)".formatted(most, across, number(emf.re()))
+            : most;
+    line("Rs" + name, plus, minus, "1e9");
+    line(
+        "Bs" + name,
+        minus,
+        plus,
+        "I=max(0,min(%s,(%s-%s)/%s))"
+            .formatted(limit, number(volts), across, number(solution.ohms(index))));
   }
 
   private void limited(String name, String minus, String plus, Grid.Group group, Grid.Emf emf) {
@@ -240,7 +335,7 @@ public final class SpiceNetlist {
   private void law(int index, Grid.Load load, String a, String b, double amount) {
     var volts = "V(" + a + "," + b + ")";
     var least = number(load.least());
-    var one = load.polar() ? "I=u(" + volts + ")*" : "I=";
+    var one = "I=" + (behaving ? LATE : "") + (load.polar() ? "u(" + volts + ")*" : "");
     line(
         "Bl" + index,
         a,

@@ -219,6 +219,33 @@ public final class Circuitry {
     return new OperatingState.Held(ref.device(), ref.name(), on);
   }
 
+  /// A contact that a coil moves, in the grid: closed at rest or not, by the volts between two
+  /// nodes.
+  public record CoilContact(
+      int branch, boolean closedAtRest, int a, int b, double pickUp, double dropOut) {}
+
+  /// The contacts that coils are free to move in a trial: none that is held, frozen, welded, open
+  /// or of a dead device.
+  public List<CoilContact> coilContacts(WhatIf trial) {
+    var all = new ArrayList<CoilContact>();
+    for (var s : switched) {
+      var set = actuators.get(s.actuator());
+      if (!(set.actuator() instanceof Actuator.Magnet coil)
+          || trial.held(set.ref()).isPresent()
+          || trial.frozen(set.ref()).isPresent()
+          || trial.dead(set.device().id())
+          || trial.welded(s.pole())
+          || trial.opened(s.pole())) continue;
+      var a = node(new TerminalRef(set.device().id(), coil.a()));
+      var b = node(new TerminalRef(set.device().id(), coil.b()));
+      if (a >= 0 && b >= 0)
+        all.add(
+            new CoilContact(
+                s.branch(), s.closedAtRest(), a, b, coil.pickUp().volts(), coil.dropOut().volts()));
+    }
+    return all;
+  }
+
   /// The protective poles of a device.
   public List<PoleRef> protectivePoles(Id device) {
     return poles.stream().map(Pole::pole).filter(pole -> pole.a().device().equals(device)).toList();

@@ -31,15 +31,17 @@ final class Simulator {
     var file = folder.resolve("netlist.cir");
     var raw = folder.resolve("out.raw");
     Files.deleteIfExists(raw);
+    var exact =
+        netlist.contains(".options")
+            ? ""
+            : ".options reltol=1e-9 abstol=1e-12 vntol=1e-9 itl1=1000\n";
     var control =
-        ".options reltol=1e-9 abstol=1e-12 vntol=1e-9 itl1=1000\n.control\nset filetype=ascii\nrun\nwrite "
-            + raw
-            + "\nquit\n.endc\n.end\n";
+        exact + ".control\nset filetype=ascii\nrun\nwrite " + raw + "\nquit\n.endc\n.end\n";
     Files.writeString(file, netlist.replaceFirst("(?m)^\\.end\n", control));
     var process =
         new ProcessBuilder("ngspice", "-b", file.toString()).redirectErrorStream(true).start();
     var log = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-    if (!process.waitFor(60, TimeUnit.SECONDS) || !Files.exists(raw))
+    if (!process.waitFor(60, TimeUnit.SECONDS) || !Files.exists(raw) || log.contains("aborted"))
       throw new AssertionError("the simulator gave no result:\n" + log);
     return voltages(raw);
   }
@@ -63,18 +65,20 @@ final class Simulator {
     return all;
   }
 
+  /// Of the last point.
   private static Map<String, Phasor> voltages(Path raw) throws IOException {
     var lines = Files.readAllLines(raw, StandardCharsets.ISO_8859_1);
     var variables = lines.indexOf("Variables:");
     var values = lines.indexOf("Values:");
     var all = new HashMap<String, Phasor>();
     var count = values - variables - 1;
-    var first = values + 1;
-    while (lines.get(first).isBlank()) first++;
+    var points =
+        lines.subList(values + 1, lines.size()).stream().filter(l -> !l.isBlank()).toList();
+    var first = points.size() - count;
     for (var i = 0; i < count; i++) {
       var name = lines.get(variables + 1 + i).trim().split("\\s+")[1];
-      var text = lines.get(first + i).trim().replaceFirst("^0\\s+", i == 0 ? "" : "0");
-      var parts = text.split(",");
+      var text = points.get(first + i).trim();
+      var parts = (i == 0 ? text.replaceFirst("^[0-9]+\\s+", "") : text).split(",");
       all.put(
           name.replaceFirst("^v\\((.*)\\)$", "$1"),
           new Phasor(

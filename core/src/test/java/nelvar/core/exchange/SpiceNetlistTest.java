@@ -62,6 +62,53 @@ class SpiceNetlistTest {
     agrees(Demo.rinserSettled(), WhatIf.AS_DESIGNED);
   }
 
+  /// Contacts, diodes and limits as the simulator finds them from their behaviour.
+  @ParameterizedTest
+  @MethodSource("trials")
+  void aSimulatorFindsTheSameStateOfTheDemo(WhatIf trial) throws Exception {
+    BesideSimulator.findsTheState(Demo.settled(), solve(Demo.settled(), trial), folder);
+  }
+
+  @Test
+  void aSimulatorFindsTheSameStateOfTheOtherDemos() throws Exception {
+    for (var project : java.util.List.of(Demo.planted(), Demo.rinser(), Demo.rinserSettled()))
+      BesideSimulator.findsTheState(project, solve(project, WhatIf.AS_DESIGNED), folder);
+  }
+
+  /// K1 pulls in; its contact feeds K2 and takes K3 away, whose contact at rest would feed K4; a
+  /// bridge over the coil of K2 puts the supply at its limit and lets everything go.
+  @Test
+  void aSimulatorFindsTheSameStateOfRelays() throws Exception {
+    var panel =
+        Panel.dc()
+            .device("K1", "relay-6a-24vdc")
+            .device("K2", "relay-6a-24vdc")
+            .device("K3", "relay-6a-24vdc")
+            .device("K4", "relay-6a-24vdc")
+            .wire("T:+", "K1:A1", 0.75, 1)
+            .wire("T:+", "K1:11", 0.75, 1)
+            .wire("K1:14", "K2:A1", 0.75, 1)
+            .wire("K1:12", "K3:A1", 0.75, 1)
+            .wire("T:+", "K3:11", 0.75, 1)
+            .wire("K3:12", "K4:A1", 0.75, 1);
+    for (var relay : java.util.List.of("K1", "K2", "K3", "K4"))
+      panel = panel.wire(relay + ":A2", "T:-", 0.75, 1);
+    var project = panel.build();
+    var live = solve(project, WhatIf.AS_DESIGNED);
+    assertThat(
+            Stream.of("K1", "K2", "K3", "K4")
+                .map(k ->
+                    live.on(
+                        new nelvar.core.network.ActuatorRef(
+                            new nelvar.core.model.Id(k), nelvar.core.catalogue.Actuator.COIL))))
+        .containsExactly(true, true, false, true);
+    BesideSimulator.findsTheState(project, live, folder);
+    var shorted =
+        WhatIf.AS_DESIGNED.togglingShort(
+            nelvar.core.model.TerminalRef.of("K4:A1"), nelvar.core.model.TerminalRef.of("K4:A2"));
+    BesideSimulator.findsTheState(project, solve(project, shorted), folder);
+  }
+
   static IntStream seeds() {
     return IntStream.rangeClosed(1, 20);
   }
