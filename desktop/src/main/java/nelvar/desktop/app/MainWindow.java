@@ -203,12 +203,12 @@ public final class MainWindow {
     closeOverlay();
     next.review().addListener(_ -> show());
     next.history().addListener(_ -> head.show(next, next.review().get()));
-    next.selection().addListener(_ -> show());
+    next.selection().addListener(_ -> looked());
     var bench = next.bench();
-    bench.solved().addListener(_ -> show());
-    bench.mode().addListener(_ -> show());
-    bench.plus().addListener(_ -> show());
-    bench.minus().addListener(_ -> show());
+    bench.solved().addListener(_ -> looked());
+    bench.mode().addListener(_ -> looked());
+    bench.plus().addListener(_ -> looked());
+    bench.minus().addListener(_ -> looked());
     next.message().addListener((_, _, text) -> tell(text));
     next.conflict().addListener(_ -> conflict(next));
     next.stale().addListener(_ -> head.current(next));
@@ -287,8 +287,17 @@ public final class MainWindow {
       var review = s.review().get();
       head.show(s, review);
       jobLine.show(current, review, theme);
-      side.show(s, review, theme, today);
       centre.setCenter(current.view());
+      looked();
+    });
+  }
+
+  /// Another thing is selected, something is tried or measured: the project and its review stay,
+  /// and with them what the head and the job line say.
+  private void looked() {
+    session.ifPresent(s -> {
+      var review = s.review().get();
+      side.show(s, review, theme, today);
       current.show(s, review, theme);
       path(s, review);
       meter.show(s);

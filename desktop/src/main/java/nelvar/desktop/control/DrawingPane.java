@@ -24,7 +24,8 @@ import nelvar.documents.drawing.Faces;
 import nelvar.documents.drawing.Shape;
 
 /// Shows a drawing: zoom with the wheel or + and -, pan by dragging, select by click, walk its
-/// spots with the arrow keys.
+/// spots with the arrow keys. Layers lie above it and are changed without it; what stands on a spot
+/// can be dragged where somebody says what that means.
 ///
 /// Only what is in view is drawn, so that a large drawing pans smoothly.
 public final class DrawingPane extends Region {
@@ -44,6 +45,22 @@ public final class DrawingPane extends Region {
   private Consumer<Id> onSelect = _ -> {};
   private Consumer<Id> onOpen = _ -> {};
   private Optional<Id> focusSpot = Optional.empty();
+  private final java.util.SequencedMap<String, Drawing> layers = new java.util.LinkedHashMap<>();
+  private Optional<Dragging> dragging = Optional.empty();
+  private Optional<Drawing.Spot> taken = Optional.empty();
+  private static final String DRAGGED = "dragged";
+
+  /// What dragging a thing of the drawing means. Places are in the drawing's own units.
+  public interface Dragging {
+    /// Whether it can be taken along; else the picture pans.
+    boolean takes(Drawing.Spot from);
+
+    /// What is seen above the picture while it is over a place.
+    Drawing over(Drawing.Spot from, double x, double y, Optional<Drawing.Spot> onto);
+
+    /// It was let go there.
+    void drop(Drawing.Spot from, double x, double y, Optional<Drawing.Spot> onto);
+  }
 
   /// @param movable can be zoomed and panned; otherwise it lies still at its natural size
   public DrawingPane(String name, boolean movable) {
@@ -69,6 +86,26 @@ public final class DrawingPane extends Region {
   /// What Enter or a second click does; selecting comes first.
   public void onOpen(Consumer<Id> action) {
     onOpen = action;
+  }
+
+  public void onDrag(Dragging what) {
+    dragging = Optional.of(what);
+  }
+
+  /// Lays a drawing of the same size above the picture, under a name; the one of that name before
+  /// goes. Nothing can be selected on it.
+  public void layer(String name, Drawing above) {
+    layers.put(name, above);
+    draw();
+  }
+
+  public void withoutLayer(String name) {
+    if (layers.remove(name) != null) draw();
+  }
+
+  /// The names of the layers, lowest first.
+  public List<String> layers() {
+    return List.copyOf(layers.sequencedKeySet());
   }
 
   public void show(Drawing next, Theme look) {
@@ -153,22 +190,53 @@ public final class DrawingPane extends Region {
     pressX = e.getX();
     pressY = e.getY();
     dragged = false;
+    taken =
+        e.getButton() == MouseButton.PRIMARY
+            ? spotAt(e).filter(spot -> dragging.filter(d -> d.takes(spot)).isPresent())
+            : Optional.empty();
+  }
+
+  private Optional<Drawing.Spot> spotAt(MouseEvent e) {
+    return drawing.at(inX(e), inY(e));
+  }
+
+  private double inX(MouseEvent e) {
+    return (e.getX() - offsetX) / scale;
+  }
+
+  private double inY(MouseEvent e) {
+    return (e.getY() - offsetY) / scale;
   }
 
   private void dragged(MouseEvent e) {
-    if (!movable) return;
+    if (!movable && taken.isEmpty()) return;
     if (!dragged && Math.hypot(e.getX() - pressX, e.getY() - pressY) < 4) return;
     dragged = true;
+    if (taken.isPresent()) {
+      layer(DRAGGED, dragging.orElseThrow().over(taken.get(), inX(e), inY(e), spotAt(e)));
+      return;
+    }
     pan(e.getX() - pressX, e.getY() - pressY);
     pressX = e.getX();
     pressY = e.getY();
   }
 
+  /// What is being dragged goes back to where it was.
+  private boolean letGo() {
+    if (taken.isEmpty() || !dragged) return false;
+    taken = Optional.empty();
+    withoutLayer(DRAGGED);
+    return true;
+  }
+
   private void released(MouseEvent e) {
+    var from = taken;
+    if (letGo()) {
+      dragging.orElseThrow().drop(from.orElseThrow(), inX(e), inY(e), spotAt(e));
+      return;
+    }
     if (dragged || e.getButton() != MouseButton.PRIMARY) return;
-    drawing
-        .at((e.getX() - offsetX) / scale, (e.getY() - offsetY) / scale)
-        .ifPresent(spot -> choose(spot, e.getClickCount() > 1));
+    spotAt(e).ifPresent(spot -> choose(spot, e.getClickCount() > 1));
   }
 
   private void choose(Drawing.Spot spot, boolean open) {
@@ -197,6 +265,9 @@ public final class DrawingPane extends Region {
       case PLUS, EQUALS, ADD -> zoom(1.2, getWidth() / 2, getHeight() / 2);
       case MINUS, SUBTRACT -> zoom(1 / 1.2, getWidth() / 2, getHeight() / 2);
       case DIGIT0, NUMPAD0, HOME -> fit();
+      case ESCAPE -> {
+        if (!letGo()) return;
+      }
       default -> {
         return;
       }
@@ -265,6 +336,7 @@ public final class DrawingPane extends Region {
       else if (label.getFirst().font().getSize() * scale > 3)
         label.forEach(piece -> piece.paint(g, theme));
     }
+    for (var above : layers.values()) for (var shape : above.shapes()) paint(g, shape, theme);
     if (isFocused())
       focusSpot
           .flatMap(drawing::spot)

@@ -33,6 +33,7 @@ import nelvar.desktop.control.QuantityField;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.stage.Stage;
 import nelvar.desktop.style.Theme;
+import nelvar.documents.drawing.Drawing;
 
 /// What the machine is fed from, where it stands, and which schools its design follows, with the
 /// argument of each side.
@@ -43,6 +44,9 @@ public final class BriefStage implements Stage {
   private final VBox below = new VBox();
   private final Label name = new Label();
   private Optional<Node> first = Optional.empty();
+  private Optional<BriefModel> shown = Optional.empty();
+  private Theme shownIn = Theme.LIGHT;
+  private @org.jspecify.annotations.Nullable Session shownOf;
 
   public BriefStage() {
     view.getStyleClass().add("stage");
@@ -83,17 +87,19 @@ public final class BriefStage implements Stage {
 
   @Override
   public void show(Session session, Review review, Theme theme) {
+    var model = BriefModel.of(session.project().brief(), review);
+    if (shown.filter(model::equals).isPresent() && shownIn == theme && shownOf == session) return;
+    shown = Optional.of(model);
+    shownIn = theme;
+    shownOf = session;
     var focused =
         view.getScene() == null || view.getScene().getFocusOwner() == null
             ? Optional.<String>empty()
             : Optional.ofNullable(view.getScene().getFocusOwner().getId());
-    name.setText(
-        review.project().description().isEmpty()
-            ? "What is it fed from, where does it stand, which schools does it follow?"
-            : review.project().description());
-    var brief = session.project().brief();
+    name.setText(model.description());
+    var brief = model.brief();
     left.getChildren().setAll(supply(session, brief), surroundings(session, brief));
-    right.getChildren().setAll(lines(review, theme), limits(session, brief), cautions());
+    right.getChildren().setAll(lines(model.lines(), theme), limits(session, brief), cautions());
     below.getChildren().setAll(schools(session, brief));
     first = Optional.ofNullable(left.lookup("#field-mains-voltage"));
     focused.map(id -> view.lookup("#" + id)).ifPresent(Node::requestFocus);
@@ -243,9 +249,9 @@ public final class BriefStage implements Stage {
     return text;
   }
 
-  private static Node lines(Review review, Theme theme) {
+  private static Node lines(Drawing lines, Theme theme) {
     var pane = new DrawingPane("Current of each mains line against the upstream device", false);
-    pane.show(PhaseBars.of(review.study()), theme);
+    pane.show(lines, theme);
     pane.setFocusTraversable(false);
     return card("Taken from the mains", pane);
   }

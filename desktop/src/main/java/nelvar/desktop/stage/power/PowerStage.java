@@ -10,19 +10,11 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import nelvar.core.analysis.Job;
-import nelvar.core.analysis.Study;
-import nelvar.core.analysis.load.InletLoad;
-import nelvar.core.analysis.load.PowerTree;
-import nelvar.core.analysis.protection.ProtectionChain;
-import nelvar.core.model.Id;
 import nelvar.core.review.Review;
-import nelvar.core.units.Power;
 import nelvar.desktop.control.DrawingPane;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.stage.Stage;
 import nelvar.desktop.style.Theme;
-import nelvar.documents.drawing.River;
-import nelvar.documents.drawing.TimeCurrentChart;
 
 /// Feeds as a river: from the inlet through gates and vessels to the loads.
 public final class PowerStage implements Stage {
@@ -42,6 +34,8 @@ public final class PowerStage implements Stage {
   private Optional<Session> session = Optional.empty();
   private Optional<Review> review = Optional.empty();
   private Theme theme = Theme.LIGHT;
+  private Optional<PowerModel> shown = Optional.empty();
+  private Theme shownIn = Theme.LIGHT;
 
   public PowerStage() {
     view.getStyleClass().add("stage");
@@ -115,46 +109,28 @@ public final class PowerStage implements Stage {
 
   private void draw() {
     if (session.isEmpty() || review.isEmpty()) return;
-    var study = review.get().study();
     var selected = session.get().selection().get();
-    river.show(
-        River.of(
-            review.get(), new River.View(amps.isSelected(), dry.isSelected(), selected, tried())),
-        theme);
+    var model =
+        PowerModel.of(
+            review.get(),
+            new PowerModel.View(
+                amps.isSelected(), dry.isSelected(), curves.isSelected(), selected, tried()));
+    if (shown.filter(model::equals).isEmpty() || shownIn != theme) take(model);
+    shown = Optional.of(model);
+    shownIn = theme;
     river.focusOn(selected);
-    var nothing = study.network().feeds().isEmpty();
-    view.setCenter(nothing ? teach : curves.isSelected() ? chart : river);
-    if (curves.isSelected()) {
-      var chain = chain(study, selected);
-      chart.show(
-          chain
-              .map(found -> TimeCurrentChart.of(found, 800, 470, 13))
-              .orElse(
-                  new nelvar.documents.drawing.Drawing(
-                      10, 10, java.util.List.of(), java.util.List.of())),
-          theme);
-      summary.setText(
-          chain
-              .map(found -> "the devices before " + found.feed().device().designation())
-              .orElse("Select a load, wire or device behind a breaker or fuse."));
-      return;
-    }
-    var watts = PowerTree.of(study).stream().mapToDouble(root -> root.power().watts()).sum();
-    summary.setText(
-        "%s with everything on, %s in the most loaded line"
-            .formatted(
-                new Power(watts),
-                InletLoad.of(study).map(load -> load.value().toString()).orElse("no inlet")));
   }
 
-  /// Of the selection; without one, of the first device there is.
-  private static Optional<ProtectionChain> chain(Study study, Optional<Id> selected) {
-    return selected
-        .flatMap(id -> ProtectionChain.about(id, study))
-        .or(() ->
-            selected.isPresent()
-                ? Optional.empty()
-                : ProtectionChain.all(study).stream().findFirst());
+  private void take(PowerModel model) {
+    summary.setText(model.summary());
+    var picture =
+        switch (model.picture()) {
+          case NOTHING -> teach;
+          case RIVER -> river;
+          case CURVES -> chart;
+        };
+    if (picture instanceof DrawingPane pane) pane.show(model.drawing(), theme);
+    view.setCenter(picture);
   }
 
   /// Shows the river, or time against current.

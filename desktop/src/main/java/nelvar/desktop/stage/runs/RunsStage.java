@@ -1,9 +1,7 @@
 package nelvar.desktop.stage.runs;
 
-import java.util.HashMap;
-import java.util.Map;
+import java.util.List;
 import java.util.Optional;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
@@ -31,7 +29,6 @@ import javafx.util.converter.DefaultStringConverter;
 import nelvar.core.analysis.Job;
 import nelvar.core.analysis.sizing.Sections;
 import nelvar.core.finding.Severity;
-import nelvar.core.model.Bundle;
 import nelvar.core.model.Id;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.review.Review;
@@ -61,6 +58,8 @@ public final class RunsStage implements Stage {
   private Optional<Review> review = Optional.empty();
   private Optional<Review> tabled = Optional.empty();
   private Theme theme = Theme.LIGHT;
+  private Optional<Optional<RunsModel.Cut>> shownCut = Optional.empty();
+  private Theme shownIn = Theme.LIGHT;
   private boolean showing;
 
   public RunsStage() {
@@ -251,18 +250,8 @@ public final class RunsStage implements Stage {
     review = Optional.of(newest);
     theme = look;
     showing = true;
-    if (tabled.isEmpty() || tabled.get() != newest) {
-      var worst = new HashMap<Id, Severity>();
-      for (var entry : newest.open())
-        for (var thing : entry.verdict().subject().things())
-          worst.merge(
-              thing,
-              entry.finding().orElseThrow().severity(),
-              (a, b) -> a.compareTo(b) <= 0 ? a : b);
-      rows.setAll(
-          newest.project().conductors().stream()
-              .map(conductor -> RunRow.of(conductor, newest, worst))
-              .toList());
+    if (tabled.isEmpty() || tabled.get() != newest || shownIn != look) {
+      rows(RunsModel.rows(newest));
       tabled = Optional.of(newest);
     }
     counted();
@@ -291,26 +280,36 @@ public final class RunsStage implements Stage {
     table.getSelectionModel().clearSelection();
   }
 
+  /// Only rows that changed are set anew, so that what is seen and selected of the others stays.
+  private void rows(List<RunRow> next) {
+    var same = next.size() == rows.size();
+    for (var i = 0; same && i < next.size(); i++)
+      same = next.get(i).conductor().id().equals(rows.get(i).conductor().id());
+    if (!same) {
+      rows.setAll(next);
+      return;
+    }
+    for (var i = 0; i < next.size(); i++)
+      if (!next.get(i).equals(rows.get(i))) rows.set(i, next.get(i));
+  }
+
   private void cut(Review newest, Optional<Id> selected) {
+    var model = RunsModel.cut(newest, selected);
+    if (shownCut.filter(model::equals).isPresent() && shownIn == theme) return;
+    shownCut = Optional.of(model);
+    shownIn = theme;
     cut.getChildren().clear();
-    var study = newest.study();
-    var bundle =
-        selected
-            .flatMap(study::conductor)
-            .flatMap(study::bundle)
-            .or(() -> newest.project().bundles().stream().findFirst());
-    if (bundle.isEmpty()) {
+    if (model.isEmpty()) {
       cut.getChildren()
           .add(new Label("No duct, tray or carrier yet: wires that lie nowhere cannot be rated."));
       return;
     }
-    var drawing = BundleSection.of(bundle.get(), study, selected, 560);
-    var pane = new DrawingPane("Cut through " + bundle.get().name(), false);
-    pane.show(drawing, theme);
+    var pane = new DrawingPane("Cut through " + model.get().name(), false);
+    pane.show(model.get().drawing(), theme);
     pane.onSelect(id -> session.ifPresent(s -> s.selection().set(Optional.of(id))));
-    var title = new Label(bundle.get().name());
+    var title = new Label(model.get().name());
     title.getStyleClass().add("strong");
-    var words = new Label(describe(bundle.get(), newest));
+    var words = new Label(model.get().words());
     words.getStyleClass().add("soft");
     var legend = new DrawingPane("What the colours mean", false);
     legend.setFocusTraversable(false);
@@ -318,25 +317,6 @@ public final class RunsStage implements Stage {
     var gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     cut.getChildren().addAll(new HBox(10, title, words), new HBox(pane, gap, legend));
-  }
-
-  private static String describe(Bundle bundle, Review review) {
-    var around = review.project().brief().surroundings();
-    Map<Boolean, Long> kinds =
-        review.study().lyingIn(bundle).stream()
-            .collect(Collectors.partitioningBy(c -> c.cable().isPresent(), Collectors.counting()));
-    var cables =
-        review.study().lyingIn(bundle).stream()
-            .flatMap(c -> c.cable().stream())
-            .collect(Collectors.toMap(Function.identity(), Function.identity(), (a, _) -> a))
-            .size();
-    return "%s (method %s), air %s; %d wires, %d cables; cut to scale"
-        .formatted(
-            bundle.method().words(),
-            bundle.method(),
-            bundle.inside() ? around.inside() : around.greatest(),
-            kinds.getOrDefault(false, 0L),
-            cables);
   }
 
   @Override
