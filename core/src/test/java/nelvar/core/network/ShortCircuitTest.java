@@ -58,6 +58,46 @@ final class ShortCircuitTest {
     assertThat(live.shorts().getFirst().words(live)).contains("11 A").contains("nothing opens");
   }
 
+  /// Each of two supplies limits the short on its own wires, whichever the file names first: 10 A
+  /// hold 11 A, 2.5 A hold 2.75 A; a rectifier beside them adds nothing.
+  @Test
+  void theSupplyOfTheShortLimitsIt() {
+    var panel =
+        Panel.dc()
+            .device("U", "supply-12v-2p5a")
+            .device("V", "supply-24v-5a")
+            .device("FU", "breaker-1p-c6")
+            .wire("X0:L2", "FU:1", 2.5, 0.5)
+            .wire("FU:2", "U:L", 1.5, 0.5)
+            .wire("U:N", "X0:N", 1.5, 0.5)
+            .wire("FU:2", "V:L", 1.5, 0.5)
+            .wire("V:N", "X0:N", 1.5, 0.5)
+            .device("H", "lamp-led-24v-10w")
+            .wire("T:+", "H:+", 0.75, 2)
+            .wire("H:-", "T:-", 0.75, 2);
+    for (var expected : java.util.Map.of("T", 11.0, "U", 2.75, "V", 5.5).entrySet()) {
+      var device = expected.getKey();
+      var fault =
+          panel
+              .study()
+              .greatestFault()
+              .between(TerminalRef.of(device + ":+"), TerminalRef.of(device + ":-"))
+              .orElseThrow();
+      assertThat(fault.limitedBy().orElseThrow().device().designation()).hasToString("-" + device);
+      assertThat(fault.current().amperes()).as(device).isCloseTo(expected.getValue(), within(0.01));
+    }
+    var far =
+        panel
+            .study()
+            .greatestFault()
+            .between(TerminalRef.of("H:+"), TerminalRef.of("H:-"))
+            .orElseThrow();
+    assertThat(far.limitedBy().orElseThrow().device().designation()).hasToString("-T");
+    assertThat(panel.study().greatestFault().between(TerminalRef.of("T:+"), TerminalRef.of("U:-")))
+        .as("two supplies that nothing joins")
+        .isEmpty();
+  }
+
   /// Ahead of every device only the one before the inlet is left.
   @Test
   void atTheInletOnlyTheUpstreamDeviceIsLeft() {
