@@ -63,6 +63,20 @@ final class Admittances {
     mutual(a, b, -g, -s);
   }
 
+  /// The same where it is known where the pair stands; -1 for two ends of one node.
+  void branch(int slot, int a, int b, double g, double s) {
+    if (slot < 0) return;
+    ground(a, g, s);
+    ground(b, g, s);
+    re[slot] -= g;
+    im[slot] -= s;
+  }
+
+  /// Where a pair of nodes stands; -1 for one and the same.
+  int slot(int a, int b) {
+    return a == b ? -1 : elimination.slot(a, b);
+  }
+
   /// Adds an admittance from one node to the reference.
   void ground(int node, double g, double s) {
     diagonalRe[node] += g;
@@ -217,42 +231,51 @@ final class Admittances {
   }
 
   private void aloneReal(double[] x) {
-    var e = elimination;
-    for (var k = 0; k < e.nodes; k++) {
-      var at = x[e.order[k]];
+    var order = elimination.order;
+    var start = elimination.start;
+    var row = elimination.row;
+    var g = re;
+    var own = diagonalRe;
+    for (var k = 0; k < order.length; k++) {
+      var at = x[order[k]];
       if (at == 0) continue;
-      for (var p = e.start[k]; p < e.start[k + 1]; p++) x[e.row[p]] -= re[p] * at;
+      for (int p = start[k], end = start[k + 1]; p < end; p++) x[row[p]] -= g[p] * at;
     }
-    for (var k = e.nodes - 1; k >= 0; k--) {
-      var node = e.order[k];
-      var at = x[node] * diagonalRe[node];
-      for (var p = e.start[k]; p < e.start[k + 1]; p++) at -= re[p] * x[e.row[p]];
+    for (var k = order.length - 1; k >= 0; k--) {
+      var node = order[k];
+      var at = x[node] * own[node];
+      for (int p = start[k], end = start[k + 1]; p < end; p++) at -= g[p] * x[row[p]];
       x[node] = at;
     }
   }
 
   private void aloneComplex(double[] x, double[] y) {
-    var e = elimination;
-    for (var k = 0; k < e.nodes; k++) {
-      var node = e.order[k];
+    var order = elimination.order;
+    var start = elimination.start;
+    var row = elimination.row;
+    var g = re;
+    var s = im;
+    for (var k = 0; k < order.length; k++) {
+      var node = order[k];
       var xr = x[node];
       var xi = y[node];
       if (xr == 0 && xi == 0) continue;
-      for (var p = e.start[k]; p < e.start[k + 1]; p++) {
-        x[e.row[p]] -= re[p] * xr - im[p] * xi;
-        y[e.row[p]] -= re[p] * xi + im[p] * xr;
+      for (int p = start[k], end = start[k + 1]; p < end; p++) {
+        var to = row[p];
+        x[to] -= g[p] * xr - s[p] * xi;
+        y[to] -= g[p] * xi + s[p] * xr;
       }
     }
-    for (var k = e.nodes - 1; k >= 0; k--) {
-      var node = e.order[k];
+    for (var k = order.length - 1; k >= 0; k--) {
+      var node = order[k];
       var dr = diagonalRe[node];
       var di = diagonalIm[node];
       var xr = x[node] * dr - y[node] * di;
       var xi = x[node] * di + y[node] * dr;
-      for (var p = e.start[k]; p < e.start[k + 1]; p++) {
-        var to = e.row[p];
-        xr -= re[p] * x[to] - im[p] * y[to];
-        xi -= re[p] * y[to] + im[p] * x[to];
+      for (int p = start[k], end = start[k + 1]; p < end; p++) {
+        var to = row[p];
+        xr -= g[p] * x[to] - s[p] * y[to];
+        xi -= g[p] * y[to] + s[p] * x[to];
       }
       x[node] = xr;
       y[node] = xi;

@@ -67,7 +67,7 @@ final class Conversion {
       var lives = false;
       for (var converter : grid.converters()) lives |= life(converter);
       if (lives) step = 0;
-      if (lives) now.islands = Islands.of(now);
+      if (lives) now.islands = now.islands.with(grid, now.on);
     }
     return new Changed(dc, ac);
   }
@@ -81,7 +81,7 @@ final class Conversion {
         if (now.on[converter.group()] && !now.islands.live(grid.loads().get(index).a()))
           any |= life(converter);
     }
-    if (any) now.islands = Islands.of(now);
+    if (any) now.islands = now.islands.with(grid, now.on);
   }
 
   private boolean life(Grid.Converter converter) {
@@ -118,7 +118,7 @@ final class Conversion {
     var frequency = ofAlternating ? alternating : direct;
     for (var emf : grid.emfs())
       if (emf.group() == group
-          && Math.hypot(
+          && Phasor.size(
                   frequency.re[emf.plus()] - frequency.re[emf.minus()],
                   frequency.im[emf.plus()] - frequency.im[emf.minus()])
               > NEXT_TO_NOTHING) return true;
@@ -128,7 +128,7 @@ final class Conversion {
   private double volts(Grid.Load load) {
     var frequency = load.alternating() ? alternating : direct;
     if (load.polar()) return Math.max(0, direct.re[load.a()] - direct.re[load.b()]);
-    return Math.hypot(
+    return Phasor.size(
         frequency.re[load.a()] - frequency.re[load.b()],
         frequency.im[load.a()] - frequency.im[load.b()]);
   }
@@ -234,8 +234,8 @@ final class Conversion {
       s = (ii * vr - ir * vi) / size;
     }
     var index = converter.load();
-    var change = Math.hypot(g - now.amount[index], s - now.susceptance[index]);
-    if (change <= 1e-9 + 1e-8 * Math.hypot(g, s)) return;
+    var change = Phasor.size(g - now.amount[index], s - now.susceptance[index]);
+    if (change <= 1e-9 + 1e-8 * Phasor.size(g, s)) return;
     now.amount[index] += part * (g - now.amount[index]);
     now.susceptance[index] += part * (s - now.susceptance[index]);
     now.version++;
@@ -246,7 +246,7 @@ final class Conversion {
       Grid.Converter.Rectifier bridge, double[] seen, double amperes) {
     return CapacitorInput.of(
         seen[0],
-        Math.hypot(seen[1], seen[2]),
+        Phasor.size(seen[1], seen[2]),
         bridge.drop(amperes),
         bridge.farads(),
         bridge.hertz(),

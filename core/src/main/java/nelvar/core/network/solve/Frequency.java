@@ -42,6 +42,12 @@ final class Frequency {
   private final double[] stampRe;
 
   private final double[] stampIm;
+
+  /// Where each branch, source and load stands in the matrix.
+  private final int[] ofBranch;
+
+  private final int[] ofEmf;
+  private final int[] ofLoad;
   private final double[] xRe;
   private final double[] xIm;
   int solves;
@@ -61,6 +67,9 @@ final class Frequency {
     this.xIm = new double[grid.nodes()];
     this.stampRe = new double[grid.loads().size()];
     this.stampIm = new double[grid.loads().size()];
+    this.ofBranch = grid.branches().stream().mapToInt(b -> matrix.slot(b.a(), b.b())).toArray();
+    this.ofEmf = grid.emfs().stream().mapToInt(e -> matrix.slot(e.minus(), e.plus())).toArray();
+    this.ofLoad = grid.loads().stream().mapToInt(l -> matrix.slot(l.a(), l.b())).toArray();
   }
 
   void forget() {
@@ -118,8 +127,7 @@ final class Frequency {
     for (var round = 0; round < rounds; round++) {
       matrix.clear();
       passive(now);
-      for (var i = 0; i < grid.loads().size(); i++)
-        matrix.branch(grid.loads().get(i).a(), grid.loads().get(i).b(), stampRe[i], stampIm[i]);
+      for (var i = 0; i < grid.loads().size(); i++) load(i, stampRe[i], stampIm[i]);
       factored = null;
       if (!factor(now)) return false;
       step(now, false);
@@ -135,8 +143,8 @@ final class Frequency {
     for (var i = 0; i < grid.loads().size(); i++) {
       var load = grid.loads().get(i);
       admittance(load, i, now, size(load));
-      var scale = Math.hypot(yRe, yIm) + LEAK;
-      most = Math.max(most, Math.hypot(yRe - stampRe[i], yIm - stampIm[i]) / scale);
+      var scale = Phasor.size(yRe, yIm) + LEAK;
+      most = Math.max(most, Phasor.size(yRe - stampRe[i], yIm - stampIm[i]) / scale);
       stampRe[i] += part * (yRe - stampRe[i]);
       stampIm[i] += part * (yIm - stampIm[i]);
     }
@@ -149,7 +157,7 @@ final class Frequency {
     passive(now);
     for (var i = 0; butResistances && i < grid.loads().size(); i++) {
       var load = grid.loads().get(i);
-      if (load.law() == Grid.Law.OHMIC) matrix.branch(load.a(), load.b(), load.amount(), 0);
+      if (load.law() == Grid.Law.OHMIC) load(i, load.amount(), 0);
     }
     if (!factor(now)) throw new IllegalStateException("an island has no reference");
     return matrix;
@@ -158,12 +166,13 @@ final class Frequency {
   private void passive(Present now) {
     for (var i = 0; i < grid.branches().size(); i++) {
       var branch = grid.branches().get(i);
-      if (now.conducts(i)) stamp(branch.a(), branch.b(), now.ohms(i), branch.reactance());
-      else if (now.closed[i]) matrix.branch(branch.a(), branch.b(), LEAK, 0);
+      if (now.conducts(i))
+        stamp(ofBranch[i], branch.a(), branch.b(), now.ohms(i), branch.reactance());
+      else if (now.closed[i]) matrix.branch(ofBranch[i], branch.a(), branch.b(), LEAK, 0);
     }
     for (var t : grid.transformers()) stamp(t);
     for (var i = 0; i < grid.emfs().size(); i++) stamp(grid.emfs().get(i), i, now);
-    for (var load : grid.loads()) matrix.branch(load.a(), load.b(), LEAK, 0);
+    for (var i = 0; i < ofLoad.length; i++) load(i, LEAK, 0);
     for (var pin : now.islands.pinsWithoutBridges) matrix.ground(pin, 1, 0);
   }
 
@@ -194,20 +203,25 @@ final class Frequency {
       admittance(load, i, now, first && volts == 0 ? load.nominal() : volts);
       stampRe[i] = yRe;
       stampIm[i] = yIm;
-      matrix.branch(load.a(), load.b(), yRe, yIm);
+      load(i, yRe, yIm);
     }
   }
 
-  private void stamp(int a, int b, double ohms, double reactance) {
+  private void load(int index, double g, double s) {
+    var load = grid.loads().get(index);
+    matrix.branch(ofLoad[index], load.a(), load.b(), g, s);
+  }
+
+  private void stamp(int slot, int a, int b, double ohms, double reactance) {
     var x = alternating ? reactance : 0;
     var size = ohms * ohms + x * x;
-    matrix.branch(a, b, ohms / size, -x / size);
+    matrix.branch(slot, a, b, ohms / size, -x / size);
   }
 
   private void stamp(Grid.Transformer t) {
     if (!alternating) {
-      stamp(t.c(), t.d(), t.ohms(), 0);
-      stamp(t.a(), t.b(), t.ohms() / (t.ratio() * t.ratio()), 0);
+      matrix.branch(t.c(), t.d(), 1 / t.ohms(), 0);
+      matrix.branch(t.a(), t.b(), t.ratio() * t.ratio() / t.ohms(), 0);
       return;
     }
     var size = t.ohms() * t.ohms() + t.reactance() * t.reactance();
@@ -229,11 +243,12 @@ final class Frequency {
     switch (group.alternating() == alternating ? now.mode[emf.group()] : Present.Mode.GIVING) {
       case GIVING -> {
         if (now.on[emf.group()])
-          stamp(emf.minus(), emf.plus(), now.emfOhms(index), emf.reactance());
-        else matrix.branch(emf.minus(), emf.plus(), LEAK, 0);
+          stamp(ofEmf[index], emf.minus(), emf.plus(), now.emfOhms(index), emf.reactance());
+        else matrix.branch(ofEmf[index], emf.minus(), emf.plus(), LEAK, 0);
       }
-      case LIMITED -> matrix.branch(emf.minus(), emf.plus(), LEAK - foldBack(group, emf), 0);
-      case IDLE, TRIPPED -> matrix.branch(emf.minus(), emf.plus(), LEAK, 0);
+      case LIMITED ->
+          matrix.branch(ofEmf[index], emf.minus(), emf.plus(), LEAK - foldBack(group, emf), 0);
+      case IDLE, TRIPPED -> matrix.branch(ofEmf[index], emf.minus(), emf.plus(), LEAK, 0);
     }
   }
 
@@ -262,7 +277,7 @@ final class Frequency {
           || load.alternating() != alternating) continue;
       var vr = re[load.a()] - re[load.b()];
       var vi = im[load.a()] - im[load.b()];
-      admittance(load, i, now, Math.hypot(vr, vi));
+      admittance(load, i, now, Phasor.size(vr, vi));
       var gr = stampRe[i] - yRe;
       var gi = stampIm[i] - yIm;
       inject(load.b(), load.a(), gr * vr - gi * vi, gr * vi + gi * vr);
@@ -310,7 +325,7 @@ final class Frequency {
   }
 
   private double size(Grid.Load load) {
-    return Math.hypot(re[load.a()] - re[load.b()], im[load.a()] - im[load.b()]);
+    return Phasor.size(re[load.a()] - re[load.b()], im[load.a()] - im[load.b()]);
   }
 
   /// Volts that count as the wrong way round.
@@ -367,7 +382,7 @@ final class Frequency {
     var vr = re[load.a()] - re[load.b()];
     var vi = im[load.a()] - im[load.b()];
     return new double[] {
-      Math.hypot(
+      Phasor.size(
           vr + ohms.re() * current.re() - ohms.im() * current.im(),
           vi + ohms.re() * current.im() + ohms.im() * current.re()),
       ohms.re(),
@@ -379,7 +394,7 @@ final class Frequency {
   Phasor current(Grid.Load load, int index, Present now) {
     var vr = re[load.a()] - re[load.b()];
     var vi = im[load.a()] - im[load.b()];
-    admittance(load, index, now, Math.hypot(vr, vi));
+    admittance(load, index, now, Phasor.size(vr, vi));
     yRe += LEAK;
     return new Phasor(yRe * vr - yIm * vi, yRe * vi + yIm * vr);
   }

@@ -79,6 +79,11 @@ final class Islands {
     return Arrays.stream(pin).filter(node -> node >= 0).toArray();
   }
 
+  /// The same nodes joined, with other sources on.
+  Islands with(Grid grid, boolean[] on) {
+    return new Islands(root, live(grid, root, on), pins, pinsWithoutBridges);
+  }
+
   int of(int node) {
     return root[node];
   }

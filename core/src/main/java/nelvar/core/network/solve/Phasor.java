@@ -32,7 +32,13 @@ public record Phasor(double re, double im) {
   }
 
   public double magnitude() {
-    return Math.hypot(re, im);
+    return size(re, im);
+  }
+
+  /// As [Math#hypot], for volts and amperes, whose squares neither vanish nor overflow; many times
+  /// as quick.
+  static double size(double re, double im) {
+    return Math.sqrt(re * re + im * im);
   }
 
   /// A current of `magnitude` that lags this voltage by the angle whose cosine is `powerFactor`.

@@ -1,6 +1,7 @@
 package nelvar.core.network.solve;
 
 import java.util.Arrays;
+import org.jspecify.annotations.Nullable;
 
 /// Where a solution stands while it is being found: what conducts, which sources give, how much
 /// each load asks for.
@@ -47,6 +48,12 @@ final class Present {
   int version;
 
   Present(Grid grid, Inputs inputs) {
+    this(grid, inputs, null);
+  }
+
+  /// @param from a state to begin where it stands, so that a small change is found quickly; what it
+  ///   had tripped or limited begins anew
+  Present(Grid grid, Inputs inputs, @Nullable Present from) {
     this.grid = grid;
     this.closed = inputs.closedNow();
     this.bridges = inputs.bridges();
@@ -66,12 +73,14 @@ final class Present {
     this.mains = inputs.mains();
     for (var g = 0; g < volts.length; g++)
       volts[g] = inputs.volts(g).orElse(grid.groups().get(g).fed() ? 1 : mains);
-    this.islands = Islands.of(this);
+    if (from != null) begin(from);
+    this.islands =
+        from != null && Arrays.equals(closed, from.closed) && bridges.equals(from.bridges)
+            ? from.islands.with(grid, on)
+            : Islands.of(this);
   }
 
-  /// Begins where another state stands, so that a small change is found quickly; what that had
-  /// tripped or limited begins anew.
-  void begin(Present from) {
+  private void begin(Present from) {
     for (var i = 0; i < diode.length; i++) diode[i] = from.diode[i];
     for (var g = 0; g < on.length; g++) {
       if (on[g] && mode[g] == Mode.GIVING && from.mode[g] == Mode.IDLE) mode[g] = Mode.IDLE;
@@ -84,7 +93,6 @@ final class Present {
       amount[i] = from.amount[i];
       susceptance[i] = from.susceptance[i];
     }
-    islands = Islands.of(this);
   }
 
   boolean conducts(int branch) {

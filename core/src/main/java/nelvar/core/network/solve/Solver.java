@@ -127,10 +127,9 @@ public final class Solver {
   }
 
   private Solution whole(Inputs inputs) {
-    var now = new Present(grid, inputs);
     var state = from;
     from = null;
-    if (state != null) now.begin(state.now);
+    var now = new Present(grid, inputs, state == null ? null : state.now);
     direct.solves = 0;
     alternating.solves = 0;
     var conversion = new Conversion(grid, inputs, now, direct, alternating);
