@@ -14,6 +14,7 @@ import nelvar.core.formula.AmericanCircuits;
 import nelvar.core.standards.AmericanDevices;
 import nelvar.core.standards.FuseLink;
 import nelvar.core.standards.Motors;
+import nelvar.core.standards.TimeCurrent;
 import nelvar.core.standards.TripCurve;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Computed;
@@ -172,7 +173,8 @@ final class DeviceCalculators {
                       .<Computed<?>>map(greatest -> {
                         given.sheet().table("Imax", greatest, "the first range that holds I");
                         var least = Motors.leastSetting(greatest.value());
-                        given.step("I13", "13 · Imax", greatest.value().times(13));
+                        given.step(
+                            "I13", "13 · Imax", TimeCurrent.motorSwitchNominal(greatest.value()));
                         return given.answer(
                             "range",
                             "from its least setting",

@@ -15,6 +15,7 @@ import nelvar.core.network.Feed;
 import nelvar.core.network.TripTime;
 import nelvar.core.standards.FuseClass;
 import nelvar.core.standards.FuseLink;
+import nelvar.core.standards.TimeCurrent;
 import nelvar.core.standards.TripCurve;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Explained;
@@ -140,7 +141,7 @@ public final class Selectivity implements Rule {
         yield curves(w, up, down, holds, band).or(() -> magnetic(w, holds, greatest));
       }
       case ProtectiveDevice.MotorSwitch(_, var rating, _) -> {
-        var holds = rating.times(10.4 * band);
+        var holds = TimeCurrent.motorSwitchHolds(rating).times(band);
         yield curves(w, up, down, holds, band).or(() -> magnetic(w, holds, greatest));
       }
       case ProtectiveDevice.Fuse _, ProtectiveDevice.Electronic _ -> Optional.empty();
