@@ -39,12 +39,17 @@ public final class CommandLineTool implements Runnable {
     java.util.Objects.requireNonNull(spec).commandLine().usage(spec.commandLine().getOut());
   }
 
+  /// The commands with their options, as picocli knows them.
+  static CommandLine line() {
+    return new CommandLine(new CommandLineTool());
+  }
+
   public static int run(String[] arguments, PrintWriter terminal, PrintWriter errors) {
     // The same digits and letters everywhere, whatever the machine's own language.
     Locale.setDefault(Locale.ROOT);
     var out = PlainWriter.before(terminal);
     var err = PlainWriter.before(errors);
-    var line = new CommandLine(new CommandLineTool());
+    var line = line();
     line.setOut(out);
     line.setErr(err);
     line.setCaseInsensitiveEnumValuesAllowed(true);

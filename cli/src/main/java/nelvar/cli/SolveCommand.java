@@ -80,7 +80,7 @@ final class SolveCommand implements Callable<Integer> {
   @CommandLine.Option(
       names = "--mains",
       paramLabel = "PERCENT",
-      description = "Mains voltage, 50 to 130 % of nominal (100).")
+      description = "Mains voltage, 50 to 130 %% of nominal (100).")
   private double mains = 100;
 
   @CommandLine.Option(

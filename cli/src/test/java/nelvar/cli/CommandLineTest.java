@@ -150,6 +150,22 @@ class CommandLineTest {
     assertThat(run("review", generated.toString()).code()).isZero();
   }
 
+  /// A per cent sign that is not doubled is a warning on the console, which no command may give.
+  @Test
+  void everyHelpIsPrintedWithoutAWarning() {
+    var console = System.err;
+    var warned = new java.io.ByteArrayOutputStream();
+    System.setErr(new java.io.PrintStream(warned, true, java.nio.charset.StandardCharsets.UTF_8));
+    try {
+      for (var command : CommandLineTool.line().getSubcommands().keySet())
+        assertThat(run(command, "--help").out()).as(command).contains("Usage");
+    } finally {
+      System.setErr(console);
+    }
+    assertThat(warned.toString(java.nio.charset.StandardCharsets.UTF_8)).isEmpty();
+    assertThat(run("solve", "--help").out()).contains("50 to 130 %").doesNotContain("%%");
+  }
+
   @Test
   void helpAndCatalogue() {
     assertThat(run("--help").out()).contains("review", "calc", "pack", "export", "--shot");

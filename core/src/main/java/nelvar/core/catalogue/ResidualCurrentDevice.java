@@ -13,6 +13,8 @@ public record ResidualCurrentDevice(
     String id, String name, Article article, int poles, Current rating, Current residual, Type type)
     implements Part {
 
+  private static final String ON = "on";
+
   /// In rising order of what they trip on (IEC 60755, unchecked).
   public enum Type {
     /// Sinusoidal only.
@@ -39,6 +41,12 @@ public record ResidualCurrentDevice(
 
   @Override
   public List<Link> links() {
-    return Part.poleLinks(poles, Link::joined);
+    return Part.poleLinks(poles, (a, b) -> Link.contact(a, b, ON));
+  }
+
+  /// Its lever, and what its test button or a fault to earth does to it.
+  @Override
+  public List<Actuator> actuators() {
+    return List.of(new Actuator.Hand(ON, true));
   }
 }

@@ -118,6 +118,33 @@ final class UnfamiliarPartsTest {
     assertThat(live.current(wire).orElseThrow().rms()).isCloseTo(2.8, within(0.01));
   }
 
+  /// Switched off by hand, or tripped, a residual-current device parts all of its lines; what it
+  /// carries has no volts then.
+  @Test
+  void aResidualCurrentDeviceIsSwitchedOff() {
+    var panel =
+        Panel.mains()
+            .device("Q", "rcd-2p-25a-30ma-a")
+            .device("E", "heater-100w-230v")
+            .wire("X0:L1", "Q:1", 2.5, 0.5)
+            .wire("X0:N", "Q:3", 2.5, 0.5)
+            .wire("Q:2", "E:L", 1.5, 2)
+            .wire("Q:4", "E:N", 1.5, 2);
+    var engine = panel.study().engine();
+    var lever = new ActuatorRef(new Id("Q"), "on");
+    var heater = panel.build().device(new Id("E")).orElseThrow();
+    var element = panel.study().part(heater).orElseThrow().intakes(heater.windings()).getFirst();
+    assertThat(engine.solve(WhatIf.AS_DESIGNED, COLD).taken(heater, element).orElseThrow().watts())
+        .isGreaterThan(95);
+    var off = engine.solve(WhatIf.AS_DESIGNED.holding(lever, false), COLD);
+    assertThat(off.taken(heater, element).orElseThrow().watts()).isZero();
+    assertThat(
+            off.voltage(
+                nelvar.core.model.TerminalRef.of("E:L"), nelvar.core.model.TerminalRef.of("X0:N")))
+        .as("neither line nor neutral leads on")
+        .isEmpty();
+  }
+
   /// Eight leads, 3 A each half: linked at the motor, four go to the drive. In series 3/√2 = 2.12
   /// A, which also counts until the link is stated; in parallel 3·√2 = 4.24 A; both give the heat
   /// of one half at 3 A.
