@@ -55,7 +55,7 @@ final class BesideSimulator {
 
   private static double ours(Network network) {
     Live last = null;
-    var end = System.nanoTime() + 2_000_000_000L;
+    var end = System.nanoTime() + 5_000_000_000L;
     while (System.nanoTime() < end) last = Engine.of(network).solve(WhatIf.AS_DESIGNED, USUAL);
     var turns = 0;
     var start = System.nanoTime();

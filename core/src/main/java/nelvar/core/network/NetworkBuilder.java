@@ -16,6 +16,7 @@ import nelvar.core.network.solve.Grid;
 import nelvar.core.standards.CopperResistance;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Length;
+import nelvar.core.units.ResistancePerLength;
 import nelvar.core.units.Temperature;
 
 /// Turns a project into a grid: every conductor with its real resistance, every device as its kind
@@ -44,6 +45,7 @@ final class NetworkBuilder {
   final List<Grid.Emf> emfs = new ArrayList<>();
   final List<Grid.Load> loads = new ArrayList<>();
   final List<Grid.Converter> converters = new ArrayList<>();
+  private final Map<CrossSection, ResistancePerLength> perMetre = new HashMap<>();
   private final List<Circuitry.Switched> switched = new ArrayList<>();
   private final List<Circuitry.Set> actuators = new ArrayList<>();
   final List<Circuitry.Served> served = new ArrayList<>();
@@ -152,14 +154,14 @@ final class NetworkBuilder {
   }
 
   private double ohms(CrossSection section, Length length) {
-    return CopperResistance.of(section, length, wireTemperature)
-            .map(r -> r.ohms())
-            .orElseGet(() ->
-                FLEXIBLE_COPPER
-                    / section.squareMillimetres()
-                    * CopperResistance.warmed(wireTemperature)
-                    * length.metres())
-        + 2 * LANDING;
+    return perMetre.computeIfAbsent(section, this::perMetre).over(length).ohms() + 2 * LANDING;
+  }
+
+  private ResistancePerLength perMetre(CrossSection section) {
+    return CopperResistance.at20(section)
+        .map(r20 -> r20.value())
+        .orElseGet(() -> new ResistancePerLength(FLEXIBLE_COPPER / section.squareMillimetres()))
+        .times(CopperResistance.warmed(wireTemperature));
   }
 
   private void through(Device device, Link link, int a, int b, int edge) {

@@ -35,12 +35,18 @@ public final class Table {
   private final List<String> columns;
   private final NavigableMap<Double, double[]> rows;
   private final Between between;
+  private final Citation citation;
 
   private Table(
       Map<String, String> head, List<String> columns, NavigableMap<Double, double[]> rows) {
     this.head = head;
     this.columns = columns;
     this.rows = rows;
+    this.citation =
+        new Citation(
+            head("source"),
+            head("place"),
+            Citation.Status.valueOf(head("status").toUpperCase(Locale.ROOT)));
     this.between = Between.valueOf(head("between rows").toUpperCase(Locale.ROOT).replace(' ', '_'));
   }
 
@@ -119,10 +125,7 @@ public final class Table {
   }
 
   public Citation citation() {
-    return new Citation(
-        head("source"),
-        head("place"),
-        Citation.Status.valueOf(head("status").toUpperCase(Locale.ROOT)));
+    return citation;
   }
 
   /// The keys of all rows, rising.

@@ -526,6 +526,47 @@ class FaultRulesTest {
     assertThat(selective(c10, c6, 25)).isTrue();
   }
 
+  /// A motor protective switch of 10 A at most lets 104 A pass: a fault of 100 A behind a breaker
+  /// below it opens that alone, one of 110 A may open both; set to 6.3 A it is still the greatest
+  /// that counts.
+  @Test
+  void aMotorSwitchAheadHoldsTenTimesItsGreatest() {
+    var ahead =
+        new ProtectiveDevice.MotorSwitch(
+            new Current(6.3), new Current(10), java.util.Optional.of(new Current(10)));
+    var b4 = new ProtectiveDevice.Breaker(new Current(4), TripCurve.B);
+    assertThat(selective(ahead, b4, 100)).isTrue();
+    assertThat(selective(ahead, b4, 110)).isFalse();
+    var electronic = new ProtectiveDevice.Electronic("1", new Current(4));
+    assertThat(selective(b4, electronic, 5000)).as("electronics open first").isTrue();
+  }
+
+  /// gG 100 A melts at 24 000 A²s (IEC 60269-1 at least 21 200); B 16 A of class 3 lets 15 000 A²s
+  /// through at up to 3 kA: selective there by its class, though Ik² · 10 ms would say no; without
+  /// any fault known the class of the smallest fault still speaks, and a curve without a class does
+  /// not.
+  @Test
+  void theClassOfABreakerLimitsWhatAFuseAheadSees() {
+    var ahead = new ProtectiveDevice.Fuse(new Current(100), FuseClass.GG);
+    var b16 = new ProtectiveDevice.Breaker(new Current(16), TripCurve.B);
+    assertThat(selective(ahead, b16, 2900)).isTrue();
+    assertThat(selective(ahead, new ProtectiveDevice.Breaker(new Current(16), TripCurve.D), 2900))
+        .as("no class: 2900² · 10 ms are 84 100 A²s")
+        .isFalse();
+    assertThat(
+            nelvar.core.analysis.protection.Selectivity.judge(
+                nelvar.core.trail.Working.of("pair"), ahead, b16, java.util.Optional.empty(), 1))
+        .isPresent();
+    assertThat(
+            nelvar.core.analysis.protection.Selectivity.judge(
+                nelvar.core.trail.Working.of("pair"),
+                ahead,
+                new ProtectiveDevice.Breaker(new Current(16), TripCurve.D),
+                java.util.Optional.empty(),
+                1))
+        .isEmpty();
+  }
+
   /// The standard has no Z and no K: they are named as their makers'.
   @Test
   void curvesOfMakersAreNamedAsSuch() {

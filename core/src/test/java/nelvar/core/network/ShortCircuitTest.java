@@ -98,6 +98,35 @@ final class ShortCircuitTest {
         .isEmpty();
   }
 
+  /// What stood at its limit before is not what ends a short elsewhere; what is not, is.
+  @Test
+  void whatWasAtItsLimitBeforeIsNotBlamed() {
+    var panel =
+        Panel.dc()
+            .device("V", "supply-24v-5a")
+            .device("FV", "breaker-1p-c6")
+            .wire("X0:L2", "FV:1", 2.5, 0.5)
+            .wire("FV:2", "V:L", 1.5, 0.5)
+            .wire("V:N", "X0:N", 1.5, 0.5);
+    var engine = panel.study().engine();
+    var before = WhatIf.AS_DESIGNED.togglingShort(TerminalRef.of("V:+"), TerminalRef.of("V:-"));
+    var both = before.togglingShort(TerminalRef.of("T:+"), TerminalRef.of("T:-"));
+    var was = engine.solve(before, COLD);
+    var live = engine.solve(both, COLD);
+    var ends = ShortCircuit.of(live, java.util.Optional.of(was));
+    assertThat(ends).hasSize(2);
+    assertThat(
+            ends.stream()
+                .map(ShortCircuit::end)
+                .filter(ShortCircuit.End.Limits.class::isInstance)
+                .map(end -> ((ShortCircuit.End.Limits) end).output().device().id().text())
+                .toList())
+        .containsOnly("T");
+    assertThat(bridged(heater(), "E:L", "E:N").words(live(heater(), "E:L", "E:N")))
+        .contains(" AC; ");
+    assertThat(live(Panel.dc(), "T:+", "T:-").shorts().getFirst().words(live)).contains(" A; ");
+  }
+
   /// Ahead of every device only the one before the inlet is left.
   @Test
   void atTheInletOnlyTheUpstreamDeviceIsLeft() {

@@ -1,7 +1,9 @@
 package nelvar.core.network.solve;
 
+import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.PriorityQueue;
+import java.util.BitSet;
+import java.util.List;
 
 /// The order in which the nodes of a network are eliminated, and what each elimination touches.
 ///
@@ -63,8 +65,8 @@ final class Elimination {
   }
 
   private static Elimination eliminate(int nodes, int[][] neighbours) {
-    var queue = new PriorityQueue<Long>(Math.max(1, nodes));
-    for (var node = 0; node < nodes; node++) queue.add(key(neighbours[node].length, node));
+    var waiting = new Waiting(nodes);
+    for (var node = 0; node < nodes; node++) waiting.add(neighbours[node].length, node);
     var order = new int[nodes];
     var place = new int[nodes];
     Arrays.fill(place, -1);
@@ -72,12 +74,7 @@ final class Elimination {
     var row = new int[4 * nodes + 16];
     var used = 0;
     for (var k = 0; k < nodes; k++) {
-      int node;
-      do {
-        var next = queue.remove();
-        node = (int) (next & 0x7fffffff);
-        if (place[node] < 0 && (next >> 32) != neighbours[node].length) node = -1;
-      } while (node < 0 || place[node] >= 0);
+      var node = waiting.take();
       order[k] = node;
       place[node] = k;
       var around = neighbours[node];
@@ -87,16 +84,52 @@ final class Elimination {
       used += around.length;
       start[k + 1] = used;
       for (var other : around) {
+        var before = neighbours[other].length;
         neighbours[other] = joined(neighbours[other], around, node, other);
-        queue.add(key(neighbours[other].length, other));
+        waiting.move(before, neighbours[other].length, other);
       }
       neighbours[node] = new int[0];
     }
     return new Elimination(nodes, order, place, start, Arrays.copyOf(row, used));
   }
 
-  private static long key(int degree, int node) {
-    return ((long) degree << 32) | node;
+  /// Nodes by how many neighbours they have; the lowest of the fewest goes first.
+  private static final class Waiting {
+    private final int nodes;
+    private final List<BitSet> byDegree = new ArrayList<>();
+
+    /// By degree, below which no node waits.
+    private int[] from = new int[8];
+
+    private int least;
+
+    Waiting(int nodes) {
+      this.nodes = nodes;
+    }
+
+    void add(int degree, int node) {
+      while (byDegree.size() <= degree) byDegree.add(new BitSet(nodes));
+      if (from.length <= degree) from = Arrays.copyOf(from, 2 * degree + 1);
+      byDegree.get(degree).set(node);
+      from[degree] = Math.min(from[degree], node);
+      least = Math.min(least, degree);
+    }
+
+    void move(int before, int now, int node) {
+      if (before == now) return;
+      byDegree.get(before).clear(node);
+      add(now, node);
+    }
+
+    int take() {
+      for (; ; least++) {
+        var node = byDegree.get(least).nextSetBit(from[least]);
+        from[least] = node < 0 ? nodes : node;
+        if (node < 0) continue;
+        byDegree.get(least).clear(node);
+        return node;
+      }
+    }
   }
 
   /// The union of two rising lists without `gone` and `self`.
