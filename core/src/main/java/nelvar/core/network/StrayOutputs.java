@@ -1,8 +1,10 @@
 package nelvar.core.network;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import nelvar.core.network.solve.Grid;
 import nelvar.core.network.solve.Inputs;
 import nelvar.core.network.solve.Sets;
@@ -23,8 +25,13 @@ final class StrayOutputs {
   private record Drive(
       int group, List<Integer> siblings, List<Integer> own, List<Integer> others) {}
 
+  /// By group: the loads it is fed through, where it has one converter.
+  private final Map<Integer, List<Integer>> fedThrough = new HashMap<>();
+
   StrayOutputs(Grid grid) {
     this.grid = grid;
+    for (var converter : grid.converters())
+      fedThrough.merge(converter.group(), converter.loads(), (_, _) -> List.of());
     for (var group = 0; group < grid.groups().size(); group++)
       if (grid.groups().get(group).limit() == Grid.Limit.TRIP) drives.add(drive(group));
   }
@@ -65,10 +72,8 @@ final class StrayOutputs {
 
   /// Two outputs of one drive are fed through the same loads.
   private boolean sameDrive(int one, int other) {
-    var of = new ArrayList<List<Integer>>();
-    for (var converter : grid.converters())
-      if (converter.group() == one || converter.group() == other) of.add(converter.loads());
-    return of.size() == 2 && of.getFirst().equals(of.getLast());
+    var loads = fedThrough.getOrDefault(one, List.of());
+    return !loads.isEmpty() && loads.equals(fedThrough.get(other));
   }
 
   private int[] joined(Inputs inputs) {
