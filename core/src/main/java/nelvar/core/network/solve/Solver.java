@@ -154,7 +154,7 @@ public final class Solver {
     var roughly = true;
     for (var round = 0; round < ROUNDS; round++) {
       var diodes = now.diode.clone();
-      if (dc && !settleDirect(now)) return false;
+      if (dc && !settleDirect(now, roughly)) return false;
       ac |= !java.util.Arrays.equals(diodes, now.diode);
       if (ac && !settleAlternating(now, roughly)) return false;
       var changed = conversion.update();
@@ -163,6 +163,7 @@ public final class Solver {
       if (dc || ac) continue;
       if (!roughly) return true;
       roughly = false;
+      dc = true;
       ac = true;
     }
     return false;
@@ -177,12 +178,12 @@ public final class Solver {
   }
 
   /// Direct current with its limits and diodes.
-  private boolean settleDirect(Present now) {
+  private boolean settleDirect(Present now, boolean roughly) {
     var limits = new Limits(grid, now, direct);
     for (var switching = 0; switching < SWITCHINGS; switching++) {
       // A source at its limit before loads of constant power runs away upwards: it is giving again
       // by then, and that settles.
-      var settled = direct.settle(now, false);
+      var settled = direct.settle(now, roughly);
       if (!limits.correct(switching > 12)) return settled;
     }
     return false;
