@@ -52,6 +52,9 @@ final class Frequency {
   private final double[] xIm;
   int solves;
 
+  /// Whether what was settled last is settled to the last digit, though asked for roughly.
+  boolean exact;
+
   /// What the matrix was factored for last.
   private @Nullable Present factored;
 
@@ -88,6 +91,7 @@ final class Frequency {
   /// @param roughly while other things still move, so that the last digits would be found in vain
   boolean settle(Present now, boolean roughly) {
     var settled = roughly ? ROUGHLY : SETTLED;
+    exact = false;
 
     // A source at its limit before loads of constant power has two states in which currents agree;
     // only the lower one is stable. Admittances followed step by step fall into it.
@@ -106,7 +110,8 @@ final class Frequency {
       var before = Double.MAX_VALUE;
       for (var correction = 0; correction < CORRECTIONS; correction++) {
         var change = step(now);
-        if (change < settled || (change < CLOSE && change >= before)) return true;
+        exact = change < SETTLED || (change < CLOSE && change >= before);
+        if (change < settled || exact) return true;
         before = change;
       }
     }

@@ -163,8 +163,9 @@ public final class Solver {
       if (dc || ac) continue;
       if (!roughly) return true;
       roughly = false;
-      dc = true;
-      ac = true;
+      dc = !direct.exact;
+      ac = dc || !alternating.exact;
+      if (!ac) return true;
     }
     return false;
   }
