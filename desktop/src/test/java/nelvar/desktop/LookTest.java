@@ -334,17 +334,7 @@ class LookTest {
       pane.layout();
     });
     for (var key : List.of(KeyCode.RIGHT, KeyCode.RIGHT, KeyCode.DOWN, KeyCode.UP, KeyCode.LEFT)) {
-      driver.run(() ->
-          pane.fireEvent(
-              new javafx.scene.input.KeyEvent(
-                  javafx.scene.input.KeyEvent.KEY_PRESSED,
-                  "",
-                  "",
-                  key,
-                  false,
-                  false,
-                  false,
-                  false)));
+      key(pane, key);
     }
     assertThat(chosen).extracting(Id::text).containsExactly("a", "b", "c", "b", "a");
     driver.run(() -> pane.pan(30, 10));
@@ -414,17 +404,7 @@ class LookTest {
     assertThat(driver.on(pane::layers)).isEmpty();
     mouse(pane, MouseEvent.MOUSE_PRESSED, 10, 10);
     mouse(pane, MouseEvent.MOUSE_DRAGGED, 60, 60);
-    driver.run(() ->
-        pane.fireEvent(
-            new javafx.scene.input.KeyEvent(
-                javafx.scene.input.KeyEvent.KEY_PRESSED,
-                "",
-                "",
-                KeyCode.ESCAPE,
-                false,
-                false,
-                false,
-                false)));
+    key(pane, KeyCode.ESCAPE);
     mouse(pane, MouseEvent.MOUSE_RELEASED, 210, 10);
     assertThat(dropped).as("taken back by Escape").hasSize(1);
     var before = driver.on(() -> pane.middleOf(new Id("a")).orElseThrow());
@@ -438,6 +418,20 @@ class LookTest {
     driver.run(() -> pane.layer("more", new Drawing(400, 300, List.of(), List.of())));
     driver.run(() -> pane.withoutLayer("above"));
     assertThat(driver.on(pane::layers)).containsExactly("more");
+  }
+
+  private void key(DrawingPane pane, KeyCode code) {
+    driver.run(() ->
+        pane.fireEvent(
+            new javafx.scene.input.KeyEvent(
+                javafx.scene.input.KeyEvent.KEY_PRESSED,
+                "",
+                "",
+                code,
+                false,
+                false,
+                false,
+                false)));
   }
 
   private void mouse(
