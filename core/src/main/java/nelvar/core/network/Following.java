@@ -53,7 +53,7 @@ final class Following {
       if (up) inputs.keep(group);
       else inputs.allow(group, false);
     });
-    return live(new Rest(on, solver.solve(inputs), List.of()), List.of(), List.of());
+    return live(new Rest(on, inputs, solver.solve(inputs), List.of()), List.of(), List.of());
   }
 
   /// Where actuators want to be at the volts of a state.
@@ -127,17 +127,19 @@ final class Following {
   /// Where contacts came to rest, or the states they go round in.
   private static final class Rest {
     private final boolean[] on;
+    private final Inputs inputs;
     private final Solution solution;
     private final List<boolean[]> circle;
 
-    Rest(boolean[] on, Solution solution, List<boolean[]> circle) {
+    Rest(boolean[] on, Inputs inputs, Solution solution, List<boolean[]> circle) {
       this.on = on;
+      this.inputs = inputs;
       this.solution = solution;
       this.circle = circle;
     }
 
     private Rest beside(List<Solution> others) {
-      return new Rest(on, solution.beside(others), circle);
+      return new Rest(on, inputs, solution.beside(others), circle);
     }
   }
 
@@ -148,16 +150,18 @@ final class Following {
     // A chain of contacts needs a round for each; only a state that comes back is a circle.
     var rounds = 100 + 10 * on.length;
     for (var round = 0; round < rounds; round++) {
-      var solution = solver.solve(inputs(on));
+      var inputs = inputs(on);
+      var solution = solver.solve(inputs);
       var wanted = wants(on, solution);
-      if (Arrays.equals(on, wanted)) return new Rest(on, solution, List.of());
+      if (Arrays.equals(on, wanted)) return new Rest(on, inputs, solution, List.of());
       var again = seen.putIfAbsent(Arrays.toString(on), round);
       if (again != null)
-        return new Rest(on, solution, List.copyOf(history.subList(again, history.size())));
+        return new Rest(on, inputs, solution, List.copyOf(history.subList(again, history.size())));
       history.add(on);
       on = moved(on, wanted, order);
     }
-    return new Rest(on, solver.solve(inputs(on)), List.copyOf(history));
+    var inputs = inputs(on);
+    return new Rest(on, inputs, solver.solve(inputs), List.copyOf(history));
   }
 
   private static boolean[] moved(boolean[] on, boolean[] wanted, Order order) {
@@ -196,7 +200,7 @@ final class Following {
         chatter,
         race,
         solver,
-        inputs(on));
+        rest.inputs);
   }
 
   private boolean[] positions(Positions from) {

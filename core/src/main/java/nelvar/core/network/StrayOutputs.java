@@ -20,6 +20,9 @@ final class StrayOutputs {
 
   private final Grid grid;
   private final List<Drive> drives = new ArrayList<>();
+  private final List<Metal> metals = new ArrayList<>();
+
+  private record Metal(int index, int a, int b) {}
 
   /// @param own where its motor terminals are; `others`: where they must not lead
   private record Drive(
@@ -34,6 +37,11 @@ final class StrayOutputs {
       fedThrough.merge(converter.group(), converter.loads(), (_, _) -> List.of());
     for (var group = 0; group < grid.groups().size(); group++)
       if (grid.groups().get(group).limit() == Grid.Limit.TRIP) drives.add(drive(group));
+    for (var i = 0; i < grid.branches().size(); i++) {
+      var branch = grid.branches().get(i);
+      if (branch.diode() || branch.ohms() > METAL) continue;
+      metals.add(new Metal(i, branch.a(), branch.b()));
+    }
   }
 
   private Drive drive(int group) {
@@ -78,11 +86,7 @@ final class StrayOutputs {
 
   private int[] joined(Inputs inputs) {
     var sets = new Sets(grid.nodes());
-    for (var i = 0; i < grid.branches().size(); i++) {
-      var branch = grid.branches().get(i);
-      if (branch.diode() || branch.ohms() > METAL || !inputs.closes(i)) continue;
-      sets.join(branch.a(), branch.b());
-    }
+    for (var metal : metals) if (inputs.closes(metal.index())) sets.join(metal.a(), metal.b());
     for (var bridge : inputs.bridges()) sets.join(bridge.a(), bridge.b());
     return sets.roots();
   }

@@ -14,6 +14,11 @@ final class Admittances {
   private final double[] re;
   private final double[] im;
 
+  /// The currents, then volts, in the order of elimination.
+  private final double[] inOrderRe;
+
+  private final double[] inOrderIm;
+
   private static final int REFINEMENTS = 2;
 
   /// What stands besides the pattern; solving takes it in afterwards.
@@ -31,6 +36,8 @@ final class Admittances {
     this.diagonalIm = new double[elimination.nodes];
     this.re = new double[elimination.row.length];
     this.im = new double[elimination.row.length];
+    this.inOrderRe = new double[elimination.nodes];
+    this.inOrderIm = new double[real ? 0 : elimination.nodes];
   }
 
   int nodes() {
@@ -233,18 +240,20 @@ final class Admittances {
   private void aloneReal(double[] x) {
     var order = elimination.order;
     var start = elimination.start;
-    var row = elimination.row;
+    var row = elimination.rowPlace;
     var g = re;
-    var own = diagonalRe;
+    var w = inOrderRe;
+    for (var k = 0; k < order.length; k++) w[k] = x[order[k]];
     for (var k = 0; k < order.length; k++) {
-      var at = x[order[k]];
+      var at = w[k];
       if (at == 0) continue;
-      for (int p = start[k], end = start[k + 1]; p < end; p++) x[row[p]] -= g[p] * at;
+      for (int p = start[k], end = start[k + 1]; p < end; p++) w[row[p]] -= g[p] * at;
     }
     for (var k = order.length - 1; k >= 0; k--) {
       var node = order[k];
-      var at = x[node] * own[node];
-      for (int p = start[k], end = start[k + 1]; p < end; p++) at -= g[p] * x[row[p]];
+      var at = w[k] * diagonalRe[node];
+      for (int p = start[k], end = start[k + 1]; p < end; p++) at -= g[p] * w[row[p]];
+      w[k] = at;
       x[node] = at;
     }
   }
@@ -252,31 +261,38 @@ final class Admittances {
   private void aloneComplex(double[] x, double[] y) {
     var order = elimination.order;
     var start = elimination.start;
-    var row = elimination.row;
+    var row = elimination.rowPlace;
     var g = re;
     var s = im;
+    var u = inOrderRe;
+    var v = inOrderIm;
     for (var k = 0; k < order.length; k++) {
-      var node = order[k];
-      var xr = x[node];
-      var xi = y[node];
+      u[k] = x[order[k]];
+      v[k] = y[order[k]];
+    }
+    for (var k = 0; k < order.length; k++) {
+      var xr = u[k];
+      var xi = v[k];
       if (xr == 0 && xi == 0) continue;
       for (int p = start[k], end = start[k + 1]; p < end; p++) {
         var to = row[p];
-        x[to] -= g[p] * xr - s[p] * xi;
-        y[to] -= g[p] * xi + s[p] * xr;
+        u[to] -= g[p] * xr - s[p] * xi;
+        v[to] -= g[p] * xi + s[p] * xr;
       }
     }
     for (var k = order.length - 1; k >= 0; k--) {
       var node = order[k];
       var dr = diagonalRe[node];
       var di = diagonalIm[node];
-      var xr = x[node] * dr - y[node] * di;
-      var xi = x[node] * di + y[node] * dr;
+      var xr = u[k] * dr - v[k] * di;
+      var xi = u[k] * di + v[k] * dr;
       for (int p = start[k], end = start[k + 1]; p < end; p++) {
         var to = row[p];
-        xr -= g[p] * x[to] - s[p] * y[to];
-        xi -= g[p] * y[to] + s[p] * x[to];
+        xr -= g[p] * u[to] - s[p] * v[to];
+        xi -= g[p] * v[to] + s[p] * u[to];
       }
+      u[k] = xr;
+      v[k] = xi;
       x[node] = xr;
       y[node] = xi;
     }

@@ -23,6 +23,9 @@ final class Elimination {
 
   final int[] row;
 
+  /// By entry of `row`, when that node is eliminated.
+  final int[] rowPlace;
+
   /// For every pair of one column's rows, in the order the factorisation meets them: where in `row`
   /// their product is subtracted.
   final int[] target;
@@ -33,6 +36,8 @@ final class Elimination {
     this.place = place;
     this.start = start;
     this.row = row;
+    this.rowPlace = new int[row.length];
+    for (var p = 0; p < row.length; p++) rowPlace[p] = place[row[p]];
     this.target = targets();
   }
 
