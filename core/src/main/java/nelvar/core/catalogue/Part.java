@@ -76,6 +76,11 @@ public sealed interface Part
     return article().loss();
   }
 
+  /// What the designation of a device begins with that is one: `-T`.
+  default String stem() {
+    return ClassLetter.of(this);
+  }
+
   default List<Terminal> terminals() {
     return List.of();
   }

@@ -33,6 +33,7 @@ import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
 import nelvar.core.units.Price;
 import nelvar.core.units.Quantity;
+import nelvar.core.units.Reading;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.ResistancePerLength;
 import nelvar.core.units.Significant;
@@ -189,8 +190,8 @@ public final class NelvarJson {
     text(
         module,
         Measure.class,
-        mass -> Significant.exact(mass.value()) + " " + mass.unit().sign(),
-        written -> Kind.of(Measure.Unit.MASS).readStrict(written).orThrow());
+        measure -> Significant.exact(measure.value()) + " " + measure.unit().sign(),
+        NelvarJson::measure);
     text(
         module,
         MainsVoltage.class,
@@ -230,6 +231,13 @@ public final class NelvarJson {
     if (value instanceof CrossSection section && section.exactGauge().isPresent())
       return section.exactGauge().get();
     return Significant.exact(value.si()) + " " + kind.ownUnit();
+  }
+
+  /// Masses and speeds: what parts and functions hold of the rarer units.
+  private static Measure measure(String text) {
+    for (var unit : List.of(Measure.Unit.ROTATION, Measure.Unit.FEED, Measure.Unit.TORQUE))
+      if (Kind.of(unit).readStrict(text) instanceof Reading.Value<Measure>(var value)) return value;
+    return Kind.of(Measure.Unit.MASS).readStrict(text).orThrow();
   }
 
   private static VoltageRange voltageRange(String text) {

@@ -14,12 +14,15 @@ import nelvar.core.model.Conductor;
 import nelvar.core.model.Deviation;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
+import nelvar.core.model.MachineFunction;
 import nelvar.core.model.OperatingState;
 import nelvar.core.model.Operation;
+import nelvar.core.model.Plan;
 import nelvar.core.model.Project;
 import nelvar.core.model.Records;
 import nelvar.core.model.Revision;
 import nelvar.core.model.Setting;
+import nelvar.core.model.Standing;
 import nelvar.core.model.Wiring;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonToken;
@@ -41,6 +44,7 @@ public final class ProjectFormat {
       String description,
       List<Revision> revisions,
       Brief brief,
+      List<MachineFunction> functions,
       List<Device> devices,
       List<Bundle> bundles,
       List<Cable> cables,
@@ -49,12 +53,14 @@ public final class ProjectFormat {
       List<Deviation> deviations,
       List<Part> ownParts,
       List<Id> fixed,
-      List<OperatingState> states) {
+      List<OperatingState> states,
+      List<Standing.Mark> marks) {
     Project project() {
       return new Project(
           name,
           description,
           brief,
+          new Plan(functions, marks),
           new Wiring(devices, cables, conductors, ownParts, fixed),
           new Cabinet(bundles),
           new Operation(settings, states),
@@ -164,6 +170,7 @@ public final class ProjectFormat {
         .append(line(project.brief().surroundings()))
         .append(",\n");
     text.append("    \"policies\": ").append(line(project.brief().policies())).append("\n  },\n");
+    list(text, "functions", project.functions());
     list(text, "devices", project.devices());
     list(text, "bundles", project.bundles());
     list(text, "cables", project.cables());
@@ -173,6 +180,7 @@ public final class ProjectFormat {
     list(text, "ownParts", project.ownParts());
     list(text, "fixed", project.fixed());
     list(text, "states", project.states());
+    list(text, "marks", project.plan().marks());
     text.setLength(text.length() - 2);
     text.append("\n}\n");
     out.writeBytes(text.toString().getBytes(StandardCharsets.UTF_8));

@@ -50,6 +50,7 @@ public final class Consistency {
 
   private void run() {
     ownParts();
+    functions();
     devices();
     for (var i = 0; i < project.bundles().size(); i++)
       take("bundles", i, project.bundles().get(i).id());
@@ -70,10 +71,26 @@ public final class Consistency {
             "the accepted finding is about '" + subject.text() + "', which is not in the project");
     }
     states();
+    marks();
     for (var i = 0; i < project.fixed().size(); i++) {
       var subject = project.fixed().get(i);
       if (!taken.containsKey(subject))
         breach("fixed", i, "'" + subject + "' is fixed by hand, but is not in the project");
+    }
+  }
+
+  private void functions() {
+    for (var i = 0; i < project.functions().size(); i++)
+      take("functions", i, project.functions().get(i).id());
+  }
+
+  private void marks() {
+    var marked = new HashSet<Id>();
+    for (var i = 0; i < project.plan().marks().size(); i++) {
+      var mark = project.plan().marks().get(i);
+      if (!taken.containsKey(mark.thing()))
+        breach("marks", i, "'" + mark.thing() + "' is marked, but is not in the project");
+      if (!marked.add(mark.thing())) breach("marks", i, "'" + mark.thing() + "' is marked twice");
     }
   }
 
@@ -115,6 +132,12 @@ public final class Consistency {
     for (var i = 0; i < project.devices().size(); i++) {
       var device = project.devices().get(i);
       take("devices", i, device.id());
+      if (device.serves().isPresent() && !"functions".equals(taken.get(device.serves().get())))
+        breach(
+            "devices",
+            i,
+            "%s serves '%s', which is not a function of the machine"
+                .formatted(device.designation(), device.serves().get()));
       var part = catalogue.find(device.part());
       if (part.isEmpty() || part.get() instanceof CableStock || part.get() instanceof WireStock) {
         breach(

@@ -20,6 +20,7 @@ import nelvar.core.units.Voltage;
 /// @param trip what its dial is set to: an adjustable overload trip, the current of a drive
 /// @param spare terminals left open on purpose
 /// @param output what an adjustable supply is set to; its nominal voltage where nothing is said
+/// @param serves the one machine function it is there for; empty where it serves the whole machine
 /// @param connection of an inlet that hangs on the site otherwise than the Brief says of all
 public record Device(
     Id id,
@@ -33,7 +34,8 @@ public record Device(
     Optional<Current> trip,
     List<String> spare,
     Optional<Voltage> output,
-    Optional<Connection> connection) {
+    Optional<Connection> connection,
+    Optional<Id> serves) {
   public Device {
     if (trip.isPresent() && trip.get().amperes() <= 0)
       throw new ImpossibleQuantity("a dial is set to more than 0 A");
@@ -54,6 +56,7 @@ public record Device(
         Optional.empty(),
         List.of(),
         Optional.empty(),
+        Optional.empty(),
         Optional.empty());
   }
 
@@ -69,6 +72,7 @@ public record Device(
     private List<String> spare = Device.this.spare;
     private Optional<Voltage> output = Device.this.output;
     private Optional<Connection> connection = Device.this.connection;
+    private Optional<Id> serves = Device.this.serves;
 
     private Device done() {
       return new Device(
@@ -83,7 +87,8 @@ public record Device(
           trip,
           spare,
           output,
-          connection);
+          connection,
+          serves);
     }
   }
 
@@ -133,6 +138,10 @@ public record Device(
 
   public Device withOutput(Optional<Voltage> next) {
     return with(d -> d.output = next);
+  }
+
+  public Device withServes(Optional<Id> next) {
+    return with(d -> d.serves = next);
   }
 
   public Device withSpare(List<String> next) {

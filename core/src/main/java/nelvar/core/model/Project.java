@@ -16,6 +16,7 @@ public record Project(
     String name,
     String description,
     Brief brief,
+    Plan plan,
     Wiring wiring,
     Cabinet cabinet,
     Operation operation,
@@ -29,7 +30,18 @@ public record Project(
   /// With nothing in it.
   public static Project empty(String name, String description, Brief brief) {
     return new Project(
-        name, description, brief, Wiring.NONE, Cabinet.NONE, Operation.NONE, Records.NONE);
+        name,
+        description,
+        brief,
+        Plan.NONE,
+        Wiring.NONE,
+        Cabinet.NONE,
+        Operation.NONE,
+        Records.NONE);
+  }
+
+  public List<MachineFunction> functions() {
+    return plan.functions();
   }
 
   public List<Device> devices() {
@@ -90,31 +102,39 @@ public record Project(
   }
 
   public Project withName(String next) {
-    return new Project(next, description, brief, wiring, cabinet, operation, records);
+    return new Project(next, description, brief, plan, wiring, cabinet, operation, records);
   }
 
   public Project withDescription(String next) {
-    return new Project(name, next, brief, wiring, cabinet, operation, records);
+    return new Project(name, next, brief, plan, wiring, cabinet, operation, records);
   }
 
   public Project withBrief(Brief next) {
-    return new Project(name, description, next, wiring, cabinet, operation, records);
+    return new Project(name, description, next, plan, wiring, cabinet, operation, records);
+  }
+
+  public Project with(Plan next) {
+    return new Project(name, description, brief, next, wiring, cabinet, operation, records);
   }
 
   public Project with(Wiring next) {
-    return new Project(name, description, brief, next, cabinet, operation, records);
+    return new Project(name, description, brief, plan, next, cabinet, operation, records);
   }
 
   public Project with(Cabinet next) {
-    return new Project(name, description, brief, wiring, next, operation, records);
+    return new Project(name, description, brief, plan, wiring, next, operation, records);
   }
 
   public Project with(Operation next) {
-    return new Project(name, description, brief, wiring, cabinet, next, records);
+    return new Project(name, description, brief, plan, wiring, cabinet, next, records);
   }
 
   public Project with(Records next) {
-    return new Project(name, description, brief, wiring, cabinet, operation, next);
+    return new Project(name, description, brief, plan, wiring, cabinet, operation, next);
+  }
+
+  public Project withFunctions(List<MachineFunction> next) {
+    return with(plan.withFunctions(next));
   }
 
   public Project withDevices(List<Device> next) {

@@ -102,7 +102,7 @@ final class Additions {
   }
 
   private static void add(Part part, Session session) {
-    var designation = NextName.designation(session.project(), stem(part));
+    var designation = NextName.designation(session.project(), part.stem());
     var device =
         Device.of(
             NextName.id(session.project(), designation.text()),
@@ -111,63 +111,6 @@ final class Additions {
             part.id(),
             Place.PANEL);
     if (session.edit(Edits.add(device))) session.selection().set(Optional.of(device.id()));
-  }
-
-  /// The letter a designation begins with, after IEC 81346-2 (unchecked) as commonly used.
-  private static String stem(Part part) {
-    return switch (part) {
-      case nelvar.core.catalogue.CircuitBreaker _,
-          nelvar.core.catalogue.FuseHolder _,
-          nelvar.core.catalogue.MotorProtector _,
-          nelvar.core.catalogue.ResidualCurrentDevice _,
-          nelvar.core.catalogue.ElectronicProtection _ ->
-          "-F";
-      case nelvar.core.catalogue.DcSupply _,
-          nelvar.core.catalogue.MultiOutputSupply _,
-          nelvar.core.catalogue.ControlTransformer _,
-          nelvar.core.catalogue.MultiWindingTransformer _,
-          nelvar.core.catalogue.DcConverter _,
-          nelvar.core.catalogue.RectifierBank _ ->
-          "-T";
-      case nelvar.core.catalogue.BusCapacitors _ -> "-C";
-      case nelvar.core.catalogue.BusClamp _ -> "-R";
-      case nelvar.core.catalogue.DiodeModule _ -> "-V";
-      case nelvar.core.catalogue.TimerRelay _ -> "-K";
-      case nelvar.core.catalogue.FrequencyConverter _,
-          nelvar.core.catalogue.ServoDrive _,
-          nelvar.core.catalogue.StepperDrive _ ->
-          "-U";
-      case nelvar.core.catalogue.InductionMotor _,
-          nelvar.core.catalogue.ServoMotor _,
-          nelvar.core.catalogue.StepperMotor _,
-          nelvar.core.catalogue.MotorWithDrive _,
-          nelvar.core.catalogue.DcMotor _ ->
-          "-M";
-      case nelvar.core.catalogue.Contactor _,
-          nelvar.core.catalogue.Relay _,
-          nelvar.core.catalogue.SafetyRelay _ ->
-          "-K";
-      case nelvar.core.catalogue.Disconnector _ -> "-Q";
-      case nelvar.core.catalogue.EmcFilter _ -> "-Z";
-      case nelvar.core.catalogue.Controller _, nelvar.core.catalogue.DriverBoard _ -> "-A";
-      case nelvar.core.catalogue.ControlSwitch _ -> "-S";
-      case nelvar.core.catalogue.Sensor _ -> "-B";
-      case nelvar.core.catalogue.Solenoid _ -> "-Y";
-      case nelvar.core.catalogue.SignalLamp _ -> "-H";
-      case nelvar.core.catalogue.Heater _,
-          nelvar.core.catalogue.MainsFan _,
-          nelvar.core.catalogue.Appliance _,
-          nelvar.core.catalogue.Computer _ ->
-          "-E";
-      case nelvar.core.catalogue.Enclosure _ -> "-UC";
-      case nelvar.core.catalogue.MainsInlet _,
-          nelvar.core.catalogue.TerminalStrip _,
-          nelvar.core.catalogue.SocketStrip _,
-          nelvar.core.catalogue.DistributionBlock _,
-          CableStock _,
-          WireStock _ ->
-          "-X";
-    };
   }
 
   /// A wire from one of this device's terminals to any other terminal.

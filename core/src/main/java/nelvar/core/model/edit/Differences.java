@@ -161,6 +161,12 @@ public final class Differences {
                 r -> "revision " + r.mark(),
                 Project::withRevisions),
             new Lists<>(
+                "functions",
+                Project::functions,
+                f -> f.id().text(),
+                f -> f.designation().text(),
+                Project::withFunctions),
+            new Lists<>(
                 "devices",
                 Project::devices,
                 d -> d.id().text(),
@@ -208,6 +214,12 @@ public final class Differences {
                 state -> state.id().text(),
                 state -> "state " + state.name(),
                 Project::withStates),
+            new Lists<>(
+                "marks",
+                project -> project.plan().marks(),
+                mark -> mark.thing().text(),
+                mark -> mark.thing() + " " + mark.standing().words(),
+                (project, marks) -> project.with(project.plan().withMarks(marks))),
             new Lists<>(
                 "fixed",
                 Project::fixed,

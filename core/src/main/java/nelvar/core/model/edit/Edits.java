@@ -286,10 +286,16 @@ public final class Edits {
   }
 
   /// Without what was accepted or fixed of a thing that is gone.
-  private static Project forgotten(Project project, Id gone) {
-    return project
+  static Project forgotten(Project project, Id gone) {
+    return unmarked(project, gone::equals)
         .withDeviations(without(project.deviations(), d -> d.subject().concerns(gone)))
         .withFixed(without(project.fixed(), gone::equals));
+  }
+
+  private static Project unmarked(Project project, java.util.function.Predicate<Id> gone) {
+    var marks = project.plan().marks();
+    if (marks.isEmpty()) return project;
+    return project.with(project.plan().withMarks(without(marks, mark -> gone.test(mark.thing()))));
   }
 
   private static <T> List<T> plus(List<T> all, T more) {
@@ -318,7 +324,14 @@ public final class Edits {
     return new Edit(
         "Remove " + device.designation(),
         project ->
-            project
+            unmarked(
+                    project,
+                    id ->
+                        id.equals(device.id())
+                            || project
+                                .conductor(id)
+                                .filter(c -> c.touches(device.id()))
+                                .isPresent())
                 .withConductors(
                     project.conductors().stream().filter(c -> !c.touches(device.id())).toList())
                 .withDevices(
@@ -397,7 +410,7 @@ public final class Edits {
     return new Edit(
         "Remove " + conductor.label(),
         project ->
-            project
+            unmarked(project, conductor.id()::equals)
                 .withConductors(
                     project.conductors().stream()
                         .filter(c -> !c.id().equals(conductor.id()))

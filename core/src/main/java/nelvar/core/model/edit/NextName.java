@@ -12,6 +12,7 @@ public final class NextName {
   /// The first of stem1, stem2, … that no device, cable or conductor bears.
   public static Designation designation(Project project, String stem) {
     var taken = new HashSet<String>();
+    project.functions().forEach(f -> taken.add(f.designation().text()));
     project.devices().forEach(d -> taken.add(d.designation().text()));
     project.cables().forEach(c -> taken.add(c.label().text()));
     project.conductors().forEach(c -> taken.add(c.label().text()));
@@ -21,6 +22,7 @@ public final class NextName {
   /// An id like `wish` that nothing in the project has.
   public static Id id(Project project, String wish) {
     var taken = new HashSet<Id>();
+    project.functions().forEach(f -> taken.add(f.id()));
     project.devices().forEach(d -> taken.add(d.id()));
     project.bundles().forEach(b -> taken.add(b.id()));
     project.cables().forEach(c -> taken.add(c.id()));
