@@ -12,8 +12,16 @@ import nelvar.core.units.VoltageRange;
 /// Motion controller, operator panel or other logic fed with direct current.
 ///
 /// @param pins its inputs and outputs as marked on the board
+/// @param outputSupply the terminal its sourcing outputs take their current from, where that is not
+///   its own supply: what a stop must take volts from can hang on another + than its logic
 public record Controller(
-    String id, String name, Article article, VoltageRange input, Current current, List<Pin> pins)
+    String id,
+    String name,
+    Article article,
+    VoltageRange input,
+    Current current,
+    List<Pin> pins,
+    Optional<String> outputSupply)
     implements Part {
   public Controller {
     pins = List.copyOf(pins);
@@ -24,6 +32,7 @@ public record Controller(
     var all =
         new ArrayList<Terminal>(
             List.of(Terminal.required("+", Role.PLUS), Terminal.required("-", Role.MINUS)));
+    outputSupply.ifPresent(mark -> all.add(Terminal.optional(mark, Role.PLUS)));
     for (var pin : pins) all.add(Terminal.optional(pin.name(), Role.SIGNAL));
     return all;
   }
@@ -34,7 +43,8 @@ public record Controller(
         .flatMap(pin ->
             switch (pin.type()) {
               case OUTPUT_SINKING -> Stream.of(Link.output(pin.name(), "-", pin.name()));
-              case OUTPUT_SOURCING -> Stream.of(Link.output("+", pin.name(), pin.name()));
+              case OUTPUT_SOURCING ->
+                  Stream.of(Link.output(outputSupply.orElse("+"), pin.name(), pin.name()));
               case INPUT_READS_PLUS,
                   INPUT_READS_MINUS,
                   ANALOGUE_INPUT,

@@ -44,7 +44,7 @@ public record DriverBoard(
   }
 
   private Controller logic() {
-    return new Controller(id, name, article, input, current, pins);
+    return new Controller(id, name, article, input, current, pins, Optional.empty());
   }
 
   @Override

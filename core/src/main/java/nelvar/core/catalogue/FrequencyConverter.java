@@ -129,6 +129,14 @@ public record FrequencyConverter(
         new Output("motor", List.of("U", "V", "W"), Optional.empty(), true, output, rating));
   }
 
+  @Override
+  public List<Output> outputs(Optional<Voltage> set, Voltage fed) {
+    return fed.volts() < FULL * output.volts() ? List.of(outputs().getFirst().at(fed)) : outputs();
+  }
+
+  /// A mains within so much of its nameplate lets it give all of it.
+  private static final double FULL = 0.95;
+
   /// Its run input reads a dry contact or a sinking output: 24 V of its own through 4.7 kΩ (common
   /// practice).
   @Override

@@ -1,5 +1,6 @@
 package nelvar.core.network;
 
+import java.util.Comparator;
 import java.util.Optional;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.solve.Phasor;
@@ -124,13 +125,27 @@ public final class Fault {
     return output.limit().map(limit -> limit.shortCircuit().amperes()).orElse(1e9);
   }
 
-  /// The direct-current supplies whose outputs lie in the island of both terminals: their limits
-  /// together.
+  /// The direct-current supply that feeds one of two terminals. Of several of one voltage whose 0 V
+  /// are joined, the one with the least resistance on the way: to the others it leads through
+  /// supplies.
   private Optional<Live.Output> limiting(TerminalRef a, TerminalRef b) {
-    return open.outputs().stream()
-        .filter(output -> !output.output().alternating() && output.limit().isPresent())
-        .filter(output -> near(output, a, b))
-        .findFirst();
+    var near =
+        open.outputs().stream()
+            .filter(output -> !output.output().alternating() && output.limit().isPresent())
+            .filter(output -> near(output, a, b))
+            .toList();
+    if (near.size() < 2) return near.stream().findFirst();
+    return near.stream().min(Comparator.comparingDouble(output -> way(output, a, b)));
+  }
+
+  private double way(Live.Output output, TerminalRef a, TerminalRef b) {
+    var plus = new TerminalRef(output.device().id(), output.output().lines().getFirst());
+    return java.util.stream.Stream.of(a, b)
+        .filter(end -> drops(plus, end))
+        .flatMap(end -> open.impedance(plus, end, false).stream())
+        .mapToDouble(Phasor::magnitude)
+        .min()
+        .orElse(Double.POSITIVE_INFINITY);
   }
 
   private boolean near(Live.Output output, TerminalRef a, TerminalRef b) {

@@ -9,6 +9,7 @@ import nelvar.core.model.Brief;
 import nelvar.core.model.Device;
 import nelvar.core.network.solve.Grid;
 import nelvar.core.network.solve.Phasor;
+import nelvar.core.units.Resistance;
 
 /// The mains at an inlet: line voltages behind the impedance the site states, and the way its
 /// earthing system joins the star point to the protective conductor.
@@ -18,8 +19,9 @@ import nelvar.core.network.solve.Phasor;
 ///
 /// Impedances count as resistance, which holds for final circuits; where the site states neither
 /// impedance nor short-circuit current, 0.25 Ω a line is taken (assumed).
-final class MainsSource {
-  private static final double USUAL_LINE = 0.25;
+public final class MainsSource {
+  /// Of a line, where the site states nothing.
+  public static final Resistance ASSUMED = new Resistance(0.25);
 
   /// Earth electrodes of a TT system where nothing is stated (assumed).
   private static final double ELECTRODES = 20;
@@ -76,7 +78,7 @@ final class MainsSource {
         .prospectiveShortCircuitCurrent()
         .map(current -> Fault.GREATEST * phase / current.amperes() / conductors)
         .or(() -> supply.loopImpedance().map(loop -> loop.ohms() / 2))
-        .orElse(USUAL_LINE);
+        .orElse(ASSUMED.ohms());
   }
 
   /// What is earthed at the site (TT, IT) is so once: the next inlet is joined to the first.

@@ -66,19 +66,28 @@ public final class WorstVolts {
   }
 
   /// The 0.9 Un stand at the terminals of the inlet, whatever lies before them: an impedance of the
-  /// mains, stated or assumed, condemns no load. What a regulated supply gives does not follow.
+  /// mains, stated or assumed, condemns no load. A drive gives no more than it gets; what a
+  /// regulated supply gives does not follow.
   private static Voltage atInlet(Voltage least, Feed feed, Live low, Study study) {
-    var source = feed.source().orElseThrow();
-    var part = study.part(source.device());
-    if (part.filter(
-            p -> p instanceof MainsInlet || p instanceof RectifierBank || p.bareTransformer())
-        .isEmpty()) return least;
+    if (!follows(feed.source().orElseThrow(), study)) return least;
     return study.project().devices().stream()
         .filter(device -> study.part(device).orElse(null) instanceof MainsInlet)
         .flatMap(inlet -> study.network().sources(inlet).stream())
         .findFirst()
         .map(inlet -> least.times(Math.clamp(lowered(inlet, low), 1, MOST)))
         .orElse(least);
+  }
+
+  /// Whether what it gives sinks with the mains.
+  private static boolean follows(Source source, Study study) {
+    var part = study.part(source.device());
+    if (part.isEmpty()) return false;
+    var p = part.get();
+    if (p instanceof MainsInlet || p instanceof RectifierBank || p.bareTransformer()) return true;
+    return p.drives()
+        && study.network().feeds(source.device().id()).stream()
+            .flatMap(feed -> feed.source().stream())
+            .anyMatch(before -> study.part(before.device()).orElse(null) instanceof MainsInlet);
   }
 
   /// How much more would stand at an inlet without what the mains itself loses.

@@ -10,6 +10,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.Schools;
+import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -18,6 +19,7 @@ import nelvar.core.model.School;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Fault;
 import nelvar.core.network.Feed;
+import nelvar.core.network.MainsSource;
 import nelvar.core.network.TripTime;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Explained;
@@ -121,6 +123,11 @@ public final class ClearsFault implements Rule {
     var demand = Schools.demand(study, DEMAND, AMERICAN);
     var trail = trail(worst, needed, time, policies, demand);
     if (fault.current().compareTo(needed) >= 0) return new Verdict.Pass(id, trail);
+    if (assumed(worst, needed, study))
+      return new Verdict.NotChecked(
+          id,
+          "neither the loop impedance nor the short-circuit current at the inlet is known, and it decides whether a short at %s opens it"
+              .formatted(worst.feed().device().designation()));
     var carried = carried(worst, study);
     var safe = carried.map(least -> least.compareTo(fault.current()) >= 0).orElse(false);
     var end = worst.feed().device().designation();
@@ -147,6 +154,20 @@ public final class ClearsFault implements Rule {
                     : "The wire burns before the device opens. Use a smaller or quicker device, a thicker wire, or electronic protection."),
         trail,
         List.of());
+  }
+
+  /// Whether only an impedance of the mains that nobody stated keeps the current down: without any,
+  /// it would open.
+  private static boolean assumed(Worst worst, Current needed, Study study) {
+    var site = study.project().brief().supply();
+    if (site.loopImpedance().isPresent()
+        || site.prospectiveShortCircuitCurrent().isPresent()
+        || !worst.fault().alternating()) return false;
+    var source = worst.feed().source().orElseThrow();
+    if (!(study.part(source.device()).orElse(null) instanceof MainsInlet)) return false;
+    var own = worst.fault().ohms() - 2 * MainsSource.ASSUMED.ohms();
+    return own <= 0
+        || worst.fault().current().amperes() * worst.fault().ohms() / own >= needed.amperes();
   }
 
   private static Trail trail(

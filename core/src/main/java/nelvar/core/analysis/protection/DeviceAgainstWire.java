@@ -24,6 +24,7 @@ import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.network.Feed;
@@ -187,10 +188,17 @@ public final class DeviceAgainstWire implements Rule {
         if (link.a().equals(end.terminal())
             && link.protection().isPresent()
             && !(link.protection().get() instanceof ProtectiveDevice.Electronic))
-          return Optional.of(new Feed.Protector(device.get(), link.protection().get()));
+          return Optional.of(
+              new Feed.Protector(device.get(), set(link.protection().get(), device.get())));
       }
     }
     return Optional.empty();
+  }
+
+  private static ProtectiveDevice set(ProtectiveDevice protection, Device device) {
+    return protection instanceof ProtectiveDevice.MotorSwitch motor
+        ? motor.setTo(device.trip())
+        : protection;
   }
 
   /// A wire behind an electronic supply may be protected by the limit of that; one behind mains,
@@ -219,10 +227,12 @@ public final class DeviceAgainstWire implements Rule {
   private static Verdict tooLarge(Feed.Protector protection, List<Weak> wires, Study study) {
     var thinnest = wires.stream().min(java.util.Comparator.comparing(Weak::allowed)).orElseThrow();
     var repairs = new ArrayList<Repair>();
-    var protecting = ProtectiveDevices.of(protection, study).orElseThrow();
-    Replacement.candidates(study.part(protection.device()).orElseThrow(), protecting, study)
-        .findFirst()
-        .map(next -> Replacement.repair(protection.device(), next, protecting))
+    // A branch that feeds nothing yet has no load that another device could be chosen for.
+    ProtectiveDevices.of(protection, study)
+        .flatMap(protecting ->
+            Replacement.candidates(study.part(protection.device()).orElseThrow(), protecting, study)
+                .findFirst()
+                .map(next -> Replacement.repair(protection.device(), next, protecting)))
         .ifPresent(repairs::add);
     if (wires.size() == 1) thicker(thinnest, study).ifPresent(repairs::add);
     else allThicker(wires, study).ifPresent(repairs::add);
