@@ -1,0 +1,134 @@
+package nelvar.core.compose;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.DoubleStream;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.choice.Choosing;
+import nelvar.core.analysis.choice.Goal;
+import nelvar.core.analysis.earthing.ProtectiveSection;
+import nelvar.core.analysis.load.InletLoad;
+import nelvar.core.analysis.sizing.MinimumSection;
+import nelvar.core.catalogue.Catalogue;
+import nelvar.core.compose.sketch.Composer;
+import nelvar.core.compose.sketch.Unmet;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Brief;
+import nelvar.core.model.Id;
+import nelvar.core.model.Project;
+import nelvar.core.review.Review;
+import nelvar.core.units.Current;
+
+/// Gives a machine that is wired its sizes, by the calculations the rules use: the device before
+/// the inlet, what carries all of it, then every protective device and wire.
+final class Sizing {
+  /// Rated currents devices before an inlet are commonly had in, A; metric, then North American.
+  private static final List<Integer> METRIC = List.of(16, 20, 25, 32, 40, 50, 63, 80);
+
+  private static final List<Integer> AMERICAN = List.of(15, 20, 30, 40, 50, 60, 80);
+
+  /// What needs no more than its own rule's least size.
+  private static final List<Rule> LEAST = List.of(new MinimumSection(), new ProtectiveSection());
+
+  private static final int ROUNDS = 3;
+
+  /// Of contactors: loads take more where the mains is low.
+  private static final double TO_SPARE = 1.2;
+
+  private final Composer composer;
+  private final Catalogue standard;
+  private final boolean upstreamStated;
+
+  /// @param upstreamStated whether the device before the inlet is as the Brief says
+  Sizing(Composer composer, Catalogue standard, boolean upstreamStated) {
+    this.composer = composer;
+    this.standard = standard;
+    this.upstreamStated = upstreamStated;
+  }
+
+  Project sized() {
+    var wired = composer.sketch().project();
+    var study = Study.of(wired, standard);
+    var upstream = upstream(study);
+    composer.trim(upstream, TO_SPARE * cut(study));
+    var project = composer.sketch().project();
+    project = project.withBrief(protectedBy(upstream, project.brief()));
+    var now = Study.of(project, standard);
+    project = Choosing.all(now, Goal.LEAST_COST).edit().apply(project);
+    return least(project);
+  }
+
+  private double upstream(Study study) {
+    var load =
+        InletLoad.inlets(study).stream()
+            .mapToDouble(inlet -> InletLoad.of(inlet, study).value().amperes())
+            .max()
+            .orElse(0);
+    var stated = study.project().brief().supply().upstream().amperes();
+    if (upstreamStated) {
+      if (load > stated)
+        throw new Unmet(
+            "the machine takes %s, more than the %s of the device before its inlet"
+                .formatted(new Current(load), new Current(stated)));
+      return stated;
+    }
+    var american = composer.sketch().american();
+    // A quarter to spare, as for loads of hours; what starts is covered by that as well.
+    var found =
+        (american ? AMERICAN : METRIC).stream().filter(rating -> rating >= 1.25 * load).findFirst();
+    return found.orElseThrow(() ->
+        new Unmet(
+            "the machine takes %s; a device of 80 A before the inlet is the greatest drawn up: take a second inlet, or more phases"
+                .formatted(new Current(load))));
+  }
+
+  /// What flows behind the stop, A: the most of any wire on its contactors.
+  private double cut(Study study) {
+    var contactors = composer.contactors();
+    return study.project().conductors().stream()
+        .filter(wire ->
+            touches(wire.from().device(), contactors) || touches(wire.to().device(), contactors))
+        .flatMapToDouble(wire -> DoubleStream.of(study.designCurrent(wire).amperes()))
+        .max()
+        .orElse(0);
+  }
+
+  private static boolean touches(Id device, List<Id> contactors) {
+    return contactors.contains(device);
+  }
+
+  private static Brief protectedBy(double upstream, Brief brief) {
+    var supply = brief.supply();
+    return new Brief(
+        new Brief.Supply(
+            supply.voltage(),
+            supply.frequency(),
+            supply.earthing(),
+            new Current(upstream),
+            supply.loopImpedance(),
+            supply.prospectiveShortCircuitCurrent()),
+        brief.surroundings(),
+        brief.policies());
+  }
+
+  /// Wires that carry next to nothing and protective conductors, as thick as their own rules ask.
+  private Project least(Project sized) {
+    var project = sized;
+    for (var round = 0; round < ROUNDS; round++) {
+      var judged = Review.of(project, standard, LEAST, () -> false).orElseThrow();
+      var repairs =
+          judged.open().stream()
+              .flatMap(entry -> entry.finding().stream())
+              .flatMap(finding -> first(finding).stream())
+              .toList();
+      if (repairs.isEmpty()) return project;
+      for (var repair : repairs) project = repair.edit().apply(project);
+    }
+    return project;
+  }
+
+  private static Optional<nelvar.core.finding.Repair> first(Verdict.Finding finding) {
+    return finding.proposals().stream().findFirst();
+  }
+}

@@ -1,0 +1,64 @@
+package nelvar.core.compose.pattern;
+
+import java.util.Optional;
+import nelvar.core.model.MachineFunction;
+import nelvar.core.model.Means;
+import nelvar.core.model.Place;
+
+/// What a function asks for, as patterns ask about it.
+final class Wish {
+  /// Extra-low voltage: direct current up to here, the mains above.
+  static final double EXTRA_LOW = 60;
+
+  private final MachineFunction function;
+
+  Wish(MachineFunction function) {
+    this.function = function;
+  }
+
+  boolean by(Means means) {
+    return function.wants().by().filter(means::equals).isPresent();
+  }
+
+  boolean unsaid() {
+    return function.wants().by().isEmpty();
+  }
+
+  /// What was said of its voltage, V.
+  Optional<Double> volts() {
+    return function.wants().voltage().map(voltage -> voltage.between().volts());
+  }
+
+  boolean extraLow() {
+    return volts().filter(volts -> volts <= EXTRA_LOW).isPresent();
+  }
+
+  Optional<Double> watts() {
+    return function
+        .wants()
+        .power()
+        .map(power -> power.watts())
+        .or(() ->
+            volts()
+                .flatMap(
+                    volts -> function.wants().current().map(current -> current.amperes() * volts)));
+  }
+
+  Optional<Double> amperes() {
+    return function.wants().current().map(current -> current.amperes());
+  }
+
+  /// The purpose of one of its devices.
+  String purpose(int number) {
+    var name = function.name().isEmpty() ? function.kind().words() : function.name();
+    return function.wants().count() > 1 ? name + " " + number : name;
+  }
+
+  /// Where its devices stand: on the machine unless its place says otherwise.
+  Place place() {
+    var said = function.wants().place().orElse("");
+    return said.contains("door")
+        ? Place.DOOR
+        : said.contains("panel") || said.contains("cabinet") ? Place.PANEL : Place.MACHINE;
+  }
+}

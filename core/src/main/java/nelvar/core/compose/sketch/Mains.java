@@ -1,0 +1,523 @@
+package nelvar.core.compose.sketch;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.CircuitBreaker;
+import nelvar.core.catalogue.Contactor;
+import nelvar.core.catalogue.ControlTransformer;
+import nelvar.core.catalogue.DcSupply;
+import nelvar.core.catalogue.Disconnector;
+import nelvar.core.catalogue.EmcFilter;
+import nelvar.core.catalogue.FuseHolder;
+import nelvar.core.catalogue.Linkage;
+import nelvar.core.catalogue.MainsInlet;
+import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.Terminal;
+import nelvar.core.model.Device;
+import nelvar.core.model.Place;
+import nelvar.core.model.Suppression;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.standards.FuseClass;
+import nelvar.core.standards.TripCurve;
+import nelvar.core.units.MainsVoltage;
+import nelvar.core.units.Voltage;
+import nelvar.core.units.VoltageRange;
+
+/// Alternating current from the inlet to each branch: main switch, filter, distribution, the two
+/// contactors of the stop, and a protective device for every branch.
+public final class Mains {
+  /// More than what a contactor of the catalogue carries is cut in parts.
+  private static final double SLIGHTLY = 0.01;
+
+  private final Sketch sketch;
+  private final MainsVoltage system;
+  private final List<Branch> branches = new ArrayList<>();
+  private final List<TerminalRef> earths = new ArrayList<>();
+  private final List<Bar> lines = new ArrayList<>();
+  private final List<Bar> safeLines = new ArrayList<>();
+  private final List<Device> cutting = new ArrayList<>();
+  private Optional<Bar> neutral = Optional.empty();
+  private Optional<Bar> earth = Optional.empty();
+  private Optional<Device> mainSwitch = Optional.empty();
+  private Optional<Device> filter = Optional.empty();
+  private final Device inlet;
+  private boolean stops;
+  private boolean drives;
+
+  Mains(Sketch sketch) {
+    this.sketch = sketch;
+    this.system = sketch.brief().supply().voltage();
+    this.inlet = inlet();
+  }
+
+  /// What protects a branch.
+  public enum Protection {
+    /// A breaker, or a fuse of class CC in the North American school.
+    USUAL,
+    /// A gG fuse where there is a neutral: it lets less through a thin cord than a breaker.
+    CORD,
+    /// Semiconductor fuses its maker asks for.
+    SEMICONDUCTOR,
+    /// What is fed brings its own.
+    OWN
+  }
+
+  /// Something fed from the mains.
+  ///
+  /// @param poles its line terminals; two for a single-phase load: line, then neutral or line
+  /// @param between whether its two poles hang on two lines
+  private record Branch(
+      String purpose,
+      List<TerminalRef> poles,
+      boolean between,
+      double amperes,
+      boolean safe,
+      Protection protection) {
+    boolean threePhase() {
+      return poles.size() == 3;
+    }
+  }
+
+  /// Says that a stop takes power away from what moves.
+  void stop() {
+    stops = true;
+  }
+
+  boolean stops() {
+    return stops;
+  }
+
+  int lineCount() {
+    return switch (system.phases()) {
+      case SINGLE -> 1;
+      case SPLIT -> 2;
+      case THREE -> 3;
+    };
+  }
+
+  public boolean threePhase() {
+    return lineCount() == 3;
+  }
+
+  /// Between its lines, or from line to neutral where there is one line only.
+  public Voltage between() {
+    return system.between();
+  }
+
+  /// Whether a part with so many phases and such an input can be fed.
+  public boolean feeds(int phases, VoltageRange input) {
+    return phases == 3 ? threePhase() && input.contains(between()) : feedsTwoWire(input);
+  }
+
+  public boolean feedsTwoWire(VoltageRange input) {
+    return input.contains(system.toNeutral()) || (lineCount() > 1 && input.contains(between()));
+  }
+
+  /// Volts a two-wire load of such an input gets here; empty where neither fits.
+  public Optional<Voltage> twoWire(VoltageRange input) {
+    if (input.contains(system.toNeutral())) return Optional.of(system.toNeutral());
+    return lineCount() > 1 && input.contains(between()) ? Optional.of(between()) : Optional.empty();
+  }
+
+  /// Volts a two-wire load of such an input gets, over a transformer where need be.
+  public double voltsFor(VoltageRange input) {
+    return twoWire(input)
+        .map(Voltage::volts)
+        .orElseGet(() ->
+            sketch
+                .cheapest(ControlTransformer.class, t -> fits(t, input))
+                .map(t -> t.secondary().volts())
+                .orElseThrow(() -> lacking(input)));
+  }
+
+  private boolean fits(ControlTransformer transformer, VoltageRange input) {
+    return feedsTwoWire(transformer.intakes(Linkage.STAR).getFirst().accepts())
+        && input.contains(transformer.secondary());
+  }
+
+  private Unmet lacking(VoltageRange input) {
+    return new Unmet(
+        "it needs %s, which neither this mains (%s) nor a transformer of the catalogue gives"
+            .formatted(input, system));
+  }
+
+  /// A branch for a two-wire load: from line to neutral where that fits, else between two lines.
+  public void feedTwoWire(
+      String purpose,
+      TerminalRef line,
+      TerminalRef back,
+      VoltageRange input,
+      double amperes,
+      boolean safe,
+      Protection protection) {
+    if (!feedsTwoWire(input)) {
+      transformed(purpose, line, back, input, amperes, safe);
+      return;
+    }
+    branches.add(
+        new Branch(
+            purpose,
+            List.of(line, back),
+            !input.contains(system.toNeutral()) || betterBetween(input, amperes),
+            amperes,
+            safe && stops,
+            protection));
+  }
+
+  /// What takes much and stands both hangs between two lines: half the current, and both lines
+  /// loaded alike (120/240 V, 3x208 V).
+  private boolean betterBetween(VoltageRange input, double amperes) {
+    return lineCount() > 1 && amperes > MUCH && input.contains(between());
+  }
+
+  private static final double MUCH = 3;
+
+  /// Over a control transformer whose secondary is earthed on one side, with a device before it and
+  /// one behind it.
+  private void transformed(
+      String purpose,
+      TerminalRef line,
+      TerminalRef back,
+      VoltageRange input,
+      double amperes,
+      boolean safe) {
+    var found =
+        sketch.cheapest(
+            ControlTransformer.class,
+            t -> fits(t, input) && t.rating().watts() >= amperes * t.secondary().volts());
+    var part = found.orElseThrow(() -> lacking(input));
+    var device = sketch.add(part, purpose + ", transformer", Place.PANEL, Optional.empty());
+    feedTwoWire(
+        purpose + ", transformer",
+        sketch.at(device, "1"),
+        sketch.at(device, "2"),
+        part.intakes(Linkage.STAR).getFirst().accepts(),
+        amperes * part.secondary().volts() / part.primary().volts() / part.efficiency().fraction(),
+        safe,
+        Protection.USUAL);
+    var behind = sketch.add(usual(1, amperes), purpose, Place.PANEL, Optional.empty());
+    sketch.wire(sketch.at(device, "3"), sketch.at(behind, "1"), Ink.LINE);
+    sketch.wire(sketch.at(behind, "2"), line, Ink.LINE);
+    sketch.wire(sketch.at(device, "4"), back, Ink.NEUTRAL);
+    earth(sketch.at(device, "PE"));
+    earth(sketch.at(device, "4"));
+  }
+
+  public void feedThree(
+      String purpose,
+      List<TerminalRef> poles,
+      double amperes,
+      boolean safe,
+      Protection protection) {
+    branches.add(new Branch(purpose, poles, false, amperes, safe && stops, protection));
+  }
+
+  /// A way of the protective bar, for the core of a cable.
+  public TerminalRef earth() {
+    var promise = sketch.promise();
+    earths.add(promise);
+    return promise;
+  }
+
+  /// A wire, or what was promised becomes this terminal.
+  private void connect(TerminalRef from, TerminalRef to, Ink ink) {
+    if (sketch.promised(to)) sketch.keep(to, from);
+    else sketch.wire(from, to, ink);
+  }
+
+  /// Joins something to the protective bar.
+  public void earth(TerminalRef terminal) {
+    earths.add(terminal);
+  }
+
+  /// A drive pollutes the mains: it wants a filter.
+  public void polluted() {
+    drives = true;
+  }
+
+  void feedSupply(Device supply, DcSupply part, boolean safe, double watts) {
+    var taken = watts / (part.efficiency().fraction() * part.powerFactor());
+    if (part.phases() == 3)
+      feedThree(
+          supply.purpose(),
+          ends(supply, "L1", "L2", "L3"),
+          taken / (Math.sqrt(3) * between().volts()),
+          safe,
+          Protection.USUAL);
+    else
+      feedTwoWire(
+          supply.purpose(),
+          sketch.at(supply, "L"),
+          sketch.at(supply, "N"),
+          part.input(),
+          taken / twoWire(part.input()).orElseThrow().volts(),
+          safe,
+          Protection.USUAL);
+    if (sketch.part(supply.id()).terminals().stream()
+        .anyMatch(t -> t.role() == Terminal.Role.PROTECTIVE)) earth(sketch.at(supply, "PE"));
+  }
+
+  public List<TerminalRef> ends(Device device, String... marks) {
+    var all = new ArrayList<TerminalRef>();
+    for (var mark : marks) all.add(sketch.at(device, mark));
+    return all;
+  }
+
+  /// The contactors that the stop lets go, once the safe branches are known.
+  List<Device> contactors() {
+    return List.copyOf(cutting);
+  }
+
+  /// The two contactors of the stop, before anything is wired to them.
+  void begin() {
+    if (!stops) return;
+    var part = sketch.cheapest(Contactor.class, c -> c.poles() == 3 && coil24(c)).orElseThrow();
+    for (var n = 1; n <= 2; n++) {
+      var device =
+          sketch
+              .add(part, "stop, contactor " + n + " of 2", Place.PANEL, Optional.empty())
+              .withSuppression(Suppression.DIODE)
+              .withSpare(spare(lineCount()));
+      sketch.change(device);
+      cutting.add(device);
+    }
+  }
+
+  /// The bonds of the cabinet, once the bar is there.
+  void bond(TerminalRef... ends) {
+    for (var end : ends) sketch.wire(earth.orElseThrow().next(), end, Ink.PROTECTIVE);
+  }
+
+  /// From the inlet to the bars, then each branch.
+  void settle() {
+    var bar = new Bar(sketch, "PE bar", Terminal.Role.PROTECTIVE, Ink.PROTECTIVE);
+    earth = Optional.of(bar);
+    sketch.wire(sketch.at(inlet, "PE"), bar.next(), Ink.PROTECTIVE);
+    var ends = new ArrayList<TerminalRef>();
+    for (var n = 1; n <= lineCount(); n++) ends.add(sketch.at(inlet, "L" + n));
+    var wantsNeutral = branches.stream().anyMatch(b -> !b.threePhase() && !b.between());
+    var back = wantsNeutral ? Optional.of(sketch.at(inlet, "N")) : Optional.<TerminalRef>empty();
+    var switched = mainSwitch(ends, back);
+    var filtered = filter(switched.lines(), switched.neutral(), bar);
+    for (var n = 0; n < filtered.lines().size(); n++) {
+      var line = new Bar(sketch, "L" + (n + 1) + " distribution", Terminal.Role.LINE, Ink.FEED);
+      lines.add(line);
+      sketch.wire(filtered.lines().get(n), line.next(), Ink.FEED);
+    }
+    filtered
+        .neutral()
+        .ifPresent(end -> {
+          var n = new Bar(sketch, "N distribution", Terminal.Role.NEUTRAL, Ink.NEUTRAL);
+          neutral = Optional.of(n);
+          sketch.wire(end, n.next(), Ink.FEED_NEUTRAL);
+        });
+    if (stops) cut();
+    branches();
+    for (var end : earths) connect(bar.next(), end, Ink.PROTECTIVE);
+  }
+
+  private record Ways(List<TerminalRef> lines, Optional<TerminalRef> neutral) {}
+
+  private Device inlet() {
+    return sketch.devices().stream()
+        .filter(device -> sketch.part(device.id()) instanceof MainsInlet)
+        .findFirst()
+        .orElseGet(() -> {
+          var part =
+              sketch
+                  .cheapest(
+                      MainsInlet.class, inlet -> inlet.lines() == lineCount() && inlet.neutral())
+                  .orElseThrow();
+          return sketch.add(part, "mains inlet", Place.PANEL, Optional.empty());
+        });
+  }
+
+  private Ways mainSwitch(List<TerminalRef> ends, Optional<TerminalRef> back) {
+    var single = lineCount() == 1;
+    var poles = single ? 2 : lineCount();
+    var part = sketch.cheapest(Disconnector.class, s -> s.poles() == poles).orElseThrow();
+    var device = sketch.add(part, "main switch", Place.DOOR, Optional.empty());
+    mainSwitch = Optional.of(device);
+    var lines = new ArrayList<TerminalRef>();
+    for (var n = 0; n < ends.size(); n++) {
+      sketch.wire(ends.get(n), sketch.at(device, String.valueOf(2 * n + 1)), Ink.FEED);
+      lines.add(sketch.at(device, String.valueOf(2 * n + 2)));
+    }
+    if (!single || back.isEmpty()) return new Ways(lines, back);
+    sketch.wire(back.get(), sketch.at(device, "3"), Ink.FEED_NEUTRAL);
+    return new Ways(lines, Optional.of(sketch.at(device, "4")));
+  }
+
+  private Ways filter(List<TerminalRef> ends, Optional<TerminalRef> back, Bar bar) {
+    if (!drives || lineCount() == 2) return new Ways(ends, back);
+    var part = sketch.cheapest(EmcFilter.class, f -> f.lines() == lineCount() && f.neutral());
+    if (part.isEmpty()) return new Ways(ends, back);
+    var device = sketch.add(part.get(), "mains filter", Place.PANEL, Optional.empty());
+    filter = Optional.of(device);
+    sketch.wire(bar.next(), sketch.at(device, "PE"), Ink.PROTECTIVE);
+    var lines = new ArrayList<TerminalRef>();
+    for (var n = 1; n <= ends.size(); n++) {
+      var mark = part.get().lines() == 1 ? lineMark(part.get()) : "L" + n;
+      sketch.wire(ends.get(n - 1), sketch.at(device, mark), Ink.FEED);
+      lines.add(sketch.at(device, mark + "'"));
+    }
+    if (back.isEmpty()) {
+      sketch.change(sketch.device(device.id()).withSpare(List.of("N", "N'")));
+      return new Ways(lines, back);
+    }
+    sketch.wire(back.get(), sketch.at(device, "N"), Ink.FEED_NEUTRAL);
+    return new Ways(lines, Optional.of(sketch.at(device, "N'")));
+  }
+
+  private static String lineMark(Part filter) {
+    return filter.terminals().getFirst().name();
+  }
+
+  /// Two contactors one behind the other: one that sticks does not keep the machine running.
+  private void cut() {
+    var ends = new ArrayList<TerminalRef>();
+    for (var line : lines) ends.add(line.next());
+    for (var device : cutting) {
+      for (var pole = 0; pole < ends.size(); pole++) {
+        sketch.wire(ends.get(pole), sketch.at(device, String.valueOf(2 * pole + 1)), Ink.CUT);
+        ends.set(pole, sketch.at(device, String.valueOf(2 * pole + 2)));
+      }
+    }
+    for (var n = 0; n < ends.size(); n++) {
+      var line = new Bar(sketch, "L" + (n + 1) + " behind the stop", Terminal.Role.LINE, Ink.CUT);
+      safeLines.add(line);
+      sketch.wire(ends.get(n), line.next(), Ink.CUT);
+    }
+  }
+
+  public static boolean coil24(Contactor contactor) {
+    return contactor.id().endsWith("24vdc");
+  }
+
+  /// Poles that stay open on purpose.
+  public static List<String> spare(int polesUsed) {
+    var all = new ArrayList<String>();
+    for (var mark = 2 * polesUsed + 1; mark <= 6; mark++) all.add(String.valueOf(mark));
+    return all;
+  }
+
+  /// Each branch on the lines that carry least so far, the largest first.
+  private void branches() {
+    var load = new double[lineCount()];
+    var ordered = new ArrayList<>(branches);
+    ordered.sort(
+        Comparator.comparing(Branch::threePhase)
+            .reversed()
+            .thenComparing(Comparator.comparingDouble(Branch::amperes).reversed()));
+    for (var branch : ordered) {
+      var wanted = branch.threePhase() ? 3 : branch.between() ? 2 : 1;
+      var chosen = new ArrayList<Integer>();
+      for (var n = 0; n < lineCount(); n++) chosen.add(n);
+      chosen.sort(Comparator.comparingDouble(n -> load[n]));
+      var on = chosen.subList(0, wanted).stream().sorted().toList();
+      for (var n : on) load[n] += Math.max(branch.amperes(), SLIGHTLY);
+      var from = branch.safe() ? safeLines : lines;
+      var poles = branch.poles().subList(0, wanted);
+      if (branch.protection() == Protection.OWN)
+        for (var i = 0; i < wanted; i++)
+          connect(from.get(on.get(i)).next(), poles.get(i), Ink.LINE);
+      else {
+        var device =
+            sketch.add(device(branch, wanted), branch.purpose(), Place.PANEL, Optional.empty());
+        for (var i = 0; i < wanted; i++) {
+          sketch.wire(
+              from.get(on.get(i)).next(), sketch.at(device, String.valueOf(2 * i + 1)), Ink.LINE);
+          connect(sketch.at(device, String.valueOf(2 * i + 2)), poles.get(i), Ink.LINE);
+        }
+      }
+      if (!branch.threePhase() && !branch.between())
+        connect(neutral.orElseThrow().next(), branch.poles().get(1), Ink.NEUTRAL);
+    }
+  }
+
+  /// One of the kind the school wants; choosing finds the rating.
+  private Part device(Branch branch, int poles) {
+    if (branch.protection() == Protection.CORD && !sketch.american() && poles == 1)
+      return fuse(1, FuseClass.GG).orElseThrow(() -> none(poles));
+    if (branch.protection() != Protection.SEMICONDUCTOR) return usual(poles, branch.amperes());
+    return fuse(poles, FuseClass.GR).orElseThrow(() -> none(poles));
+  }
+
+  private Part usual(int poles, double amperes) {
+    // Class CC ends at 30 A; loads of hours have a quarter to spare.
+    if (sketch.american())
+      return fuse(poles, amperes * 1.25 <= 29 ? FuseClass.CLASS_CC : FuseClass.CLASS_J)
+          .orElseThrow(() -> none(poles));
+    return sketch
+        .cheapest(
+            CircuitBreaker.class,
+            b ->
+                b.poles() == poles
+                    && b.listing().isEmpty()
+                    && b.curve() == TripCurve.C
+                    && b.rating().amperes() >= 10)
+        .orElseThrow(() -> none(poles));
+  }
+
+  private static Unmet none(int poles) {
+    return new Unmet("the catalogue has no protective device of %d poles for it".formatted(poles));
+  }
+
+  private Optional<FuseHolder> fuse(int poles, FuseClass fuse) {
+    return sketch.cheapest(
+        FuseHolder.class,
+        f ->
+            f.poles() == poles
+                && f.fuse().orElse(FuseClass.GG) == fuse
+                && f.rating().amperes() >= 10);
+  }
+
+  /// Main switch, filter, bars and contactors for what flows, and for the device before the inlet.
+  ///
+  /// @param upstream rating of that device
+  /// @param cut amperes behind the contactors of the stop
+  void trim(double upstream, double cut) {
+    mainSwitch.ifPresent(device -> {
+      var now = (Disconnector) sketch.part(device.id());
+      replace(
+          device,
+          sketch.cheapest(
+              Disconnector.class,
+              s -> s.poles() == now.poles() && s.rating().amperes() >= upstream),
+          "main switch");
+    });
+    filter.ifPresent(device -> {
+      var now = (EmcFilter) sketch.part(device.id());
+      replace(
+          device,
+          sketch.cheapest(
+              EmcFilter.class,
+              f ->
+                  f.lines() == now.lines()
+                      && f.neutral()
+                      && f.terminals().equals(now.terminals())
+                      && f.rating().amperes() >= upstream),
+          "mains filter");
+    });
+    for (var device : cutting)
+      replace(
+          device,
+          sketch.cheapest(
+              Contactor.class, c -> c.poles() == 3 && coil24(c) && c.rating().amperes() >= cut),
+          "contactor for the stop");
+    for (var line : lines) line.trim(upstream);
+    for (var line : safeLines) line.trim(upstream);
+    neutral.ifPresent(bar -> bar.trim(upstream));
+    earth.ifPresent(bar -> bar.trim(0));
+  }
+
+  private void replace(Device device, Optional<? extends Part> part, String what) {
+    var next =
+        part.orElseThrow(() ->
+            new Unmet(
+                "the machine takes more than any %s of the catalogue carries".formatted(what)));
+    sketch.change(sketch.device(device.id()).withPart(next.id()));
+  }
+}

@@ -1,0 +1,339 @@
+package nelvar.core.compose.sketch;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import nelvar.core.catalogue.CableStock;
+import nelvar.core.catalogue.Catalogue;
+import nelvar.core.catalogue.Part;
+import nelvar.core.model.Brief;
+import nelvar.core.model.Bundle;
+import nelvar.core.model.Cable;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Designation;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.Place;
+import nelvar.core.model.Project;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.standards.InstallationMethod;
+import nelvar.core.units.CrossSection;
+import nelvar.core.units.Length;
+
+/// Devices, wires and cables added one by one to a project; [#project] is the project with them.
+///
+/// Designations go on with the next free number of their letter, wires with the next number.
+/// Lengths are typical until something is laid out: 0.6 m in the cabinet and 1.2 m to the door, 0.1
+/// m for each end (common practice); to the machine, the distance given.
+public final class Sketch {
+  private static final double INSIDE = 0.6;
+  private static final double DOOR = 1.2;
+  private static final double SLACK = 0.1;
+
+  private static final String MACHINE_TRAY = "P1";
+
+  private final Project from;
+  private final Catalogue catalogue;
+  private final Map<Id, Device> devices = new LinkedHashMap<>();
+  private final Map<String, Part> own = new LinkedHashMap<>();
+  private final List<Conductor> conductors = new ArrayList<>();
+  private final List<Cable> cables = new ArrayList<>();
+  private final List<Bundle> bundles;
+  private final Set<TerminalRef> wired = new HashSet<>();
+  private final Set<String> taken = new HashSet<>();
+  private final Map<String, Integer> numbers = new HashMap<>();
+  private final Map<TerminalRef, TerminalRef> kept = new HashMap<>();
+  private final double distance;
+  private int promises;
+
+  /// @param standard the shipped catalogue
+  /// @param distance from the cabinet to what stands on the machine
+  public Sketch(Project from, Catalogue standard, Length distance) {
+    this.from = from;
+    this.catalogue = standard.with(from.ownParts());
+    this.distance = distance.metres();
+    this.bundles = new ArrayList<>(from.bundles());
+    from.devices().forEach(device -> devices.put(device.id(), device));
+    from.ownParts().forEach(part -> own.put(part.id(), part));
+    for (var conductor : from.conductors()) {
+      conductors.add(conductor);
+      wired.add(conductor.from());
+      wired.add(conductor.to());
+    }
+    cables.addAll(from.cables());
+    from.functions().forEach(f -> take(f.id().text(), f.designation().text()));
+    from.devices().forEach(d -> take(d.id().text(), d.designation().text()));
+    from.cables().forEach(c -> take(c.id().text(), c.label().text()));
+    from.conductors().forEach(c -> take(c.id().text(), c.label().text()));
+    from.bundles().forEach(b -> taken.add(b.id().text()));
+    from.states().forEach(s -> taken.add(s.id().text()));
+  }
+
+  private void take(String id, String label) {
+    taken.add(id);
+    taken.add(label);
+  }
+
+  public Brief brief() {
+    return from.brief();
+  }
+
+  /// The shipped catalogue with the project's own parts.
+  public Catalogue catalogue() {
+    return catalogue;
+  }
+
+  public boolean american() {
+    return brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN;
+  }
+
+  public Project project() {
+    return from.withOwnParts(List.copyOf(own.values()))
+        .withBundles(bundles)
+        .withDevices(List.copyOf(devices.values()))
+        .withCables(cables)
+        .withConductors(conductors.stream().map(this::resolved).toList());
+  }
+
+  /// A terminal in the cabinet that is asked for before it is known which one it will be.
+  public TerminalRef promise() {
+    return new TerminalRef(new Id("promise" + promises++), "?");
+  }
+
+  /// Says which terminal was promised.
+  public void keep(TerminalRef promise, TerminalRef terminal) {
+    kept.put(promise, terminal);
+    wired.add(terminal);
+  }
+
+  /// Whether it is promised, and not known yet.
+  boolean promised(TerminalRef end) {
+    return !devices.containsKey(resolved(end).device());
+  }
+
+  /// Whether a wire ends on what was promised.
+  boolean used(TerminalRef promise) {
+    return conductors.stream()
+        .anyMatch(
+            wire -> resolved(wire.from()).equals(promise) || resolved(wire.to()).equals(promise));
+  }
+
+  private TerminalRef resolved(TerminalRef end) {
+    var at = end;
+    for (var next = kept.get(at); next != null; next = kept.get(at)) at = next;
+    return at;
+  }
+
+  private Conductor resolved(Conductor conductor) {
+    return conductor.withEnds(resolved(conductor.from()), resolved(conductor.to()));
+  }
+
+  public List<Device> devices() {
+    return List.copyOf(devices.values());
+  }
+
+  public Part part(Id device) {
+    return part(device(device).part());
+  }
+
+  public Device device(Id id) {
+    var device = devices.get(id);
+    if (device == null) throw new IllegalArgumentException("no device " + id);
+    return device;
+  }
+
+  private Part part(String id) {
+    var mine = own.get(id);
+    return mine != null ? mine : catalogue.find(id).orElseThrow();
+  }
+
+  /// The cheapest part of a kind that will do; then by id.
+  public <P extends Part> Optional<P> cheapest(
+      Class<P> kind, java.util.function.Predicate<P> does) {
+    return catalogue
+        .of(kind)
+        .filter(does)
+        .min(Comparator.comparingDouble(Sketch::price).thenComparing(Part::id));
+  }
+
+  static double price(Part part) {
+    return part.price().map(price -> price.amount().doubleValue()).orElse(1e6);
+  }
+
+  /// A part that is made to what was asked for; the same wish gives the same part.
+  public Part made(Part part) {
+    return own.computeIfAbsent(part.id(), _ -> part);
+  }
+
+  /// A device with the next free designation of its letter.
+  public Device add(Part part, String purpose, Place place, Optional<Id> serves) {
+    var designation = next(part.stem());
+    var id = new Id(designation.substring(1));
+    taken.add(id.text());
+    var device = Device.of(id, designation, purpose, part.id(), place).withServes(serves);
+    devices.put(id, device);
+    return device;
+  }
+
+  private String next(String stem) {
+    for (var n = numbers.getOrDefault(stem, 1); ; n++) {
+      var wish = stem + n;
+      if (taken.contains(wish) || taken.contains(wish.replaceFirst("^-", ""))) continue;
+      numbers.put(stem, n + 1);
+      taken.add(wish);
+      return wish;
+    }
+  }
+
+  public void change(Device next) {
+    devices.put(next.id(), next);
+  }
+
+  public TerminalRef at(Device device, String terminal) {
+    return new TerminalRef(device.id(), terminal);
+  }
+
+  public boolean free(TerminalRef end) {
+    return !wired.contains(end);
+  }
+
+  /// A single wire; in a duct of the cabinet, or on the tray where it leaves it.
+  public void wire(TerminalRef a, TerminalRef b, Ink ink) {
+    wire(a, b, ink, least(), Optional.empty());
+  }
+
+  /// A core of the plug and cord of a device that takes so many amperes; cords are 1 mm² up to 10 A
+  /// and 1.5 mm² above, or 16 AWG up to 7 A and 14 AWG above (common practice).
+  public void lead(TerminalRef a, TerminalRef b, Ink ink, Device of, double amperes) {
+    var section =
+        american()
+            ? CrossSection.ofGauge(amperes <= 7 ? 16 : 14)
+            : new CrossSection(amperes <= 10 ? 1 : 1.5);
+    wire(a, b, ink, section, Optional.of(of.id()));
+  }
+
+  private void wire(
+      TerminalRef a, TerminalRef b, Ink ink, CrossSection section, Optional<Id> leadOf) {
+    var label = next("W");
+    var outside = place(a) == Place.MACHINE || place(b) == Place.MACHINE;
+    add(
+        new Conductor(
+            new Id(label),
+            new Designation(label),
+            a,
+            b,
+            ink.function(),
+            Optional.of(section),
+            Optional.of(new Length(length(a, b))),
+            Optional.of(ink.colour(brief().policies().sizing())),
+            Optional.empty(),
+            Optional.of(outside ? tray() : duct(ink.duct())),
+            leadOf));
+  }
+
+  private void add(Conductor conductor) {
+    conductors.add(conductor);
+    wired.add(conductor.from());
+    wired.add(conductor.to());
+  }
+
+  /// What is only promised yet is in the cabinet.
+  private Place place(TerminalRef end) {
+    var device = devices.get(resolved(end).device());
+    return device == null ? Place.PANEL : device.place();
+  }
+
+  private CrossSection least() {
+    return american() ? CrossSection.ofGauge(18) : new CrossSection(1);
+  }
+
+  private double length(TerminalRef a, TerminalRef b) {
+    var places = List.of(place(a), place(b));
+    if (places.contains(Place.MACHINE)) return distance + 2 * SLACK;
+    return (places.contains(Place.DOOR) ? DOOR : INSIDE) + 2 * SLACK;
+  }
+
+  /// One core: from the cabinet to the device.
+  public record Core(TerminalRef cabinet, TerminalRef device, Ink ink) {}
+
+  /// A cable to a device on the machine, a wire each to one in the cabinet or its door.
+  public void join(Device device, boolean shielded, List<Core> cores) {
+    if (device.place() != Place.MACHINE) {
+      for (var core : cores) wire(core.cabinet(), core.device(), core.ink());
+      return;
+    }
+    var letters = part(device.id()).motor() ? "-WD" : "-WS";
+    var stock = stock(cores.size(), shielded);
+    var label = next(letters);
+    var id = new Id(label.substring(1));
+    taken.add(id.text());
+    cables.add(
+        new Cable(
+            id,
+            new Designation(label),
+            stock.id(),
+            Optional.of(new Length(distance + 2 * SLACK)),
+            Optional.of(tray())));
+    var number = 0;
+    for (var core : cores) {
+      number++;
+      var wire = next("W");
+      add(
+          new Conductor(
+              new Id(wire),
+              new Designation(wire),
+              core.cabinet(),
+              core.device(),
+              core.ink().function(),
+              Optional.of(stock.section()),
+              Optional.empty(),
+              Optional.of(
+                  core.ink() == Ink.PROTECTIVE
+                      ? core.ink().colour(brief().policies().sizing())
+                      : String.valueOf(number)),
+              Optional.of(id),
+              Optional.empty()));
+    }
+  }
+
+  /// The cable with the fewest cores that has them, in a section to begin with.
+  private CableStock stock(int cores, boolean shielded) {
+    var start = american() ? CrossSection.ofGauge(18) : new CrossSection(1);
+    return catalogue
+        .of(CableStock.class)
+        .filter(c -> c.cores() >= cores && c.shielded() == shielded && c.section().equals(start))
+        .min(Comparator.comparingInt(CableStock::cores).thenComparing(CableStock::id))
+        .orElseThrow(() -> new Unmet("the catalogue has no cable of %d cores".formatted(cores)));
+  }
+
+  private Id duct(Ink.Duct duct) {
+    return bundle(duct.id(), duct.words(), InstallationMethod.B1, true, WIRES);
+  }
+
+  private Id tray() {
+    return bundle(MACHINE_TRAY, "tray along the machine", InstallationMethod.E, false, CABLES);
+  }
+
+  /// More lie in another duct or on another tray: what is grouped further carries next to nothing,
+  /// and tables end at 20 circuits.
+  private static final int WIRES = 30;
+
+  private static final int CABLES = 12;
+
+  private final Map<String, Integer> lying = new HashMap<>();
+
+  private Id bundle(String id, String name, InstallationMethod method, boolean inside, int most) {
+    var number = lying.merge(id, 1, Integer::sum) / (most + 1) + 1;
+    var wanted = new Id(number == 1 ? id : id + "." + number);
+    if (bundles.stream().noneMatch(bundle -> bundle.id().equals(wanted)))
+      bundles.add(new Bundle(wanted, number == 1 ? name : name + ", " + number, method, inside));
+    taken.add(wanted.text());
+    return wanted;
+  }
+}

@@ -1,0 +1,107 @@
+package nelvar.core.compose.sketch;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.catalogue.Contactor;
+import nelvar.core.catalogue.ControlSwitch;
+import nelvar.core.catalogue.SafetyRelay;
+import nelvar.core.model.Device;
+import nelvar.core.model.Place;
+import nelvar.core.model.TerminalRef;
+
+/// The stop: every button and guard with two contacts, one in each channel of a safety relay; two
+/// contactors one behind the other; a reset that sees both of them released.
+///
+/// Two channels are the industrial default. The draft claims no performance level: what a fault
+/// does to it is asked of the network later.
+public final class StopChain {
+  private static final double LOGIC = 24;
+
+  private final Sketch sketch;
+  private final Rails rails;
+  private final Mains mains;
+  private final Strip strip;
+  private final List<Device> buttons = new ArrayList<>();
+
+  StopChain(Sketch sketch, Rails rails, Mains mains, Strip strip) {
+    this.sketch = sketch;
+    this.rails = rails;
+    this.mains = mains;
+    this.strip = strip;
+  }
+
+  /// A stop button or guard switch with two contacts closed at rest.
+  public void add(Device button) {
+    buttons.add(button);
+    mains.stop();
+  }
+
+  boolean present() {
+    return !buttons.isEmpty();
+  }
+
+  void settle() {
+    if (buttons.isEmpty()) return;
+    var part = sketch.cheapest(SafetyRelay.class, _ -> true).orElseThrow();
+    var relay = sketch.add(part, "safety relay", Place.PANEL, Optional.empty());
+    var fed = rails.feed(LOGIC, part.current().amperes(), false, "safety", false);
+    sketch.wire(fed.plus(), sketch.at(relay, "A1"), Ink.CONTROL);
+    sketch.wire(sketch.at(relay, "A2"), fed.zero(), Ink.CONTROL);
+    channels(relay);
+    var contactors = mains.contactors();
+    reset(relay, contactors);
+    var output = 1;
+    for (var contactor : contactors) {
+      var in = sketch.at(relay, output + "3");
+      var out = sketch.at(relay, output + "4");
+      output++;
+      var watts = ((Contactor) sketch.part(contactor.id())).coil().power().watts();
+      // A larger contactor may follow when it is known what it cuts.
+      var coil = rails.feed(LOGIC, Math.max(watts, LARGEST) / LOGIC, false, "safety", false);
+      sketch.wire(coil.plus(), in, Ink.CONTROL);
+      sketch.wire(out, sketch.at(contactor, "A1"), Ink.CONTROL);
+      sketch.wire(sketch.at(contactor, "A2"), coil.zero(), Ink.CONTROL);
+    }
+  }
+
+  /// The coil of the largest contactor shipped, W.
+  private static final double LARGEST = 9;
+
+  /// Both channels through all buttons; cables meet on terminals in the cabinet.
+  private void channels(Device relay) {
+    var one = sketch.at(relay, "S11");
+    var two = sketch.at(relay, "S21");
+    for (var n = 0; n < buttons.size(); n++) {
+      var button = buttons.get(n);
+      var last = n == buttons.size() - 1;
+      var outOne = last ? sketch.at(relay, "S12") : strip.next();
+      var outTwo = last ? sketch.at(relay, "S22") : strip.next();
+      sketch.join(
+          button,
+          false,
+          List.of(
+              new Sketch.Core(one, sketch.at(button, "11"), Ink.CONTROL),
+              new Sketch.Core(outOne, sketch.at(button, "12"), Ink.CONTROL),
+              new Sketch.Core(two, sketch.at(button, "21"), Ink.CONTROL),
+              new Sketch.Core(outTwo, sketch.at(button, "22"), Ink.CONTROL)));
+      one = outOne;
+      two = outTwo;
+    }
+  }
+
+  private void reset(Device relay, List<Device> contactors) {
+    var part =
+        sketch
+            .cheapest(ControlSwitch.class, s -> s.openContacts() == 1 && s.closedContacts() == 0)
+            .orElseThrow();
+    var button = sketch.add(part, "reset", Place.DOOR, Optional.empty());
+    sketch.wire(sketch.at(relay, "S33"), sketch.at(button, "13"), Ink.CONTROL);
+    TerminalRef from = sketch.at(button, "14");
+    for (var contactor : contactors) {
+      sketch.wire(from, sketch.at(contactor, "21"), Ink.CONTROL);
+      from = sketch.at(contactor, "22");
+    }
+    sketch.wire(from, sketch.at(relay, "S34"), Ink.CONTROL);
+  }
+}

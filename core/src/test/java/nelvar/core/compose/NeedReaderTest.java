@@ -1,0 +1,114 @@
+package nelvar.core.compose;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import nelvar.core.compose.need.DraftList;
+import nelvar.core.compose.need.Need;
+import nelvar.core.compose.need.NeedReader;
+import nelvar.core.model.FunctionKind;
+import nelvar.core.model.Means;
+import nelvar.core.units.Reading;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class NeedReaderTest {
+  private static Need need(String text) {
+    return NeedReader.read(text).orThrow();
+  }
+
+  /// What one would say, and what is made of it: kind, and everything it wants in a sentence.
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "4 valves 24 V on the gantry | OPEN | 4 × valve, 24 V, at the gantry",
+        "stepper 4.2 A belt 24 teeth 5 mm gear 3:1 | MOVE | stepper motor, 4.2 A, belt 24 teeth 5 mm gear 3:1",
+        "spindle 2.2 kW 3x230 V | TURN | motor on a drive, 2.2 kW, 3x230 V",
+        "spindle 2.2 kW 3x230 V 400 Hz | TURN | motor on a drive, 2.2 kW, 3x230 V, 400 Hz",
+        "2 stop buttons | STOP | 2 × stop button",
+        "e-stop x2 | STOP | 2 × stop button",
+        "stepper 4.2 A on gantry | MOVE | stepper motor, 4.2 A, at the gantry",
+        "pump 24V 3A | PUMP | 24 V, 3 A",
+        "heater 12 V 40 W bed | HEAT | 40 W, 12 V",
+        "limit switch x 6 NPN | SENSE | 6 × limit switch",
+        "PC | COMPUTE | computer",
+        "three photo eyes | SENSE | 3 × photo eye",
+        "0,55 kW motor on the mains | TURN | motor on the mains, 550 W",
+        "belt motor 0.25 kW | TURN | 250 W",
+        "pressure transmitter 4-20 mA | MEASURE | 4–20 mA transmitter",
+        "2 load cells 0-10 V | MEASURE | 2 × 0–10 V transmitter",
+        "axis 12 kg travel 400 mm resolution 0.02 mm 6000 mm/min | MOVE | 6000 mm/min, travel 0.4 m, 12 kg, resolution 0.02 mm",
+        "work light in the cabinet | LIGHT | lamp, at the cabinet",
+      })
+  void whatOneWouldSay(String text, FunctionKind kind, String wants) {
+    var need = need(text);
+    assertThat(need.kind()).isEqualTo(kind);
+    assertThat(need.wants().words()).isEqualTo(wants);
+    assertThat(need.unread()).isEmpty();
+  }
+
+  @Test
+  void aNameAndADesignationMayStandFirst() {
+    var need = need("=AX2 seed drum: stepper 4.2 A");
+    assertThat(need.designation().orElseThrow().text()).isEqualTo("=AX2");
+    assertThat(need.name()).isEqualTo("seed drum");
+    assertThat(need.wants().by()).contains(Means.STEPPER);
+    assertThat(need("soil auger motor 0.55 kW").name()).isEqualTo("soil auger motor");
+  }
+
+  /// Numbers that belong to nothing are told, never dropped.
+  @Test
+  void whatIsNotUnderstoodIsTold() {
+    assertThat(need("pump 24 V 3 A 17").unread()).containsExactly("17");
+    assertThat(need("pump 1e99 V").unread()).containsExactly("1e99");
+    assertThat(need("valve 24 V 12 mm").unread()).containsExactly("12 mm");
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {"", "   ", "24 V", "frobnicator 3 A", "pump 24 V 12 V", "300 valves", "0 valves"})
+  void nonsenseIsAnsweredWithWhatToWrite(String text) {
+    assertThat(NeedReader.read(text))
+        .isInstanceOfSatisfying(
+            Reading.Misread.class, misread -> assertThat(misread.message()).isNotBlank());
+  }
+
+  @Test
+  void aListNamesTheLinesItCannotRead() {
+    var list =
+        DraftList.read(
+            "x",
+            """
+            machine test
+            # a remark
+            mains 3x400 V 50 Hz TN-S
+            school martian
+            pump 24 V 3 A
+            dancing bear
+            =AX1 stepper 3 A
+            =AX1 stepper 4 A
+            """);
+    assertThat(list.problems().stream().map(Object::toString).toList())
+        .hasSize(3)
+        .anyMatch(text -> text.contains("line 4") && text.contains("write metric or north"))
+        .anyMatch(text -> text.contains("line 6, 'dancing bear'"))
+        .anyMatch(text -> text.contains("line 8") && text.contains("=AX1 stands twice"));
+  }
+
+  @Test
+  void whatAListDoesNotSayIsAssumedAndTold() {
+    var list = DraftList.read("x", "mains 3x208 V\nvalve 24 V\n");
+    assertThat(list.problems()).isEmpty();
+    assertThat(list.assumptions())
+        .anyMatch(text -> text.contains("60 Hz"))
+        .anyMatch(text -> text.contains("North American"))
+        .anyMatch(text -> text.contains("Ambient assumed"));
+    assertThat(list.project().name()).isEqualTo("x");
+    assertThat(
+            DraftList.read("x", "mains 230 V 50 Hz TT\nambient 30 °C\nupstream 10 A\nvalve")
+                .assumptions())
+        .noneMatch(text -> text.contains("Ambient") || text.contains("Hz"));
+  }
+}
