@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.json.JsonMapper;
 
 class CommandLineTest {
@@ -171,5 +172,44 @@ class CommandLineTest {
     assertThat(run("--help").out()).contains("review", "calc", "pack", "export", "--shot");
     assertThat(run("catalogue").out()).contains("supply-24v-10a", "circuit-breaker");
     assertThat(run().out()).contains("Usage");
+  }
+
+  /// Every list that is shipped becomes a machine that `review` finds no error in.
+  @ParameterizedTest
+  @ValueSource(
+      strings = {"tile-polisher", "dough-roller", "foam-cutter", "yarn-winder", "conveyor-station"})
+  void aShippedListBecomesAMachineWithoutErrors(String list, @TempDir Path folder)
+      throws Exception {
+    var file = folder.resolve("machine.nelvar.json");
+    var drawn = run("new", file.toString(), "--draft", list);
+    assertThat(drawn.code()).isZero();
+    assertThat(drawn.out()).contains("Assumed and decided:", "devices", "Not judged yet");
+    assertThat(run("review", file.toString(), "--untried").code()).isZero();
+    var again = folder.resolve("again.nelvar.json");
+    assertThat(run("new", again.toString(), "--draft", list).code()).isZero();
+    assertThat(Files.readString(again)).isEqualTo(Files.readString(file));
+  }
+
+  @Test
+  void aListThatCannotBeMetMakesNoFileAndNamesTheLine(@TempDir Path folder) throws Exception {
+    var file = folder.resolve("machine.nelvar.json");
+    var list = folder.resolve("list.txt");
+    Files.writeString(list, "mains 230 V\nvalve 24 V\nmotor on a drive 7.5 kW\n");
+    var refused = run("new", file.toString(), "--draft", list.toString());
+    assertThat(refused.code()).isEqualTo(2);
+    assertThat(refused.err())
+        .contains("line 3, 'motor on a drive 7.5 kW'", "so much needs three phases");
+    Files.writeString(list, "valve 24 V\nfrobnicate\n");
+    assertThat(run("new", file.toString(), "--draft", list.toString()).err())
+        .contains("line 2, 'frobnicate'", "4 valves 24 V on the gantry");
+    Files.writeString(list, "# nothing\n");
+    assertThat(run("new", file.toString(), "--draft", list.toString()).code()).isEqualTo(2);
+    assertThat(run("new", file.toString(), "--draft", "no-such-list").err())
+        .contains("tile-polisher");
+    Files.write(list, new byte[] {(byte) 0xff, (byte) 0xfe, 0});
+    assertThat(run("new", file.toString(), "--draft", list.toString()).err()).contains("UTF-8");
+    assertThat(run("new", file.toString(), "--draft", "foam-cutter", "--generate", "3").code())
+        .isEqualTo(2);
+    assertThat(file).doesNotExist();
   }
 }

@@ -1,7 +1,10 @@
 package nelvar.core.compose;
 
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.DoubleStream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
@@ -15,9 +18,12 @@ import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.Unmet;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Brief;
+import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 import nelvar.core.model.Project;
+import nelvar.core.model.edit.Edits;
 import nelvar.core.review.Review;
+import nelvar.core.units.CrossSection;
 import nelvar.core.units.Current;
 
 /// Gives a machine that is wired its sizes, by the calculations the rules use: the device before
@@ -47,6 +53,35 @@ final class Sizing {
     this.upstreamStated = upstreamStated;
   }
 
+  /// Of what was added to a machine that stands: everything that was there keeps its size.
+  Project added(Project before) {
+    composer.trimAdded();
+    var project = composer.sketch().project();
+    var had = project.fixed();
+    var all = new LinkedHashSet<>(had);
+    before.devices().forEach(device -> all.add(device.id()));
+    before.conductors().forEach(conductor -> all.add(conductor.id()));
+    var now = Study.of(project.withFixed(List.copyOf(all)), standard);
+    var sized = Choosing.all(now, Goal.LEAST_COST).edit().apply(now.project()).withFixed(had);
+    var mine =
+        sized.conductors().stream()
+            .map(Conductor::id)
+            .filter(id -> before.conductor(id).isEmpty())
+            .collect(Collectors.toCollection(LinkedHashSet::new));
+    return least(handy(linked(sized), mine), mine);
+  }
+
+  private Project linked(Project sized) {
+    var project = sized;
+    for (var link : composer.links().entrySet())
+      for (var wire : sized.conductors())
+        if (wire.to().equals(link.getKey())
+            && wire.section().filter(s -> s.compareTo(link.getValue()) < 0).isPresent())
+          project =
+              Edits.section("link", Set.of(wire.id()), link.getValue(), standard).apply(project);
+    return project;
+  }
+
   Project sized() {
     var wired = composer.sketch().project();
     var study = Study.of(wired, standard);
@@ -56,7 +91,11 @@ final class Sizing {
     project = project.withBrief(protectedBy(upstream, project.brief()));
     var now = Study.of(project, standard);
     project = Choosing.all(now, Goal.LEAST_COST).edit().apply(project);
-    return least(project);
+    var all =
+        project.conductors().stream()
+            .map(Conductor::id)
+            .collect(Collectors.toCollection(LinkedHashSet::new));
+    return least(handy(project, all), all);
   }
 
   private double upstream(Study study) {
@@ -112,14 +151,32 @@ final class Sizing {
         brief.policies());
   }
 
+  /// Single wires that the tables allow very thin are taken as one reel that can be crimped: 0.75
+  /// mm² or 18 AWG (common practice).
+  private Project handy(Project project, Set<Id> of) {
+    var reel = composer.sketch().american() ? CrossSection.ofGauge(18) : new CrossSection(0.75);
+    var thin =
+        project.conductors().stream()
+            .filter(wire ->
+                of.contains(wire.id())
+                    && wire.cable().isEmpty()
+                    && wire.carriesWork()
+                    && wire.function() != Conductor.Function.DATA
+                    && wire.section().filter(section -> section.compareTo(reel) < 0).isPresent())
+            .map(Conductor::id)
+            .collect(Collectors.toCollection(LinkedHashSet::new));
+    return Edits.section("thin wires", thin, reel, standard).apply(project);
+  }
+
   /// Wires that carry next to nothing and protective conductors, as thick as their own rules ask.
-  private Project least(Project sized) {
+  private Project least(Project sized, Set<Id> of) {
     var project = sized;
     for (var round = 0; round < ROUNDS; round++) {
       var judged = Review.of(project, standard, LEAST, () -> false).orElseThrow();
       var repairs =
           judged.open().stream()
               .flatMap(entry -> entry.finding().stream())
+              .filter(finding -> of.containsAll(finding.subject().things()))
               .flatMap(finding -> first(finding).stream())
               .toList();
       if (repairs.isEmpty()) return project;

@@ -18,6 +18,7 @@ import nelvar.core.analysis.supply.BackFeed;
 import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.model.Brief;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.School;
 import nelvar.core.standards.TripCurve;
@@ -217,6 +218,21 @@ class NetworkRulesTest {
     assertThat(trail.text()).contains(factor + " times the band");
   }
 
+  /// 1.1 kA at the inlet, stated.
+  private static Brief site(Brief b) {
+    var s = b.supply();
+    return new Brief(
+        new Brief.Supply(
+            s.voltage(),
+            s.frequency(),
+            s.earthing(),
+            s.upstream(),
+            Optional.empty(),
+            Optional.of(new Current(1100))),
+        b.surroundings(),
+        b.policies());
+  }
+
   /// 230 V, C 16: within 5 s it needs 16·2.55·√12 = 141 A. With 1.1 kA at the inlet (0.21 Ω a
   /// line), 2.5 mm² out and back at 70 °C: 0.95·231/(0.42 + 0.0191·l) = 141 A at l = 59 m.
   @ParameterizedTest
@@ -224,6 +240,7 @@ class NetworkRulesTest {
   void theMainsOpensABreakerUnlessTheWireIsLong(double metres, boolean holds) {
     var panel =
         Panel.mains()
+            .brief(NetworkRulesTest::site)
             .device("F", "breaker-1p-c16")
             .device("E", "heater-100w-230v")
             .wire("X0:L1", "F:1", 6, 0.2)

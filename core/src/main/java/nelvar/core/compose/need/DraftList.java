@@ -49,10 +49,12 @@ public final class DraftList {
   private static final int MOST_LINES = 500;
 
   /// A line that cannot be read, or cannot be met, and why.
+  ///
+  /// @param line 0 where it is about no single line
   public record Problem(int line, String text, String why) {
     @Override
     public String toString() {
-      return "line %d, '%s': %s".formatted(line, text, why);
+      return line == 0 ? text + ": " + why : "line %d, '%s': %s".formatted(line, text, why);
     }
   }
 

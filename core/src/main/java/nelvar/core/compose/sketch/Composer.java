@@ -2,11 +2,16 @@ package nelvar.core.compose.sketch;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Enclosure;
 import nelvar.core.model.Id;
 import nelvar.core.model.Place;
 import nelvar.core.model.Project;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.units.CrossSection;
 import nelvar.core.units.Length;
 
 /// Everything a pattern asks of a machine that is being drawn up, and the order in which it is
@@ -18,15 +23,80 @@ public final class Composer {
   private final Strip strip;
   private final StopChain stop;
   private final Io io;
+  private final Optional<Existing> existing;
   private final List<String> reasons = new ArrayList<>();
 
+  /// A machine from nothing but its functions.
   public Composer(Project from, Catalogue standard, Length distance) {
-    this.sketch = new Sketch(from, standard, distance);
-    this.mains = new Mains(sketch);
-    this.rails = new Rails(sketch, mains);
+    this(new Sketch(from, standard, distance), Optional.empty(), Beside.USUAL);
+  }
+
+  /// The manners in which something is added to a machine that stands.
+  public enum Beside {
+    /// Outputs carry what they can; what moves hangs behind the stop.
+    USUAL("", false, false, true),
+    /// Every output gets an interposing relay.
+    RELAYS(", over interposing relays", true, false, true),
+    /// Outputs that switch 0 V: an earth fault behind one starts what it drives.
+    SINKING(", the output switches 0 V", false, true, true),
+    SINKING_RELAYS(", over interposing relays on outputs that switch 0 V", true, true, true),
+    /// On what stays live at a stop: then only the program stops it.
+    NOT_CUT(", not cut by the stop", false, false, false),
+    NOT_CUT_RELAYS(", over interposing relays, not cut by the stop", true, false, false),
+    NOT_CUT_SINKING(", the output switches 0 V, not cut by the stop", false, true, false),
+    NOT_CUT_SINKING_RELAYS(
+        ", over interposing relays on outputs that switch 0 V, not cut by the stop",
+        true,
+        true,
+        false);
+
+    private final String words;
+    private final boolean relays;
+    private final boolean sinking;
+    private final boolean cut;
+
+    Beside(String words, boolean relays, boolean sinking, boolean cut) {
+      this.words = words;
+      this.relays = relays;
+      this.sinking = sinking;
+      this.cut = cut;
+    }
+
+    public String words() {
+      return words;
+    }
+
+    public boolean relays() {
+      return relays;
+    }
+
+    public boolean sinking() {
+      return sinking;
+    }
+
+    /// Whether a stop takes the volts of what moves.
+    public boolean cut() {
+      return cut;
+    }
+  }
+
+  /// More for a machine that stands: what is free in it is used first.
+  public static Composer beside(Study study, Catalogue standard, Length distance, Beside how) {
+    var sketch = new Sketch(study.project(), standard, distance);
+    var existing = new Existing(study, sketch, how.cut());
+    if (!existing.known())
+      throw new Unmet("the machine as it stands has no steady state: put that right first");
+    return new Composer(sketch, Optional.of(existing), how);
+  }
+
+  private Composer(Sketch sketch, Optional<Existing> existing, Beside how) {
+    this.sketch = sketch;
+    this.existing = existing;
+    this.mains = new Mains(sketch, existing);
+    this.rails = new Rails(sketch, mains, existing);
     this.strip = new Strip(sketch);
-    this.stop = new StopChain(sketch, rails, mains, strip);
-    this.io = new Io(sketch, rails, mains);
+    this.stop = new StopChain(sketch, rails, mains, strip, existing.isPresent());
+    this.io = new Io(sketch, rails, mains, existing, how);
   }
 
   public Sketch sketch() {
@@ -55,7 +125,7 @@ public final class Composer {
         sketch
             .cheapest(nelvar.core.catalogue.TerminalStrip.class, s -> s.ways() == 10)
             .orElseThrow();
-    var ends = sketch.add(part, what, Place.PANEL, java.util.Optional.of(function));
+    var ends = sketch.add(part, what, Place.PANEL, Optional.of(function));
     sketch.wire(fed.plus(), sketch.at(ends, "1"), Ink.PLUS);
     sketch.wire(sketch.at(ends, "2"), fed.zero(), Ink.ZERO);
   }
@@ -77,7 +147,7 @@ public final class Composer {
     stop.settle();
     rails.settle();
     mains.settle();
-    enclosure();
+    if (existing.isEmpty()) enclosure();
   }
 
   public List<Id> supplies() {
@@ -97,6 +167,17 @@ public final class Composer {
     rails.trim();
   }
 
+  /// Terminals of new blocks beside full ones, with the section that leads to those.
+  public Map<TerminalRef, CrossSection> links() {
+    return existing.map(Existing::links).orElse(Map.of());
+  }
+
+  /// New blocks and bars no larger than they need be.
+  public void trimAdded() {
+    existing.ifPresent(Existing::trim);
+    rails.trim();
+  }
+
   /// Room by the number of devices in it, until their bodies are laid out: 60 devices or fewer in
   /// the usual cabinet (assumed).
   private void enclosure() {
@@ -107,7 +188,7 @@ public final class Composer {
         sketch
             .cheapest(Enclosure.class, e -> e.width().metres() * e.height().metres() >= wanted)
             .orElseThrow(() -> new Unmet("no enclosure of the catalogue holds it"));
-    var cabinet = sketch.add(part, "cabinet", Place.PANEL, java.util.Optional.empty());
+    var cabinet = sketch.add(part, "cabinet", Place.PANEL, Optional.empty());
     mains.bond(sketch.at(cabinet, "PE"), sketch.at(cabinet, "DOOR"));
   }
 }

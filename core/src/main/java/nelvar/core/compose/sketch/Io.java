@@ -34,6 +34,8 @@ public final class Io {
   /// What a relay of the catalogue switches at 24 V, with some to spare (of its 6 A).
   private static final double RELAY = 4;
 
+  private static final String COIL = ", coil";
+
   /// Of a contactor: its loads take more where the mains is low.
   private static final double TO_SPARE = 1.15;
 
@@ -50,7 +52,12 @@ public final class Io {
   private final List<Out> outputs = new ArrayList<>();
   private Optional<Id> wanted = Optional.empty();
 
-  Io(Sketch sketch, Rails rails, Mains mains) {
+  private final Optional<Existing> existing;
+  private final Composer.Beside how;
+
+  Io(Sketch sketch, Rails rails, Mains mains, Optional<Existing> existing, Composer.Beside how) {
+    this.existing = existing;
+    this.how = how;
     this.sketch = sketch;
     this.rails = rails;
     this.mains = mains;
@@ -117,7 +124,7 @@ public final class Io {
       Optional<Id> serves,
       String what) {
     var behindStop = safe && mains.stops();
-    if (volts == LOGIC && amperes <= OUTPUT)
+    if (volts == LOGIC && amperes <= OUTPUT && (!how.relays() || what.endsWith(COIL)))
       return direct(amperes, starting, behindStop, serves, what);
     var fed = rails.feed(volts, amperes, starting, behindStop, what, amperes > 1);
     return new Rails.Fed(
@@ -127,6 +134,15 @@ public final class Io {
 
   private Rails.Fed direct(
       double amperes, double starting, boolean safe, Optional<Id> serves, String what) {
+    // Where the output switches 0 V, the load hangs on + that is always there.
+    if (how.sinking())
+      return existing
+          .flatMap(machine -> machine.sink(amperes, safe))
+          .orElseThrow(() ->
+              new Unmet(
+                  safe
+                      ? "no output that switches 0 V is free behind the stop"
+                      : "no output that switches 0 V is free"));
     var fed = new Rails.Fed(sketch.promise(), sketch.promise());
     outputs.add(new Out(fed, amperes, starting, safe, serves, what));
     return fed;
@@ -185,7 +201,7 @@ public final class Io {
 
   /// What its contact switches is behind the stop where that matters; the coil need not be.
   private void coil(Device device, double watts, Optional<Id> serves, String what) {
-    var fed = output(LOGIC, watts / LOGIC, false, serves, what);
+    var fed = output(LOGIC, watts / LOGIC, false, serves, what + COIL);
     sketch.wire(fed.plus(), sketch.at(device, "A1"), Ink.CONTROL);
     sketch.wire(sketch.at(device, "A2"), fed.zero(), Ink.CONTROL);
   }
@@ -240,6 +256,7 @@ public final class Io {
   /// Outputs that a stop must kill take their current from behind the stop (`P+`). A machine with
   /// few of them has relays instead, and one controller for all.
   void settle() {
+    existing.ifPresent(this::land);
     if (nothing()) return;
     var steady = outputs.stream().anyMatch(out -> !out.safe());
     if (steady) safeByRelays();
@@ -260,6 +277,41 @@ public final class Io {
     }
     for (var axis : axes) land(axis);
     for (var unit : units) supplyOutputs(unit);
+  }
+
+  /// Everything that free pins can be found for; what is left gets pins of its own.
+  private void land(Existing machine) {
+    inputs.removeIf(
+        promise -> kept(promise, machine.pin(Pin.Type.INPUT_READS_PLUS, Optional.empty())));
+    readings.removeIf(
+        promise -> kept(promise, machine.pin(Pin.Type.ANALOGUE_INPUT, Optional.empty())));
+    spoken.removeIf(want -> {
+      var signal = machine.pin(Pin.Type.ANALOGUE_OUTPUT, Optional.empty());
+      signal.ifPresent(end -> sketch.keep(want.zero(), new TerminalRef(end.device(), "AO0")));
+      return kept(want.signal(), signal);
+    });
+    outputs.removeIf(out -> {
+      var pin = machine.pin(Pin.Type.OUTPUT_SOURCING, Optional.of(out.safe()));
+      var zero = pin.flatMap(end -> machine.zeroOf(end.device()));
+      if (pin.isEmpty() || zero.isEmpty()) return false;
+      sketch.keep(out.fed().zero(), zero.get());
+      return kept(out.fed().plus(), pin);
+    });
+    axes.removeIf(axis -> {
+      var pins = machine.axis();
+      pins.ifPresent(four -> {
+        sketch.keep(axis.stepPlus(), four.get(0));
+        sketch.keep(axis.stepMinus(), four.get(1));
+        sketch.keep(axis.dirPlus(), four.get(2));
+        sketch.keep(axis.dirMinus(), four.get(3));
+      });
+      return pins.isPresent();
+    });
+  }
+
+  private boolean kept(TerminalRef promise, Optional<TerminalRef> terminal) {
+    terminal.ifPresent(end -> sketch.keep(promise, end));
+    return terminal.isPresent();
   }
 
   private boolean nothing() {

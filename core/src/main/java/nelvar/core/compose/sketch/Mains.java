@@ -46,10 +46,14 @@ public final class Mains {
   private boolean stops;
   private boolean drives;
 
-  Mains(Sketch sketch) {
+  private final Optional<Existing> existing;
+
+  Mains(Sketch sketch, Optional<Existing> existing) {
     this.sketch = sketch;
+    this.existing = existing;
     this.system = sketch.brief().supply().voltage();
     this.inlet = inlet();
+    this.stops = existing.map(Existing::stops).orElse(false);
   }
 
   /// What protects a branch.
@@ -272,7 +276,7 @@ public final class Mains {
 
   /// The two contactors of the stop, before anything is wired to them.
   void begin() {
-    if (!stops) return;
+    if (!stops || existing.isPresent()) return;
     var part = sketch.cheapest(Contactor.class, c -> c.poles() == 3 && coil24(c)).orElseThrow();
     for (var n = 1; n <= 2; n++) {
       var device =
@@ -290,8 +294,42 @@ public final class Mains {
     for (var end : ends) sketch.wire(earth.orElseThrow().next(), end, Ink.PROTECTIVE);
   }
 
+  /// Each branch on the bars there are.
+  private void land(Existing machine) {
+    for (var branch : branches) {
+      var wanted = branch.threePhase() ? 3 : branch.between() ? 2 : 1;
+      var from = machine.lines(branch.safe());
+      if (from.size() < wanted)
+        throw new Unmet(
+            "there is no distribution of %s%s"
+                .formatted(
+                    wanted == 1 ? "a line" : wanted + " lines",
+                    branch.safe() ? " behind the stop" : ""));
+      var blocks = new ArrayList<>(from.subList(0, wanted));
+      blocks.sort(Comparator.comparing(Device::designation));
+      var ways = blocks.stream().map(machine::line).toList();
+      land(branch, ways);
+      if (!branch.threePhase() && !branch.between())
+        connect(
+            machine
+                .neutral()
+                .orElseThrow(() -> new Unmet("no way is free on the distribution of N")),
+            branch.poles().get(1),
+            Ink.NEUTRAL);
+    }
+    for (var end : earths)
+      connect(
+          machine.earth().orElseThrow(() -> new Unmet("no way is free on the protective bar")),
+          end,
+          Ink.PROTECTIVE);
+  }
+
   /// From the inlet to the bars, then each branch.
   void settle() {
+    if (existing.isPresent()) {
+      land(existing.get());
+      return;
+    }
     var bar = new Bar(sketch, "PE bar", Terminal.Role.PROTECTIVE, Ink.PROTECTIVE);
     earth = Optional.of(bar);
     sketch.wire(sketch.at(inlet, "PE"), bar.next(), Ink.PROTECTIVE);
@@ -419,21 +457,23 @@ public final class Mains {
       var on = chosen.subList(0, wanted).stream().sorted().toList();
       for (var n : on) load[n] += Math.max(branch.amperes(), SLIGHTLY);
       var from = branch.safe() ? safeLines : lines;
-      var poles = branch.poles().subList(0, wanted);
-      if (branch.protection() == Protection.OWN)
-        for (var i = 0; i < wanted; i++)
-          connect(from.get(on.get(i)).next(), poles.get(i), Ink.LINE);
-      else {
-        var device =
-            sketch.add(device(branch, wanted), branch.purpose(), Place.PANEL, Optional.empty());
-        for (var i = 0; i < wanted; i++) {
-          sketch.wire(
-              from.get(on.get(i)).next(), sketch.at(device, String.valueOf(2 * i + 1)), Ink.LINE);
-          connect(sketch.at(device, String.valueOf(2 * i + 2)), poles.get(i), Ink.LINE);
-        }
-      }
+      land(branch, on.stream().map(n -> from.get(n).next()).toList());
       if (!branch.threePhase() && !branch.between())
         connect(neutral.orElseThrow().next(), branch.poles().get(1), Ink.NEUTRAL);
+    }
+  }
+
+  /// Over its protective device to its poles.
+  private void land(Branch branch, List<TerminalRef> from) {
+    if (branch.protection() == Protection.OWN) {
+      for (var i = 0; i < from.size(); i++) connect(from.get(i), branch.poles().get(i), Ink.LINE);
+      return;
+    }
+    var device =
+        sketch.add(device(branch, from.size()), branch.purpose(), Place.PANEL, Optional.empty());
+    for (var i = 0; i < from.size(); i++) {
+      sketch.wire(from.get(i), sketch.at(device, String.valueOf(2 * i + 1)), Ink.LINE);
+      connect(sketch.at(device, String.valueOf(2 * i + 2)), branch.poles().get(i), Ink.LINE);
     }
   }
 

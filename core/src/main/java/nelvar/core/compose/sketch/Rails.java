@@ -2,6 +2,7 @@ package nelvar.core.compose.sketch;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import nelvar.core.model.Id;
 import nelvar.core.model.TerminalRef;
 
@@ -11,9 +12,12 @@ public final class Rails {
   private final Mains mains;
   private final List<Rail> rails = new ArrayList<>();
 
-  Rails(Sketch sketch, Mains mains) {
+  private final Optional<Existing> existing;
+
+  Rails(Sketch sketch, Mains mains, Optional<Existing> existing) {
     this.sketch = sketch;
     this.mains = mains;
+    this.existing = existing;
   }
 
   /// Where a load gets its volts: + through its protective device, and the way back.
@@ -30,12 +34,19 @@ public final class Rails {
   /// The same for a load that takes more while it starts.
   public Fed feed(
       double volts, double amperes, double starting, boolean safe, String group, boolean own) {
-    return rail(volts, safe).feed(amperes, starting, group, own);
+    var behindStop = safe && mains.stops();
+    return existing
+        .flatMap(machine -> machine.feed(volts, amperes, behindStop, own))
+        .orElseGet(() -> rail(volts, safe).feed(amperes, starting, group, own));
   }
 
   /// Only the way back of a rail.
   TerminalRef zero(Fed fed) {
-    return rails.stream().flatMap(rail -> rail.zeroBeside(fed).stream()).findFirst().orElseThrow();
+    return rails.stream()
+        .flatMap(rail -> rail.zeroBeside(fed).stream())
+        .findFirst()
+        .or(() -> existing.flatMap(machine -> machine.zeroBeside(fed.zero())))
+        .orElseThrow(() -> new Unmet("no way back is free on the 0 V it needs"));
   }
 
   private Rail rail(double volts, boolean safe) {

@@ -205,7 +205,7 @@ public final class Sketch {
 
   /// A single wire; in a duct of the cabinet, or on the tray where it leaves it.
   public void wire(TerminalRef a, TerminalRef b, Ink ink) {
-    wire(a, b, ink, least(), Optional.empty());
+    wire(a, b, ink, ink == Ink.SIGNAL ? signal() : least(), Optional.empty());
   }
 
   /// A core of the plug and cord of a device that takes so many amperes; cords are 1 mm² up to 10 A
@@ -251,6 +251,12 @@ public final class Sketch {
 
   private CrossSection least() {
     return american() ? CrossSection.ofGauge(18) : new CrossSection(1);
+  }
+
+  /// Of a single wire for signals in the cabinet: easier to land than the least allowed (common
+  /// practice).
+  private CrossSection signal() {
+    return american() ? CrossSection.ofGauge(20) : new CrossSection(0.5);
   }
 
   private double length(TerminalRef a, TerminalRef b) {
@@ -327,10 +333,20 @@ public final class Sketch {
   private static final int CABLES = 12;
 
   private final Map<String, Integer> lying = new HashMap<>();
+  private final Map<String, Id> laid = new HashMap<>();
+
+  /// What is added to a machine that stands lies in ducts of its own: in those it has, it would
+  /// warm what was sized without it.
+  private Id freeBundle(String wish) {
+    var free = wish;
+    for (var n = 1; taken.contains(free); n++) free = wish + "-" + n;
+    taken.add(free);
+    return new Id(free);
+  }
 
   private Id bundle(String id, String name, InstallationMethod method, boolean inside, int most) {
     var number = lying.merge(id, 1, Integer::sum) / (most + 1) + 1;
-    var wanted = new Id(number == 1 ? id : id + "." + number);
+    var wanted = laid.computeIfAbsent(number == 1 ? id : id + "." + number, this::freeBundle);
     if (bundles.stream().noneMatch(bundle -> bundle.id().equals(wanted)))
       bundles.add(new Bundle(wanted, number == 1 ? name : name + ", " + number, method, inside));
     taken.add(wanted.text());

@@ -24,7 +24,10 @@ public final class StopChain {
   private final Strip strip;
   private final List<Device> buttons = new ArrayList<>();
 
-  StopChain(Sketch sketch, Rails rails, Mains mains, Strip strip) {
+  private final boolean existing;
+
+  StopChain(Sketch sketch, Rails rails, Mains mains, Strip strip, boolean existing) {
+    this.existing = existing;
     this.sketch = sketch;
     this.rails = rails;
     this.mains = mains;
@@ -43,6 +46,9 @@ public final class StopChain {
 
   void settle() {
     if (buttons.isEmpty()) return;
+    if (existing)
+      throw new Unmet(
+          "a stop or guard is added to a chain that stands by hand: between the last one and its safety relay");
     var part = sketch.cheapest(SafetyRelay.class, _ -> true).orElseThrow();
     var relay = sketch.add(part, "safety relay", Place.PANEL, Optional.empty());
     var fed = rails.feed(LOGIC, part.current().amperes(), false, "safety", false);

@@ -1,0 +1,34 @@
+package nelvar.core.compose;
+
+import java.util.List;
+import nelvar.core.model.Project;
+import nelvar.core.model.edit.Edit;
+
+/// One manner of making a function or a device work, tried on a copy and reviewed.
+///
+/// @param title the pattern it follows
+/// @param adds what it adds, a line each
+/// @param costs more, in the project's currency; parts without a price count nothing
+/// @param heat more inside the cabinet, W, at rated load
+/// @param wires how many conductors it adds
+/// @param closed findings that are open today and would not be
+/// @param opened findings that would be open and are not today
+/// @param rank ways of a higher one come later, whatever they cost: what an earth fault can start,
+///   what a stop does not cut
+public record Way(
+    String title,
+    Edit edit,
+    Project after,
+    List<String> adds,
+    double costs,
+    double heat,
+    int wires,
+    List<String> closed,
+    List<String> opened,
+    int rank) {
+  public Way {
+    adds = List.copyOf(adds);
+    closed = List.copyOf(closed);
+    opened = List.copyOf(opened);
+  }
+}

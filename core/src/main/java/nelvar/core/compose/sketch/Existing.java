@@ -1,0 +1,464 @@
+package nelvar.core.compose.sketch;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.Actuator;
+import nelvar.core.catalogue.ControlSwitch;
+import nelvar.core.catalogue.Controller;
+import nelvar.core.catalogue.DistributionBlock;
+import nelvar.core.catalogue.ElectronicProtection;
+import nelvar.core.catalogue.MainsInlet;
+import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.Pin;
+import nelvar.core.catalogue.Terminal;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.ActuatorRef;
+import nelvar.core.network.Conditions;
+import nelvar.core.network.Live;
+import nelvar.core.network.Source;
+import nelvar.core.network.WhatIf;
+import nelvar.core.units.CrossSection;
+
+/// What a machine has already that something new can land on: free channels, ways, bars and pins,
+/// found in its solved network. What is not found is made new.
+///
+/// Two terminals are of one potential where no volts stand between them; what a stop takes volts
+/// from is behind the stop.
+final class Existing {
+  private static final double SAME = 0.5;
+  private static final double DEAD = 0.5;
+
+  /// Conductors that one terminal of a device commonly takes.
+  private static final int LANDINGS = 2;
+
+  private final Study study;
+  private final Sketch sketch;
+  private final Live running;
+  private final Optional<Live> stopped;
+  private final Set<TerminalRef> reserved = new HashSet<>();
+  private final Map<TerminalRef, Integer> landed = new HashMap<>();
+  private final Map<Source, Double> taken = new LinkedHashMap<>();
+
+  /// @param minding whether what a stop cuts is told from what it does not
+  Existing(Study study, Sketch sketch, boolean minding) {
+    this.study = study;
+    this.sketch = sketch;
+    this.running = study.asDesigned();
+    this.stopped = minding ? stopped(study) : Optional.empty();
+    for (var wire : study.project().conductors()) {
+      landed.merge(wire.from(), 1, Integer::sum);
+      landed.merge(wire.to(), 1, Integer::sum);
+    }
+  }
+
+  /// With every stop and guard pressed; empty where the machine has none.
+  private static Optional<Live> stopped(Study study) {
+    var trial = WhatIf.AS_DESIGNED;
+    var any = false;
+    for (var device : study.project().devices()) {
+      if (!(study.part(device).orElse(null) instanceof ControlSwitch button)
+          || button.closedContacts() < 2) continue;
+      for (var hand : button.actuators())
+        if (hand instanceof Actuator.Hand(var name, _)) {
+          trial = trial.holding(new ActuatorRef(device.id(), name), true);
+          any = true;
+        }
+    }
+    if (!any) return Optional.empty();
+    var inside = study.project().brief().surroundings().inside();
+    return Optional.of(study.engine().solve(trial, Conditions.usual(inside)));
+  }
+
+  boolean stops() {
+    return stopped.isPresent();
+  }
+
+  /// A machine whose state is not found says nothing of its potentials.
+  boolean known() {
+    return running.settled() && stopped.map(Live::settled).orElse(true);
+  }
+
+  private boolean same(TerminalRef a, TerminalRef b) {
+    return a.equals(b) || running.voltage(a, b).map(volts -> volts.rms() < SAME).orElse(false);
+  }
+
+  private boolean free(TerminalRef end) {
+    return !landed.containsKey(end) && !reserved.contains(end);
+  }
+
+  private TerminalRef take(TerminalRef end) {
+    reserved.add(end);
+    landed.merge(end, 1, Integer::sum);
+    return end;
+  }
+
+  private Stream<Device> devices(Class<? extends Part> kind) {
+    return study.project().devices().stream()
+        .filter(device -> study.part(device).filter(kind::isInstance).isPresent())
+        .sorted(Comparator.comparing(Device::designation));
+  }
+
+  private List<TerminalRef> ends(Device device, java.util.function.Predicate<Terminal> which) {
+    return study.part(device).orElseThrow().terminals().stream()
+        .filter(which)
+        .map(terminal -> new TerminalRef(device.id(), terminal.name()))
+        .toList();
+  }
+
+  /// Blocks that stand beside full ones.
+  private final Map<Id, Bar> beside = new LinkedHashMap<>();
+
+  /// The next way of a block: a free one, else one of a new block beside it.
+  private TerminalRef way(Device block, Ink ink) {
+    var part = (DistributionBlock) study.part(block).orElseThrow();
+    var free = ends(block, _ -> true).stream().filter(this::free).findFirst();
+    if (free.isPresent()) return take(free.get());
+    var bar =
+        beside.computeIfAbsent(
+            block.id(),
+            _ -> {
+              var next = new Bar(sketch, block.purpose() + ", more", part.role(), ink);
+              var last = new TerminalRef(block.id(), part.terminals().getLast().name());
+              var first = next.next();
+              sketch.wire(last, first, ink);
+              thickest(block).ifPresent(section -> links.put(first, section));
+              return next;
+            });
+    return bar.next();
+  }
+
+  /// What leads to a new block is as thick as what leads to the full one: more may follow.
+  private final Map<TerminalRef, CrossSection> links = new LinkedHashMap<>();
+
+  private Optional<CrossSection> thickest(Device block) {
+    return study.at(block.id()).stream()
+        .flatMap(wire -> wire.section().stream())
+        .max(Comparator.naturalOrder());
+  }
+
+  Map<TerminalRef, CrossSection> links() {
+    return links;
+  }
+
+  /// New blocks no larger than they need be.
+  void trim() {
+    for (var bar : beside.values()) bar.trim(0);
+  }
+
+  // Direct current.
+
+  Optional<Rails.Fed> feed(double volts, double amperes, boolean safe, boolean own) {
+    for (var source : study.network().sources()) {
+      if (!supplies(source, volts) || behindStop(source) != (safe && stops())) continue;
+      var used = taken.getOrDefault(source, study.designCurrent(source).amperes());
+      var most =
+          source.output().rating().amperes()
+              * study.project().brief().policies().headroom().fraction();
+      if (used + amperes > most) continue;
+      var plus = plus(source, amperes, own);
+      if (plus.isEmpty() || !hasZero(source)) continue;
+      var zero = zero(source);
+      taken.put(source, used + amperes);
+      return Optional.of(new Rails.Fed(take(plus.get()), zero.orElseThrow()));
+    }
+    return Optional.empty();
+  }
+
+  private boolean supplies(Source source, double volts) {
+    return !source.output().alternating()
+        && source.output().voltage().volts() == volts
+        && study.part(source.device()).filter(Part::regulatedSupply).isPresent();
+  }
+
+  private static TerminalRef plusOf(Source source) {
+    return new TerminalRef(source.device().id(), source.output().lines().getFirst());
+  }
+
+  private static TerminalRef minusOf(Source source) {
+    return new TerminalRef(source.device().id(), source.output().back().orElseThrow());
+  }
+
+  private boolean behindStop(Source source) {
+    return stopped
+        .flatMap(live -> live.voltage(plusOf(source), minusOf(source)))
+        .map(both -> both.rms() < DEAD * source.output().voltage().volts())
+        .orElse(false);
+  }
+
+  /// A free channel, else a way of a block that a channel with something left feeds, else a channel
+  /// that takes another wire.
+  private Optional<TerminalRef> plus(Source source, double amperes, boolean own) {
+    var channel = channel(source, amperes, true);
+    if (channel.isPresent() || own) return channel;
+    return way(source, amperes).or(() -> channel(source, amperes, false));
+  }
+
+  private Optional<TerminalRef> channel(Source source, double amperes, boolean unused) {
+    record Channel(TerminalRef end, double rating) {}
+    return devices(ElectronicProtection.class)
+        .filter(device -> hangs(new TerminalRef(device.id(), "+"), source))
+        .flatMap(device -> {
+          var part = (ElectronicProtection) study.part(device).orElseThrow();
+          var all = new ArrayList<Channel>();
+          for (var n = 0; n < part.channels().size(); n++)
+            all.add(
+                new Channel(
+                    new TerminalRef(device.id(), String.valueOf(n + 1)),
+                    part.channels().get(n).amperes()));
+          return all.stream();
+        })
+        .filter(channel ->
+            unused
+                ? free(channel.end()) && channel.rating() >= amperes
+                : landed.getOrDefault(channel.end(), 0) < LANDINGS
+                    && channel.rating() * FULL >= carried(channel.end()) + amperes)
+        .min(Comparator.comparingDouble(Channel::rating))
+        .map(Channel::end);
+  }
+
+  /// Share of a channel that several loads may use together (common practice).
+  private static final double FULL = 0.8;
+
+  /// What flows at a terminal by design, A.
+  private double carried(TerminalRef end) {
+    return study.at(end.device()).stream()
+        .filter(wire -> wire.from().equals(end) || wire.to().equals(end))
+        .mapToDouble(wire -> study.designCurrent(wire).amperes())
+        .sum();
+  }
+
+  private Optional<TerminalRef> way(Source source, double amperes) {
+    for (var block : blocks(Terminal.Role.PLUS)) {
+      var feeding = feeding(block, source);
+      if (feeding.isEmpty()) continue;
+      var limit = study.circuit(feeding.get()).orElseThrow().limit().amperes();
+      if (study.designCurrent(feeding.get()).amperes() + amperes > FULL * limit) continue;
+      var free = ends(block, _ -> true).stream().filter(this::free).findFirst();
+      if (free.isPresent()) return free;
+    }
+    return Optional.empty();
+  }
+
+  private List<Device> blocks(Terminal.Role role) {
+    return devices(DistributionBlock.class)
+        .filter(device -> ((DistributionBlock) study.part(device).orElseThrow()).role() == role)
+        .toList();
+  }
+
+  /// The wire that carries most to a block, where it hangs on this source behind a protective
+  /// device.
+  private Optional<Conductor> feeding(Device block, Source source) {
+    return study.at(block.id()).stream()
+        .filter(wire ->
+            study
+                .circuit(wire)
+                .filter(c -> c.source().equals(source) && c.protection().isPresent())
+                .isPresent())
+        .max(Comparator.comparing(study::designCurrent));
+  }
+
+  /// Whether a wire on a terminal belongs to a circuit of this source. Volts alone do not tell: two
+  /// supplies of 24 V whose 0 V are earthed stand at the same volts.
+  private boolean hangs(TerminalRef end, Source source) {
+    return study.at(end.device()).stream()
+        .filter(wire -> wire.from().equals(end) || wire.to().equals(end))
+        .anyMatch(wire -> study.circuit(wire).filter(c -> c.source().equals(source)).isPresent());
+  }
+
+  /// A way of a 0 V block of this source, taken; one with room first.
+  private Optional<TerminalRef> zero(Source source) {
+    return roomiest(
+            blocks(Terminal.Role.MINUS).stream()
+                .filter(block -> owner(block).filter(source::equals).isPresent()))
+        .map(
+            block -> way(block, source.output().voltage().volts() == 24 ? Ink.ZERO : Ink.BUS_ZERO));
+  }
+
+  private Optional<Device> roomiest(Stream<Device> blocks) {
+    return blocks.min(
+        Comparator.comparing(
+                (Device block) -> ends(block, _ -> true).stream().noneMatch(this::free))
+            .thenComparing(Device::designation));
+  }
+
+  private boolean hasZero(Source source) {
+    return blocks(Terminal.Role.MINUS).stream()
+        .anyMatch(block -> owner(block).filter(source::equals).isPresent());
+  }
+
+  /// The source most wires of a block come back to.
+  private Optional<Source> owner(Device block) {
+    var count = new LinkedHashMap<Source, Integer>();
+    for (var wire : study.at(block.id()))
+      if (wire.carriesWork())
+        study.circuit(wire).ifPresent(c -> count.merge(c.source(), 1, Integer::sum));
+    return count.entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey);
+  }
+
+  /// Another way back beside one that was given.
+  Optional<TerminalRef> zeroBeside(TerminalRef zero) {
+    return study.device(zero.device()).flatMap(this::owner).flatMap(this::zero);
+  }
+
+  // The mains.
+
+  /// The distribution of each line, before any protective device; the least loaded line first.
+  List<Device> lines(boolean safe) {
+    record Line(Device block, int number, double amperes) {}
+    var all = new LinkedHashMap<Integer, Line>();
+    for (var block : blocks(Terminal.Role.LINE)) {
+      var wire = unprotected(block);
+      if (wire.isEmpty()) continue;
+      var number = study.circuit(wire.get()).orElseThrow().line();
+      if (dead(new TerminalRef(block.id(), "1")) != (safe && stops())) continue;
+      all.putIfAbsent(number, new Line(block, number, study.designCurrent(wire.get()).amperes()));
+    }
+    return all.values().stream()
+        .sorted(Comparator.comparingDouble(Line::amperes).thenComparingInt(Line::number))
+        .map(Line::block)
+        .toList();
+  }
+
+  TerminalRef line(Device block) {
+    return way(block, Ink.LINE);
+  }
+
+  private Optional<Conductor> unprotected(Device block) {
+    return study.at(block.id()).stream()
+        .filter(wire ->
+            study
+                .circuit(wire)
+                .filter(c -> c.protection().isEmpty() && inlet(c.source()))
+                .isPresent())
+        .max(Comparator.comparing(study::designCurrent));
+  }
+
+  private boolean inlet(Source source) {
+    return study.part(source.device()).orElse(null) instanceof MainsInlet;
+  }
+
+  /// Whether a stop takes the volts of a line away.
+  private boolean dead(TerminalRef way) {
+    var earth = inletEnd(Terminal.Role.PROTECTIVE);
+    if (stopped.isEmpty() || earth.isEmpty()) return false;
+    var before = running.voltage(way, earth.get()).map(Live.Both::rms).orElse(0.0);
+    var after = stopped.get().voltage(way, earth.get()).map(Live.Both::rms).orElse(0.0);
+    return before > 1 && after < DEAD * before;
+  }
+
+  private Optional<TerminalRef> inletEnd(Terminal.Role role) {
+    return devices(MainsInlet.class)
+        .flatMap(device -> ends(device, terminal -> terminal.role() == role).stream())
+        .findFirst();
+  }
+
+  Optional<TerminalRef> neutral() {
+    return bar(Terminal.Role.NEUTRAL);
+  }
+
+  Optional<TerminalRef> earth() {
+    return bar(Terminal.Role.PROTECTIVE);
+  }
+
+  private Optional<TerminalRef> bar(Terminal.Role role) {
+    var at = inletEnd(role);
+    return roomiest(
+            blocks(role).stream()
+                .filter(block ->
+                    at.filter(inlet -> same(new TerminalRef(block.id(), "1"), inlet)).isPresent()))
+        .map(block -> way(block, role == Terminal.Role.NEUTRAL ? Ink.NEUTRAL : Ink.PROTECTIVE))
+        // The inlet's own terminal takes another one where there is no bar.
+        .or(() -> at.filter(end -> landed.getOrDefault(end, 0) < LANDINGS).map(this::take));
+  }
+
+  // Pins.
+
+  /// A free pin of a kind; outputs only where what feeds them is on the wanted side of the stop.
+  Optional<TerminalRef> pin(Pin.Type type, Optional<Boolean> safe) {
+    for (var device : devices(Controller.class).toList()) {
+      var part = (Controller) study.part(device).orElseThrow();
+      if (safe.isPresent() && outputsDead(device, part) != (safe.get() && stops())) continue;
+      for (var pin : part.pins()) {
+        var end = new TerminalRef(device.id(), pin.name());
+        if (pin.type() == type && free(end) && !pin.name().endsWith("O0"))
+          return Optional.of(take(end));
+      }
+    }
+    return Optional.empty();
+  }
+
+  private boolean outputsDead(Device device, Controller part) {
+    var plus = new TerminalRef(device.id(), part.outputSupply().orElse("+"));
+    var minus = new TerminalRef(device.id(), "-");
+    return stopped
+        .flatMap(live -> live.voltage(plus, minus))
+        .map(both -> both.rms() < 1)
+        .orElse(false);
+  }
+
+  /// What an output's current comes back to: the 0 V of its controller.
+  Optional<TerminalRef> zeroOf(Id controller) {
+    return circuitOf(controller).flatMap(this::zero);
+  }
+
+  /// An output that switches 0 V, with + of the supply its current comes back to.
+  Optional<Rails.Fed> sink(double amperes, boolean safe) {
+    for (var device : devices(Controller.class).toList()) {
+      var part = (Controller) study.part(device).orElseThrow();
+      var source = circuitOf(device.id());
+      if (source.isEmpty() || behindStop(source.get()) != (safe && stops())) continue;
+      for (var pin : part.pins()) {
+        var end = new TerminalRef(device.id(), pin.name());
+        if (pin.type() != Pin.Type.OUTPUT_SINKING || !free(end)) continue;
+        var plus = plus(source.get(), amperes, false);
+        if (plus.isEmpty()) break;
+        taken.merge(
+            source.get(), study.designCurrent(source.get()).amperes() + amperes, Double::sum);
+        return Optional.of(new Rails.Fed(take(plus.get()), take(end)));
+      }
+    }
+    return Optional.empty();
+  }
+
+  /// The source a controller's own 0 V goes back to.
+  private Optional<Source> circuitOf(Id controller) {
+    var minus = new TerminalRef(controller, "-");
+    return study.at(controller).stream()
+        .filter(wire -> wire.from().equals(minus) || wire.to().equals(minus))
+        .flatMap(wire -> study.circuit(wire).stream())
+        .map(circuit -> circuit.source())
+        .findFirst();
+  }
+
+  /// Four pulse pins of one axis in the order step +, step -, direction +, direction -.
+  Optional<List<TerminalRef>> axis() {
+    for (var device : devices(Controller.class).toList()) {
+      var part = (Controller) study.part(device).orElseThrow();
+      var pulses =
+          part.pins().stream()
+              .filter(pin -> pin.type() == Pin.Type.OUTPUT_PULSES)
+              .map(pin -> new TerminalRef(device.id(), pin.name()))
+              .toList();
+      for (var n = 0; n + 3 < pulses.size(); n += 4) {
+        var four = pulses.subList(n, n + 4);
+        if (four.stream().allMatch(this::free)) {
+          four.forEach(this::take);
+          return Optional.of(List.copyOf(four));
+        }
+      }
+    }
+    return Optional.empty();
+  }
+}

@@ -1,0 +1,192 @@
+package nelvar.core.compose;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Random;
+import nelvar.core.compose.need.NeedReader;
+import nelvar.core.compose.need.ShippedLists;
+import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.ProjectFormat;
+import nelvar.core.finding.Severity;
+import nelvar.core.model.Device;
+import nelvar.core.model.MachineFunction;
+import nelvar.core.model.Project;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.model.edit.EditRefused;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.model.edit.FunctionEdits;
+import nelvar.core.network.Conditions;
+import nelvar.core.network.WhatIf;
+import nelvar.core.review.Review;
+import nelvar.core.units.Temperature;
+import org.junit.jupiter.api.Test;
+
+class WaysTest {
+  private static Project drafted(String list) {
+    return ((Drafting.Drawn)
+            Drafting.of("x", ShippedLists.text(list).orElseThrow(), CatalogueFile.standard()))
+        .draft()
+        .project();
+  }
+
+  private static Project demo() throws Exception {
+    return ProjectFormat.read(
+        "demo",
+        Files.readAllBytes(
+            Path.of("../demo/seed-tray-filler/seed-tray-filler-settled.nelvar.json")),
+        CatalogueFile.standard());
+  }
+
+  private static MachineFunction function(String text, Project project) {
+    var need = NeedReader.read(text).orThrow();
+    var designation = Draft.designation(project, need.kind());
+    return new MachineFunction(
+        Draft.id(project, designation), designation, need.name(), need.kind(), need.wants());
+  }
+
+  private static Ways.Found ways(String text, Project project) {
+    return Ways.of(
+        function(text, project),
+        Review.findingsOnly(project, CatalogueFile.standard()),
+        CatalogueFile.standard());
+  }
+
+  /// Taken, each way makes the function work and opens no error; nothing that stood is changed.
+  @Test
+  void everyWayOfferedWorksAndLeavesWhatStands() throws Exception {
+    for (var project : List.of(demo(), drafted("tile-polisher"), drafted("dough-roller")))
+      for (var text :
+          List.of(
+              "4 valves 24 V on the gantry",
+              "work light 24 V 10 W",
+              "photo eye",
+              "heater 230 V 200 W",
+              "pump 24 V 1.5 A",
+              "signal lamp")) {
+        var found = ways(text, project);
+        assertThat(found.ways()).as(text + " in " + project.name()).isNotEmpty();
+        for (var way : found.ways()) judge(way, project, text);
+      }
+  }
+
+  private static void judge(Way way, Project before, String text) {
+    var after = way.edit().on(before, CatalogueFile.standard());
+    assertThat(after.devices()).as(text).containsAll(before.devices());
+    assertThat(after.conductors()).containsAll(before.conductors());
+    assertThat(after.cables()).containsAll(before.cables());
+    assertThat(after.fixed()).isEqualTo(before.fixed());
+    var review = Review.findingsOnly(after, CatalogueFile.standard());
+    var old = new HashSet<>(before.devices().stream().map(Device::id).toList());
+    for (var entry : review.open()) {
+      var finding = entry.finding().orElseThrow();
+      if (finding.severity() == Severity.ERROR)
+        assertThat(old).as(text + ": " + finding.text()).containsAll(finding.subject().things());
+    }
+    // What was added is fed in the solved machine.
+    var live =
+        review.study().engine().solve(WhatIf.AS_DESIGNED, Conditions.usual(new Temperature(45)));
+    for (var device : FunctionEdits.served(after, added(before, after))) {
+      var part = review.study().part(device).orElseThrow();
+      for (var intake : device.intakes(part)) {
+        var line = new TerminalRef(device.id(), intake.lines().getFirst());
+        var back =
+            new TerminalRef(device.id(), intake.back().orElseGet(() -> intake.lines().get(1)));
+        assertThat(live.voltage(line, back).map(v -> v.rms()).orElse(0.0))
+            .as("%s of %s by %s", intake.name(), device.designation(), way.title())
+            .isGreaterThan(0.8 * intake.accepts().least().volts());
+      }
+    }
+  }
+
+  private static nelvar.core.model.Id added(Project before, Project after) {
+    return after.functions().stream()
+        .filter(f -> !before.functions().contains(f))
+        .findFirst()
+        .orElseThrow()
+        .id();
+  }
+
+  /// Where 0 V is earthed, an earth fault behind an output that switches 0 V starts what it drives
+  /// (IEC 60204-1, 9.4.3.1): such ways come last for what moves, however cheap.
+  @Test
+  void waysThatAnEarthFaultCanStartComeLast() throws Exception {
+    var ways = ways("4 valves 24 V on the gantry", demo()).ways();
+    var sinking = ways.stream().filter(way -> way.title().contains("switches 0 V")).toList();
+    assertThat(sinking).isNotEmpty();
+    assertThat(ways.getFirst().title()).doesNotContain("switches 0 V");
+    assertThat(sinking.getFirst().costs()).isLessThan(ways.getFirst().costs());
+  }
+
+  /// By hand: four valves of 22.00, four relays of 7.80, four cables of 5.2 m of 2×0.25 mm².
+  @Test
+  void aWaySaysWhatItAddsAndCosts() {
+    var way = ways("4 valves 24 V on the gantry", drafted("tile-polisher")).ways().getFirst();
+    var catalogue = CatalogueFile.standard();
+    var metre =
+        catalogue.find("cable-2x0p25").orElseThrow().price().orElseThrow().amount().doubleValue();
+    assertThat(way.title()).contains("relays");
+    assertThat(way.costs())
+        .isCloseTo(
+            4 * 22 + 4 * 7.8 + 4 * 5.2 * metre, org.assertj.core.api.Assertions.within(0.01));
+    // Each valve: two cores, two wires of its coil, one to its contact.
+    assertThat(way.wires()).isEqualTo(20);
+    assertThat(way.adds().getFirst())
+        .isEqualTo("-Y4, -Y5, -Y6, -Y7: Solenoid valve, 24 V DC, 4.8 W");
+  }
+
+  @Test
+  void whatCannotBeSaysWhy() {
+    var found = ways("motor on a drive 7.5 kW", drafted("dough-roller"));
+    assertThat(found.ways()).isEmpty();
+    assertThat(found.refused()).anyMatch(why -> why.contains("so much needs three phases"));
+  }
+
+  @Test
+  void aWayFoundForAnotherMachineIsRefused() {
+    var project = drafted("yarn-winder");
+    var way = ways("photo eye", project).ways().getFirst();
+    var changed = Edits.purpose(project.devices().getFirst(), "changed").apply(project);
+    assertThatThrownBy(() -> way.edit().on(changed, CatalogueFile.standard()))
+        .isInstanceOf(EditRefused.class)
+        .hasMessageContaining("has changed since");
+    assertThat(way.edit().on(project, CatalogueFile.standard())).isNotEqualTo(project);
+  }
+
+  /// Functions added one after another, each by its best way, to a random draft: what is fed stays
+  /// fed, no error comes.
+  @Test
+  void machinesGrowWithoutErrors() {
+    var random = new Random(11);
+    var wishes =
+        List.of(
+            "2 valves 24 V",
+            "photo eye",
+            "work light",
+            "stepper 2 A",
+            "limit switch",
+            "pump 24 V 1 A",
+            "load cell",
+            "homing sensor x 2",
+            "signal lamp",
+            "heater 24 V 20 W");
+    var project = drafted("conveyor-station");
+    var taken = 0;
+    for (var n = 0; n < 14; n++) {
+      var found = ways(wishes.get(random.nextInt(wishes.size())), project);
+      if (found.ways().isEmpty()) continue;
+      project = found.ways().getFirst().edit().on(project, CatalogueFile.standard());
+      taken++;
+      assertThat(
+              Review.findingsOnly(project, CatalogueFile.standard()).open().stream()
+                  .map(entry -> entry.finding().orElseThrow())
+                  .filter(finding -> finding.severity() == Severity.ERROR))
+          .isEmpty();
+    }
+    assertThat(taken).isGreaterThanOrEqualTo(10);
+  }
+}
