@@ -76,7 +76,7 @@ class ChoiceTest {
   /// The curves of the selected load, and what to do where there are none.
   @Test
   void curvesOfTheSelection() {
-    var power = (PowerStage) driver.window.stages().get(1);
+    var power = (PowerStage) driver.window.stage("Power");
     driver.run(() -> {
       driver.window.choose(power);
       driver.window.select(new Id("U1"));

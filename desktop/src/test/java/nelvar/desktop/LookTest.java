@@ -107,7 +107,7 @@ class LookTest {
     driver.run(() -> driver.window.select(new Id("M6")));
     assertThat(driver.on(() -> driver.window.root().lookup("#field-mains-voltage")))
         .isSameAs(field);
-    driver.run(() -> driver.window.choose(stages.get(2)));
+    driver.run(() -> driver.window.choose(driver.window.stage("Runs")));
     var rows =
         driver.on(() ->
             List.copyOf(

@@ -91,7 +91,7 @@ class WindowTest {
 
     var papers = folder.resolve("papers");
     driver.willPick(papers);
-    driver.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+    driver.press(KeyCode.CONTROL, KeyCode.DIGIT5);
     driver.await(
         "the pages",
         () -> driver.window.stages().getLast() instanceof PackStage pack && pack.settled());
@@ -120,8 +120,8 @@ class WindowTest {
   @Test
   void theRiverSelectsWalksAndZooms() {
     demo();
-    var power = (PowerStage) driver.window.stages().get(1);
-    driver.press(KeyCode.CONTROL, KeyCode.DIGIT2);
+    var power = (PowerStage) driver.window.stage("Power");
+    driver.press(KeyCode.CONTROL, KeyCode.DIGIT3);
     var at =
         driver.on(
             () -> power.river().localToScreen(power.river().middleOf(new Id("T2")).orElseThrow()));
@@ -214,7 +214,7 @@ class WindowTest {
   @SuppressWarnings("unchecked")
   void theRunListIsFilteredSortedEditedAndFollowsTheSelection() {
     demo();
-    driver.press(KeyCode.CONTROL, KeyCode.DIGIT3);
+    driver.press(KeyCode.CONTROL, KeyCode.DIGIT4);
     var table = (TableView<Object>) driver.find("#runs-table");
     var filter = (TextField) driver.find("#runs-filter");
     driver.run(() -> filter.setText("conduit valve"));
@@ -337,7 +337,7 @@ class WindowTest {
   void aMachineIsBuiltFromNothingByKeyboard() {
     demo();
     find("begin a new");
-    driver.press(KeyCode.CONTROL, KeyCode.DIGIT2);
+    driver.press(KeyCode.CONTROL, KeyCode.DIGIT3);
     add("breaker 1 pole c 6");
     wire("X0:L1", "F1:1", "L1");
     add("supply-24v-5a");

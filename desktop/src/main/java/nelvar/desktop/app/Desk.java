@@ -176,7 +176,8 @@ public final class Desk {
         Review.of(NewProject.named("New machine"), CatalogueFile.standard()),
         Optional.empty(),
         false);
-    window.choose(window.stages().getFirst());
+    // Practitioners begin with what the machine must do.
+    window.choose(window.stage("Parts"));
   }
 
   void open() {

@@ -46,15 +46,22 @@ final class JobLine extends VBox {
       var open = review.open().stream().filter(stage::owns).toList();
       var pack = stages.getLast() == stage;
       var errors = pack && review.count(Severity.ERROR) > 0;
+      var undone = stage.unfinished(review);
       var mark = new BorderPane();
       mark.setLeft(
           open.isEmpty()
-              ? errors ? Icon.notBegun(theme) : Icon.settled(theme)
+              ? errors
+                  ? Icon.notBegun(theme)
+                  : undone > 0 ? Icon.of(Severity.WARNING, theme) : Icon.settled(theme)
               : Icon.of(open.getFirst().finding().orElseThrow().severity(), theme));
-      button.setText(open.isEmpty() ? stage.name() : stage.name() + "   " + open.size());
+      var left = open.size() + undone;
+      button.setText(left == 0 ? stage.name() : stage.name() + "   " + left);
       button.setGraphic(mark);
       button.setAccessibleText(
-          stage.name() + (open.isEmpty() ? ", settled" : ", " + open.size() + " open findings"));
+          stage.name()
+              + (open.isEmpty() ? "" : ", " + open.size() + " open findings")
+              + (undone == 0 ? "" : ", " + undone + " not finished")
+              + (left == 0 ? ", settled" : ""));
     }
   }
 }

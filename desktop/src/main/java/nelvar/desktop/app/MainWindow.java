@@ -33,6 +33,7 @@ import nelvar.desktop.session.Session;
 import nelvar.desktop.stage.Stage;
 import nelvar.desktop.stage.brief.BriefStage;
 import nelvar.desktop.stage.pack.PackStage;
+import nelvar.desktop.stage.parts.PartsStage;
 import nelvar.desktop.stage.power.PowerStage;
 import nelvar.desktop.stage.runs.RunsStage;
 import nelvar.desktop.style.Style;
@@ -73,10 +74,11 @@ public final class MainWindow {
     this.stages =
         List.of(
             new BriefStage(),
+            new PartsStage(),
             new PowerStage(),
             new RunsStage(),
             new PackStage(workers.pages(), desk::writePack));
-    this.current = stages.get(1);
+    this.current = stage("Power");
     this.jobLine = new JobLine(stages, this::choose);
     this.commands = desk.commands(stages);
     this.today = today;
@@ -144,6 +146,11 @@ public final class MainWindow {
     return root;
   }
 
+  /// A stage by the name it has in the job line.
+  public Stage stage(String name) {
+    return stages.stream().filter(stage -> stage.name().equals(name)).findFirst().orElseThrow();
+  }
+
   public List<Stage> stages() {
     return stages;
   }
@@ -204,6 +211,7 @@ public final class MainWindow {
     next.review().addListener(_ -> show());
     next.history().addListener(_ -> head.show(next, next.review().get()));
     next.selection().addListener(_ -> looked());
+    next.composing().offered().addListener(_ -> looked());
     var bench = next.bench();
     bench.solved().addListener(_ -> looked());
     bench.mode().addListener(_ -> looked());
@@ -306,18 +314,25 @@ public final class MainWindow {
 
   private void path(Session session, Review review) {
     var selected = session.selection().get();
-    var subject = selected.or(() -> fullestLoad(review));
+    var function = selected.flatMap(id -> session.project().plan().function(id));
+    var subject =
+        function.isPresent()
+            ? fullestOf(function.get().id(), review)
+            : selected.or(() -> fullestLoad(review));
     var tried = session.bench().solved().get().live();
     var settled = tried.settled();
     var live = settled ? tried : review.study().asDesigned();
     var path = subject.flatMap(id -> PathTo.of(id, review.study(), live));
     if (path.isEmpty()) {
       stripHint.setText(
-          selected.isPresent()
-              ? "No source reaches "
-                  + review.study().label(selected.get())
-                  + ", or it carries no load."
-              : "Select a device or wire to see the way of the current to it and back.");
+          function.isPresent()
+              ? "Nothing feeds %s yet: the ways to make it work stand on the right."
+                  .formatted(function.get().designation())
+              : selected.isPresent()
+                  ? "No source reaches "
+                      + review.study().label(selected.get())
+                      + ", or it carries no load."
+                  : "Select a device or wire to see the way of the current to it and back.");
       strip.show(new Drawing(10, PathStrip.HEIGHT, List.of(), List.of()), theme);
       return;
     }
@@ -344,6 +359,15 @@ public final class MainWindow {
     var middle = spot.get().x() + spot.get().width() / 2;
     stripScroll.setHvalue(
         Math.clamp((middle - stripScroll.getViewportBounds().getWidth() / 2) / free, 0, 1));
+  }
+
+  /// The device of a function that takes most.
+  private static Optional<Id> fullestOf(Id function, Review review) {
+    return nelvar.core.model.edit.FunctionEdits.served(review.project(), function).stream()
+        .flatMap(device -> review.study().network().feeds(device.id()).stream())
+        .filter(feed -> feed.source().isPresent())
+        .max(java.util.Comparator.comparingDouble(feed -> review.study().designPower(feed).watts()))
+        .map(feed -> feed.device().id());
   }
 
   private static Optional<Id> fullestLoad(Review review) {

@@ -56,11 +56,11 @@ public final class Shots {
               nelvar.core.network.WhatIf.AS_DESIGNED.holding(
                   new nelvar.core.network.ActuatorRef(new Id("S1"), "pressed"), true));
       window.select(new Id("M3"));
-      window.choose(stages.get(1));
+      window.choose(window.stage("Power"));
       picture(scene, folder.resolve("6-meter.png"));
       bench.back();
       window.select(new Id("U1"));
-      if (stages.get(1) instanceof nelvar.desktop.stage.power.PowerStage power) {
+      if (window.stage("Power") instanceof nelvar.desktop.stage.power.PowerStage power) {
         power.showCurves(true);
         window.choose(power);
         picture(scene, folder.resolve("8-curves.png"));
@@ -79,18 +79,44 @@ public final class Shots {
       window.quick();
       window.theme(true);
       window.select(new Id("M6"));
-      window.choose(stages.get(1));
-      picture(scene, folder.resolve("5-power-dark.png"));
+      window.choose(window.stage("Power"));
+      picture(scene, folder.resolve("11-power-dark.png"));
       window.theme(false);
+      composing(window, scene, folder);
       window.desk().openSecondDemo();
       window.select(new Id("F2"));
-      window.choose(stages.get(1));
+      window.choose(window.stage("Power"));
       picture(scene, folder.resolve("10-north-american.png"));
       return 0;
     } catch (IOException e) {
       System.err.println("nelvar: the pictures cannot be written: " + e.getMessage());
       return 2;
     }
+  }
+
+  /// A wish with its ways, and a machine drawn up from a list.
+  private static void composing(MainWindow window, Scene scene, Path folder) throws IOException {
+    var session = window.session().orElseThrow();
+    var need =
+        nelvar.core.compose.need.NeedReader.read("air knife: 4 valves 24 V on the gantry")
+            .orThrow();
+    session.composing().add(need);
+    window.choose(window.stage("Parts"));
+    for (var turn = 0; turn < 200 && session.composing().offered().get().isEmpty(); turn++)
+      pulse(50);
+    picture(scene, folder.resolve("12-composing.png"));
+    window.desk().begin();
+    var fresh = window.session().orElseThrow();
+    window.choose(window.stage("Parts"));
+    picture(scene, folder.resolve("14-parts-empty.png"));
+    fresh.composing().begin("tile-polisher");
+    fresh.composing().draft();
+    for (var turn = 0; turn < 200 && fresh.project().conductors().isEmpty(); turn++) pulse(50);
+    for (var turn = 0; turn < 200 && fresh.stale().get(); turn++) pulse(50);
+    window.choose(window.stage("Parts"));
+    picture(scene, folder.resolve("13-drafted.png"));
+    window.choose(window.stage("Power"));
+    picture(scene, folder.resolve("15-drafted-power.png"));
   }
 
   /// A drop asked for on the side, filled from a wire of the project.

@@ -68,12 +68,19 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     content.getChildren().clear();
     var device = selected.flatMap(id -> next.project().device(id));
     var conductor = selected.flatMap(id -> next.project().conductor(id));
+    var function = selected.flatMap(id -> next.project().plan().function(id));
     if (device.isPresent()) device(device.get(), next, review);
     else if (conductor.isPresent()) conductor(conductor.get(), next, review);
+    else if (function.isPresent()) function(function.get(), next);
     else overview(next, review);
     var again = focused.map(id -> content.lookup("#" + id));
     if (again.isPresent()) again.get().requestFocus();
     else if (hadFocus) requestFocus();
+  }
+
+  private void function(nelvar.core.model.MachineFunction function, Session session) {
+    head(function.designation().text(), function.name(), "");
+    content.getChildren().addAll(new FunctionSheet(session, theme).of(function));
   }
 
   /// Without it the toolkit would send the keys to whatever comes first in the window.

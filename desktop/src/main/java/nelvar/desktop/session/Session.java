@@ -58,6 +58,7 @@ public final class Session {
       new SimpleObjectProperty<>(Optional.empty());
   private final ReadOnlyObjectWrapper<Optional<ProjectFile>> file;
   private final Bench bench;
+  private final Composing composing;
   private final Latest<Optional<Review>> reviews;
   private final Latest<Optional<Repair>> together;
   private final ReadOnlyObjectWrapper<Optional<Conflict>> conflict =
@@ -105,7 +106,13 @@ public final class Session {
     this.history = new ReadOnlyObjectWrapper<>(History.of(reviewed.project(), onDisk, BOUNDS));
     this.review = new ReadOnlyObjectWrapper<>(reviewed);
     this.bench = new Bench(review.getReadOnlyProperty(), reviewing, interfaceThread, this::tell);
+    this.composing = new Composing(this, catalogue, reviewing, interfaceThread);
     tryWays(reviewed);
+  }
+
+  /// The ways to make its functions work.
+  public Composing composing() {
+    return composing;
   }
 
   /// What is tried and measured on the machine; never part of the project.
@@ -296,6 +303,7 @@ public final class Session {
 
   private static boolean known(Project project, Id id) {
     return project.device(id).isPresent()
+        || project.plan().function(id).isPresent()
         || project.conductor(id).isPresent()
         || project.cable(id).isPresent();
   }

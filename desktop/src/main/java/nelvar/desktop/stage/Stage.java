@@ -20,4 +20,9 @@ public interface Stage {
 
   /// Whether an entry of the review belongs to this stage.
   boolean owns(Review.Entry entry);
+
+  /// How many things of this stage are begun and not finished, besides findings.
+  default int unfinished(Review review) {
+    return 0;
+  }
 }

@@ -1,0 +1,140 @@
+package nelvar.desktop.session;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import nelvar.core.catalogue.Catalogue;
+import nelvar.core.compose.Draft;
+import nelvar.core.compose.Way;
+import nelvar.core.compose.Ways;
+import nelvar.core.compose.need.DraftList;
+import nelvar.core.compose.need.Need;
+import nelvar.core.compose.need.ShippedLists;
+import nelvar.core.compose.sketch.Unmet;
+import nelvar.core.model.Id;
+import nelvar.core.model.MachineFunction;
+import nelvar.core.model.edit.Edit;
+import nelvar.core.model.edit.FunctionEdits;
+import nelvar.core.review.Review;
+
+/// What can be made of the machine's functions: the ways for the one that is selected, a draft of
+/// all of them. Found away from the interface thread; only the newest counts.
+public final class Composing {
+  /// What was found for a function in a state of the machine.
+  ///
+  /// @param about the review it was found beside; of another one it says nothing
+  public record Offered(Id function, Review about, Ways.Found found) {}
+
+  private final Session session;
+  private final Catalogue standard;
+  private final Latest<Ways.Found> ways;
+  private final Latest<Draft> drafts;
+  private final ReadOnlyObjectWrapper<Optional<Offered>> offered =
+      new ReadOnlyObjectWrapper<>(Optional.empty());
+  private Optional<Asked> asked = Optional.empty();
+
+  private record Asked(Id function, Review about) {}
+
+  Composing(Session session, Catalogue standard, Executor worker, Executor interfaceThread) {
+    this.session = session;
+    this.standard = standard;
+    this.ways = new Latest<>(worker, interfaceThread);
+    this.drafts = new Latest<>(worker, interfaceThread);
+  }
+
+  public ReadOnlyObjectProperty<Optional<Offered>> offered() {
+    return offered.getReadOnlyProperty();
+  }
+
+  /// The ways for a function that nothing serves yet; asks for them where they are not known.
+  public Optional<Ways.Found> ways(MachineFunction function) {
+    var about = session.review().get();
+    var known =
+        offered
+            .get()
+            .filter(o -> o.about() == about && o.function().equals(function.id()))
+            .map(Offered::found);
+    if (known.isEmpty()) ask(function, about);
+    return known;
+  }
+
+  private void ask(MachineFunction function, Review about) {
+    var wanted = new Asked(function.id(), about);
+    if (asked.filter(wanted::equals).isPresent()) return;
+    asked = Optional.of(wanted);
+    ways.ask(
+        _ -> Ways.of(function, about, standard),
+        found -> offered.set(Optional.of(new Offered(function.id(), about, found))),
+        broken ->
+            offered.set(
+                Optional.of(
+                    new Offered(
+                        function.id(),
+                        about,
+                        new Ways.Found(
+                            List.of(),
+                            List.of("looking for ways failed: " + Trouble.of(broken)))))));
+  }
+
+  public boolean take(Way way) {
+    return session.edit(way.edit());
+  }
+
+  /// Adds what was understood as a function, and selects it.
+  public boolean add(Need need) {
+    var project = session.project();
+    var designation = need.designation().orElseGet(() -> Draft.designation(project, need.kind()));
+    var id = Draft.id(project, designation);
+    var function = new MachineFunction(id, designation, need.name(), need.kind(), need.wants());
+    if (!session.edit(FunctionEdits.add(function))) return false;
+    session.selection().set(Optional.of(id));
+    return true;
+  }
+
+  /// Whether there is something to draw up, and nothing that would be in the way.
+  public boolean drawable() {
+    var project = session.project();
+    return !project.functions().isEmpty()
+        && project.devices().stream().noneMatch(device -> device.serves().isPresent())
+        && project.conductors().isEmpty();
+  }
+
+  /// Draws up the whole machine from its functions, as one step.
+  public void draft() {
+    var project = session.project();
+    // An inlet and a bar of a new project are drawn up anew, as large as the machine asks for.
+    var bare = project.withDevices(List.of()).withBundles(List.of());
+    session.tell("Drawing up the machine…");
+    drafts.ask(
+        _ -> Draft.of(bare, standard, true),
+        draft -> {
+          var edit = new Edit("Draw up the machine", _ -> draft.project());
+          if (session.project().equals(project) && session.edit(edit))
+            session.tell(
+                "Drawn up: %d devices, %d wires. Undo takes it back as one step."
+                    .formatted(
+                        draft.project().devices().size(), draft.project().conductors().size()));
+        },
+        broken ->
+            session.tell(
+                broken instanceof Unmet unmet
+                    ? unmet.function().map(f -> f.designation() + ": ").orElse("") + unmet.why()
+                    : "The machine could not be drawn up: " + Trouble.of(broken)));
+  }
+
+  /// Takes over the functions and the Brief of a shipped list.
+  public void begin(String list) {
+    var text = ShippedLists.text(list).orElseThrow();
+    var machine = DraftList.read(session.project().name(), text);
+    session.edit(
+        new Edit(
+            "Begin with the list " + list,
+            project ->
+                project
+                    .withName(machine.project().name())
+                    .withBrief(machine.project().brief())
+                    .withFunctions(machine.project().functions())));
+  }
+}
