@@ -1,12 +1,15 @@
 package nelvar.core.compose;
 
 import java.util.List;
+import nelvar.core.analysis.Study;
+import nelvar.core.model.Id;
 import nelvar.core.model.Project;
 import nelvar.core.model.edit.Edit;
 
 /// One manner of making a function or a device work, tried on a copy and reviewed.
 ///
 /// @param title the pattern it follows
+/// @param after the machine as it would be
 /// @param adds what it adds, a line each
 /// @param costs more, in the project's currency; parts without a price count nothing
 /// @param heat more inside the cabinet, W, at rated load
@@ -18,7 +21,7 @@ import nelvar.core.model.edit.Edit;
 public record Way(
     String title,
     Edit edit,
-    Project after,
+    Study after,
     List<String> adds,
     double costs,
     double heat,
@@ -30,5 +33,10 @@ public record Way(
     adds = List.copyOf(adds);
     closed = List.copyOf(closed);
     opened = List.copyOf(opened);
+  }
+
+  /// Whether a device or wire is new with it.
+  public boolean adds(Id thing, Project before) {
+    return before.device(thing).isEmpty() && before.conductor(thing).isEmpty();
   }
 }

@@ -5,7 +5,9 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
+import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.compose.pattern.Pattern;
 import nelvar.core.compose.pattern.Patterns;
@@ -44,33 +46,35 @@ public final class Ways {
 
   /// @param function stands in the machine already, or is to be added with the way
   public static Found of(MachineFunction function, Review today, Catalogue standard) {
+    var before = with(function, today.project());
+    var study = before == today.project() ? today.study() : today.study().tried(before);
+    Composer probe;
+    try {
+      probe = Composer.beside(study, standard, DISTANCE, Composer.Beside.USUAL);
+    } catch (Unmet unmet) {
+      return new Found(List.of(), List.of(unmet.why()));
+    }
+    var serving = Patterns.ALL.stream().filter(pattern -> pattern.serves(function, probe)).toList();
+    var tried = new ArrayList<Tried>();
+    // Where the stop can cut what moves, no way is asked for that it does not cut.
+    for (var cut : List.of(true, false)) {
+      var wanted = new ArrayList<Recipe>();
+      for (var pattern : serving)
+        for (var how : Composer.Beside.values())
+          if (how.cut() == cut && (cut || (function.kind().moves() && !found(tried, pattern))))
+            wanted.add(new Recipe(pattern, how));
+      tried.addAll(
+          wanted.parallelStream()
+              .map(recipe -> tried(recipe, function, study, today, standard))
+              .toList());
+    }
     var ways = new ArrayList<Way>();
     var refused = new ArrayList<String>();
     var seen = new HashSet<Project>();
-    var before = with(function, today.project());
-    var study = before == today.project() ? today.study() : today.study().tried(before);
-    for (var pattern : Patterns.ALL)
-      for (var how : Composer.Beside.values()) {
-        var title = pattern.title() + how.words();
-        try {
-          var composer = Composer.beside(study, standard, DISTANCE, how);
-          if (!pattern.serves(function, composer)) continue;
-          if (!how.cut() && (found(ways, pattern) || !function.kind().moves())) continue;
-          pattern.compose(function, composer);
-          composer.settle();
-          var after = new Sizing(composer, standard, true).added(before);
-          if (!seen.add(after)) continue;
-          switch (judged(title, rank(how, function), function, after, today, standard)) {
-            case Judged.Offered(var way) -> ways.add(way);
-            case Judged.Withheld(var why) ->
-                refused.add(title + ": it would bring an error: " + why);
-          }
-        } catch (Unmet unmet) {
-          refused.add(title + ": " + unmet.why());
-        } catch (EditRefused refusal) {
-          refused.add(title + ": " + refusal.getMessage());
-        }
-      }
+    for (var one : tried) {
+      one.way().filter(way -> seen.add(way.after().project())).ifPresent(ways::add);
+      one.refused().ifPresent(why -> refused.add(one.recipe().title() + ": " + why));
+    }
     ways.sort(
         Comparator.comparingInt(Way::rank)
             .thenComparingInt(way -> way.opened().size())
@@ -85,11 +89,37 @@ public final class Ways {
         : FunctionEdits.add(function).apply(project);
   }
 
-  /// Whether a way of a pattern was found already: what the stop does not cut is for where nothing
-  /// else is.
-  private static boolean found(List<Way> ways, Pattern pattern) {
-    return ways.stream()
-        .anyMatch(way -> way.title().startsWith(pattern.title()) && way.rank() < NOT_CUT);
+  private record Recipe(Pattern pattern, Composer.Beside how) {
+    String title() {
+      return pattern.title() + how.words();
+    }
+  }
+
+  /// A way, or why there is none.
+  private record Tried(Recipe recipe, Optional<Way> way, Optional<String> refused) {}
+
+  private static Tried tried(
+      Recipe recipe, MachineFunction function, Study study, Review today, Catalogue standard) {
+    try {
+      var composer = Composer.beside(study, standard, DISTANCE, recipe.how());
+      recipe.pattern().compose(function, composer);
+      composer.settle();
+      var after = new Sizing(composer, standard, true).added(study.project());
+      return switch (judged(recipe, function, after, today, standard)) {
+        case Judged.Offered(var way) -> new Tried(recipe, Optional.of(way), Optional.empty());
+        case Judged.Withheld(var why) ->
+            new Tried(recipe, Optional.empty(), Optional.of("it would bring an error: " + why));
+      };
+    } catch (Unmet unmet) {
+      return new Tried(recipe, Optional.empty(), Optional.of(unmet.why()));
+    } catch (EditRefused refusal) {
+      return new Tried(recipe, Optional.empty(), Optional.of(String.valueOf(refusal.getMessage())));
+    }
+  }
+
+  private static boolean found(List<Tried> tried, Pattern pattern) {
+    return tried.stream()
+        .anyMatch(one -> one.recipe().pattern() == pattern && one.way().isPresent());
   }
 
   private static final int SINKING = 1;
@@ -108,12 +138,7 @@ public final class Ways {
   }
 
   private static Judged judged(
-      String title,
-      int rank,
-      MachineFunction function,
-      Project after,
-      Review today,
-      Catalogue standard) {
+      Recipe recipe, MachineFunction function, Project after, Review today, Catalogue standard) {
     var review = Review.findingsOnly(after, standard);
     var was = open(today);
     var is = open(review);
@@ -123,7 +148,7 @@ public final class Ways {
     var base = today.project();
     var edit =
         new Edit(
-            "%s: %s".formatted(function.designation(), title),
+            "%s: %s".formatted(function.designation(), recipe.title()),
             project -> {
               if (!project.equals(base))
                 throw new EditRefused(
@@ -132,16 +157,16 @@ public final class Ways {
             });
     return new Judged.Offered(
         new Way(
-            title,
+            recipe.title(),
             edit,
-            after,
+            review.study(),
             adds(base, after, standard),
             cost(after, standard) - cost(base, standard),
             heat(after, standard) - heat(base, standard),
             after.conductors().size() - base.conductors().size(),
             was.keySet().stream().filter(key -> !is.containsKey(key)).toList(),
             opened,
-            rank));
+            rank(recipe.how(), function)));
   }
 
   /// Open findings by what they say of what, with how grave they are.

@@ -189,4 +189,23 @@ class WaysTest {
     }
     assertThat(taken).isGreaterThanOrEqualTo(10);
   }
+
+  /// By hand, of the demo: the press hangs behind its own fuse; its drive, motor, brake relay,
+  /// brake and sensor follow from feed to work. 527: drive 188.00, motor 214.00, brake, relay,
+  /// sensor 17.00 and their cables.
+  @Test
+  void aChainIsReadFromFeedToWork() throws Exception {
+    var rows = Chains.of(Review.findingsOnly(demo(), CatalogueFile.standard()));
+    var press = rows.getFirst();
+    assertThat(press.chain().stream().map(link -> link.device().designation().text()).toList())
+        .containsExactly("-F11", "-K12", "-U3", "-M3", "-Y0", "-B6");
+    assertThat(press.chain().stream().map(Chains.Link::caption).toList())
+        .startsWith("gG 10 A", "press brake", "10 A", "400 W");
+    assertThat(press.finished()).isTrue();
+    assertThat(rows.getLast().function()).isEmpty();
+    var alone = FunctionEdits.add(function("photo eye", demo())).apply(demo());
+    var open = Chains.of(Review.findingsOnly(alone, CatalogueFile.standard()));
+    assertThat(open.get(rows.size() - 1).finished()).isFalse();
+    assertThat(open.get(rows.size() - 1).chain()).isEmpty();
+  }
 }

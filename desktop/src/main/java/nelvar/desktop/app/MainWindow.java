@@ -19,8 +19,11 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
+import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.PathTo;
 import nelvar.core.model.Id;
+import nelvar.core.model.MachineFunction;
+import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.review.Review;
 import nelvar.desktop.control.DrawingPane;
 import nelvar.desktop.control.MeterBar;
@@ -317,11 +320,12 @@ public final class MainWindow {
     var function = selected.flatMap(id -> session.project().plan().function(id));
     var subject =
         function.isPresent()
-            ? fullestOf(function.get().id(), review)
+            ? fullestOf(function.get().id(), review.study())
             : selected.or(() -> fullestLoad(review));
     var tried = session.bench().solved().get().live();
     var settled = tried.settled();
     var live = settled ? tried : review.study().asDesigned();
+    if (function.isPresent() && proposed(session, function.get())) return;
     var path = subject.flatMap(id -> PathTo.of(id, review.study(), live));
     if (path.isEmpty()) {
       stripHint.setText(
@@ -334,8 +338,10 @@ public final class MainWindow {
                       + ", or it carries no load."
                   : "Select a device or wire to see the way of the current to it and back.");
       strip.show(new Drawing(10, PathStrip.HEIGHT, List.of(), List.of()), theme);
+      stripShown(false);
       return;
     }
+    stripShown(true);
     stripHint.setText(
         path.get().title()
             + (session.bench().trial().get().asDesigned()
@@ -361,12 +367,42 @@ public final class MainWindow {
         Math.clamp((middle - stripScroll.getViewportBounds().getWidth() / 2) / free, 0, 1));
   }
 
+  /// The way of the current as the best way for a function would make it; what is new is dashed.
+  private boolean proposed(Session session, MachineFunction function) {
+    var first =
+        session.composing().known(function).flatMap(found -> found.ways().stream().findFirst());
+    if (first.isEmpty()) return false;
+    var after = first.get().after();
+    var path =
+        fullestOf(function.id(), after).flatMap(id -> PathTo.of(id, after, after.asDesigned()));
+    if (path.isEmpty()) return false;
+    stripShown(true);
+    var before = session.project();
+    stripHint.setText(
+        "As it would be by the first way: %s (dashed: new)".formatted(lower(path.get().title())));
+    strip.show(
+        PathStrip.of(
+            path.get(), after.asDesigned(), Optional.empty(), id -> first.get().adds(id, before)),
+        theme);
+    return true;
+  }
+
+  /// A strip with nothing in it gives its room to the stage.
+  private void stripShown(boolean shown) {
+    stripScroll.setVisible(shown);
+    stripScroll.setManaged(shown);
+  }
+
+  private static String lower(String text) {
+    return text.isEmpty() ? text : Character.toLowerCase(text.charAt(0)) + text.substring(1);
+  }
+
   /// The device of a function that takes most.
-  private static Optional<Id> fullestOf(Id function, Review review) {
-    return nelvar.core.model.edit.FunctionEdits.served(review.project(), function).stream()
-        .flatMap(device -> review.study().network().feeds(device.id()).stream())
+  private static Optional<Id> fullestOf(Id function, Study study) {
+    return FunctionEdits.served(study.project(), function).stream()
+        .flatMap(device -> study.network().feeds(device.id()).stream())
         .filter(feed -> feed.source().isPresent())
-        .max(java.util.Comparator.comparingDouble(feed -> review.study().designPower(feed).watts()))
+        .max(java.util.Comparator.comparingDouble(feed -> study.designPower(feed).watts()))
         .map(feed -> feed.device().id());
   }
 

@@ -50,14 +50,18 @@ public final class Composing {
 
   /// The ways for a function that nothing serves yet; asks for them where they are not known.
   public Optional<Ways.Found> ways(MachineFunction function) {
-    var about = session.review().get();
-    var known =
-        offered
-            .get()
-            .filter(o -> o.about() == about && o.function().equals(function.id()))
-            .map(Offered::found);
-    if (known.isEmpty()) ask(function, about);
+    var known = known(function);
+    if (known.isEmpty()) ask(function, session.review().get());
     return known;
+  }
+
+  /// The ways that were found beside the newest review.
+  public Optional<Ways.Found> known(MachineFunction function) {
+    var about = session.review().get();
+    return offered
+        .get()
+        .filter(o -> o.about() == about && o.function().equals(function.id()))
+        .map(Offered::found);
   }
 
   private void ask(MachineFunction function, Review about) {

@@ -3,6 +3,7 @@ package nelvar.documents.drawing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 import nelvar.core.analysis.load.PathTo;
 import nelvar.core.model.Id;
 import nelvar.core.network.Live;
@@ -17,18 +18,25 @@ public final class PathStrip {
 
   private final Live live;
   private final Optional<Id> selected;
+  private final Predicate<Id> proposed;
   private final List<Shape> shapes = new ArrayList<>();
   private final List<Drawing.Spot> spots = new ArrayList<>();
   private double x = 18;
 
-  private PathStrip(Live live, Optional<Id> selected) {
+  private PathStrip(Live live, Optional<Id> selected, Predicate<Id> proposed) {
     this.live = live;
     this.selected = selected;
+    this.proposed = proposed;
   }
 
   /// @param live the state whose currents give the lines their width
   public static Drawing of(PathTo path, Live live, Optional<Id> selected) {
-    var strip = new PathStrip(live, selected);
+    return of(path, live, selected, _ -> false);
+  }
+
+  /// @param proposed what is not there yet: dashed
+  public static Drawing of(PathTo path, Live live, Optional<Id> selected, Predicate<Id> proposed) {
+    var strip = new PathStrip(live, selected, proposed);
     for (var hop : path.out()) {
       switch (hop) {
         case PathTo.Hop.Through through -> strip.device(through, path.out().getLast() == hop);
@@ -64,7 +72,7 @@ public final class PathStrip {
                 new Shape.Pen(
                     chosen ? Ink.ACCENT : hop.energised() ? ink : Ink.TEXT_FAINT,
                     chosen ? 2 : 1.5,
-                    hop.energised() ? 0 : 4))));
+                    hop.energised() && !proposed.test(hop.device().id()) ? 0 : 4))));
     shapes.add(
         Shape.text(
             x + width / 2, OUT + 17, name, Face.MONO_BOLD, 13, Ink.TEXT, Shape.Anchor.MIDDLE));
@@ -114,7 +122,7 @@ public final class PathStrip {
             new Shape.Pen(
                 chosen ? Ink.ACCENT : hop.energised() ? Ink.of(hop.source()) : Ink.TEXT_FAINT,
                 hop.energised() ? thickness : 2,
-                hop.energised() ? 0 : 5)));
+                hop.energised() && !proposed.test(conductor.id()) ? 0 : 5)));
     shapes.add(
         Shape.text(
             x + width / 2,

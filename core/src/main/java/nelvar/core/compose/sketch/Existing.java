@@ -56,7 +56,8 @@ final class Existing {
     this.study = study;
     this.sketch = sketch;
     this.running = study.asDesigned();
-    this.stopped = minding ? stopped(study) : Optional.empty();
+    this.stopped =
+        minding ? study.once("every stop pressed", () -> stopped(study)) : Optional.empty();
     for (var wire : study.project().conductors()) {
       landed.merge(wire.from(), 1, Integer::sum);
       landed.merge(wire.to(), 1, Integer::sum);
