@@ -2,7 +2,6 @@ package nelvar.desktop.control;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import javafx.scene.Node;
@@ -12,10 +11,9 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Terminal;
-import nelvar.core.catalogue.WireStock;
+import nelvar.core.compose.need.PartSearch;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
@@ -90,15 +88,7 @@ final class Additions {
   }
 
   private static List<Part> matching(String words, Session session) {
-    var wanted = words.toLowerCase(Locale.ROOT).strip().split("\\s+");
-    return session.catalogue().all().stream()
-        .filter(part -> !(part instanceof CableStock) && !(part instanceof WireStock))
-        .filter(part ->
-            java.util.Arrays.stream(wanted)
-                .allMatch(word ->
-                    (part.name() + " " + part.id()).toLowerCase(Locale.ROOT).contains(word)))
-        .limit(MOST)
-        .toList();
+    return PartSearch.find(session.catalogue(), words).stream().limit(MOST).toList();
   }
 
   private static void add(Part part, Session session) {

@@ -1,0 +1,96 @@
+package nelvar.core.compose.need;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Set;
+import java.util.regex.Pattern;
+import nelvar.core.catalogue.CableStock;
+import nelvar.core.catalogue.Catalogue;
+import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.WireStock;
+import nelvar.core.units.Significant;
+
+/// Parts by what people type: `24 V supply 5 A`, `breaker C 6`, `valve`.
+///
+/// A number counts with the unit behind it and only as a whole: 24 V is neither 240 W nor 12 V. All
+/// that is said must be there; where no part has every quantity, those with most of them are
+/// offered. What says least besides comes first, then the cheapest.
+public final class PartSearch {
+  private static final Pattern AMOUNT =
+      Pattern.compile(
+          "(?<![\\p{L}0-9.,])([0-9]+(?:[.,][0-9]+)?)\\s*(kW|W|VA|V|mA|A|Hz|mm²|mm2|mm|AWG|N·m|mF|m)(?![\\p{L}0-9])",
+          Pattern.CASE_INSENSITIVE);
+
+  private PartSearch() {}
+
+  private record Query(Set<String> amounts, List<String> words) {}
+
+  /// The parts a device can be, best first.
+  public static List<Part> find(Catalogue catalogue, String text) {
+    var query = read(text);
+    var all =
+        catalogue.all().stream()
+            .filter(part -> !(part instanceof CableStock) && !(part instanceof WireStock))
+            .filter(part -> hasWords(part, query.words()))
+            .toList();
+    var most = all.stream().mapToInt(part -> found(part, query)).max().orElse(0);
+    return all.stream()
+        .filter(part -> found(part, query) == most)
+        .filter(_ -> query.amounts().isEmpty() || most > 0)
+        .sorted(
+            Comparator.comparingInt((Part part) -> read(part.name()).amounts().size())
+                .thenComparingInt(part -> read(part.name()).words().size())
+                .thenComparingDouble(PartSearch::price)
+                .thenComparing(Part::id))
+        .toList();
+  }
+
+  private static double price(Part part) {
+    return part.price().map(price -> price.amount().doubleValue()).orElse(1e6);
+  }
+
+  private static int found(Part part, Query query) {
+    var amounts = read(part.name()).amounts();
+    return (int) query.amounts().stream().filter(amounts::contains).count();
+  }
+
+  private static boolean hasWords(Part part, List<String> words) {
+    var name = " " + (part.name() + " " + part.id()).toLowerCase(Locale.ROOT) + " ";
+    return words.stream()
+        .allMatch(word -> name.contains(word.length() == 1 ? " " + word + " " : word));
+  }
+
+  private static Query read(String text) {
+    var amounts = new HashSet<String>();
+    var match = AMOUNT.matcher(text);
+    var rest = new StringBuilder();
+    while (match.find()) {
+      amounts.add(amount(group(match, 1), group(match, 2)));
+      match.appendReplacement(rest, " ");
+    }
+    match.appendTail(rest);
+    var words = new ArrayList<String>();
+    for (var word : rest.toString().toLowerCase(Locale.ROOT).split("[\\s,]+"))
+      if (!word.isEmpty()) words.add(word);
+    return new Query(amounts, words);
+  }
+
+  private static String group(java.util.regex.Matcher match, int number) {
+    return Objects.requireNonNull(match.group(number));
+  }
+
+  /// `0,75 kW` and `750 W` are the same.
+  private static String amount(String number, String unit) {
+    var value = Double.parseDouble(number.replace(',', '.'));
+    return switch (unit.toLowerCase(Locale.ROOT)) {
+      case "kw" -> Significant.exact(value * 1000) + " w";
+      case "ma" -> Significant.exact(value / 1000) + " a";
+      case "mm2" -> Significant.exact(value) + " mm²";
+      default -> Significant.exact(value) + " " + unit.toLowerCase(Locale.ROOT);
+    };
+  }
+}
