@@ -19,6 +19,7 @@ import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.model.edit.NextName;
 import nelvar.core.review.Review;
+import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Length;
 
 /// A whole machine from what it must do: patterns against the current, sizes last, judged once.
@@ -74,6 +75,8 @@ public record Draft(Project project, Review review, List<String> reasons) {
           .compose(function, composer);
     } catch (Unmet unmet) {
       throw unmet.function().isPresent() ? unmet : new Unmet(Optional.of(function), unmet.why());
+    } catch (ImpossibleQuantity impossible) {
+      throw new Unmet(Optional.of(function), String.valueOf(impossible.getMessage()));
     }
   }
 

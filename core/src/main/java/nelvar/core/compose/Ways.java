@@ -22,6 +22,7 @@ import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.EditRefused;
 import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.review.Review;
+import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Length;
 
 /// The ways to make a function work in a machine that stands, best first.
@@ -112,7 +113,7 @@ public final class Ways {
       };
     } catch (Unmet unmet) {
       return new Tried(recipe, Optional.empty(), Optional.of(unmet.why()));
-    } catch (EditRefused refusal) {
+    } catch (EditRefused | ImpossibleQuantity refusal) {
       return new Tried(recipe, Optional.empty(), Optional.of(String.valueOf(refusal.getMessage())));
     }
   }

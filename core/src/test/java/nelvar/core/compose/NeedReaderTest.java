@@ -68,7 +68,16 @@ class NeedReaderTest {
 
   @ParameterizedTest
   @ValueSource(
-      strings = {"", "   ", "24 V", "frobnicator 3 A", "pump 24 V 12 V", "300 valves", "0 valves"})
+      strings = {
+        "",
+        "   ",
+        "24 V",
+        "frobnicator 3 A",
+        "pump 24 V 12 V",
+        "300 valves",
+        "0 valves",
+        "pump 0 A"
+      })
   void nonsenseIsAnsweredWithWhatToWrite(String text) {
     assertThat(NeedReader.read(text))
         .isInstanceOfSatisfying(
@@ -110,5 +119,32 @@ class NeedReaderTest {
             DraftList.read("x", "mains 230 V 50 Hz TT\nambient 30 °C\nupstream 10 A\nvalve")
                 .assumptions())
         .noneMatch(text -> text.contains("Ambient") || text.contains("Hz"));
+  }
+
+  /// Absurd lists, alone or together: drawn up or refused by line, never anything else.
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "mains 3x230 V\nsocket",
+        "mains 230 V\nsupply 24 V 2 A",
+        "mains 12000 V\naxis 1 mA\nbutton",
+        "mains 24 V\nvalve 24 V",
+        "mains 230 V\nambient -3 °C\nsignal tower",
+        "mains 230 V\nambient 230 °C\n189 supply",
+        "mains 230 V\nupstream 0.001 A\nrouter",
+        "mains 3x690 V\nmotor on the mains 5.5 kW",
+        "200 valves 24 V\n200 photo eyes",
+        "brake 1e9 kW",
+        "heater 1000 V 1 W",
+        "stepper 99 A",
+      })
+  void absurdListsAreDrawnUpOrRefusedByLine(String list) {
+    var drafting = Drafting.of("x", list, nelvar.core.file.CatalogueFile.standard());
+    if (drafting instanceof Drafting.Refused(var problems))
+      assertThat(problems).isNotEmpty().allMatch(problem -> problem.why().length() > 10);
+    else
+      assertThat(((Drafting.Drawn) drafting).draft().review().open())
+          .noneMatch(entry ->
+              entry.finding().orElseThrow().severity() == nelvar.core.finding.Severity.ERROR);
   }
 }

@@ -220,15 +220,16 @@ public final class Choosing {
   }
 
   private final Map<Id, Boolean> scoped = new HashMap<>();
+  private boolean gathered;
 
   boolean scoped(Conductor wire) {
-    if (scoped.isEmpty()) {
+    if (!gathered) {
+      gathered = true;
       for (var feed : study.network().feeds()) {
         if (feed.lineWays().isEmpty() || !scope.holds(feed)) continue;
         for (var way : feed.lineWays()) for (var on : study.wires(way)) scoped.put(on.id(), true);
         for (var on : study.wires(feed.backWay())) scoped.put(on.id(), true);
       }
-      if (scoped.isEmpty()) scoped.put(new Id("-"), false);
     }
     return scoped.getOrDefault(wire.id(), false);
   }

@@ -217,6 +217,9 @@ public final class DraftList {
           "Neither impedance nor short-circuit current at the inlet is known: ask the site before ordering.");
     var inside =
         new Temperature(Math.max(usual.surroundings().inside().celsius(), greatest.celsius() + 5));
+    // A machine in the cold: its lowest ambient is no higher than its highest.
+    var least =
+        new Temperature(Math.min(usual.surroundings().least().celsius(), greatest.celsius()));
     return new Brief(
         new Brief.Supply(
             voltage,
@@ -225,7 +228,7 @@ public final class DraftList {
             upstream.orElse(usual.supply().upstream()),
             impedance,
             shortCircuit),
-        new Brief.Surroundings(usual.surroundings().least(), greatest, inside, new Length(200), ""),
+        new Brief.Surroundings(least, greatest, inside, new Length(200), ""),
         policies(usual.policies(), sizing));
   }
 

@@ -186,6 +186,8 @@ public final class NeedReader {
 
   private void take(String number, String unit, String before) {
     var text = number + " " + unit;
+    if (Double.parseDouble(number.replace(',', '.')) == 0)
+      throw new ImpossibleQuantity("'" + text + "' asks for nothing: write more than 0");
     switch (unit.toLowerCase(Locale.ROOT)) {
       case "kw", "w", "hp" -> power = once(power, quantity(Kind.POWER, text), "power");
       case "va" -> power = once(power, quantity(Kind.POWER, number + " W"), "power");
