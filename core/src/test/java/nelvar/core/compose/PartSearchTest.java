@@ -28,6 +28,9 @@ class PartSearchTest {
         "valve 24 V | valve-24vdc-4w8",
         "relay coil 24 V | relay-6a-24vdc",
         "drive 0.75 kW 400 V | drive-3ph-400-0p75kw",
+        "supply-24v-5a | supply-24v-5a",
+        "breaker 1 pole c 6 | breaker-1p-c6",
+        "mist pump | pump-24v-3a",
       })
   void theFirstIsTheOneThatWasMeant(String text, String id) {
     assertThat(find(text).getFirst().id()).isEqualTo(id);

@@ -18,7 +18,7 @@ import nelvar.core.units.Significant;
 ///
 /// A number counts with the unit behind it and only as a whole: 24 V is neither 240 W nor 12 V. All
 /// that is said must be there; where no part has every quantity, those with most of them are
-/// offered. What says least besides comes first, then the cheapest.
+/// offered. An id finds its part. What says least besides comes first, then the cheapest.
 public final class PartSearch {
   private static final Pattern AMOUNT =
       Pattern.compile(
@@ -31,6 +31,8 @@ public final class PartSearch {
 
   /// The parts a device can be, best first.
   public static List<Part> find(Catalogue catalogue, String text) {
+    var exact = catalogue.find(text.strip());
+    if (exact.isPresent()) return List.of(exact.get());
     var query = read(text);
     var all =
         catalogue.all().stream()
@@ -75,7 +77,7 @@ public final class PartSearch {
     match.appendTail(rest);
     var words = new ArrayList<String>();
     for (var word : rest.toString().toLowerCase(Locale.ROOT).split("[\\s,]+"))
-      if (!word.isEmpty()) words.add(word);
+      if (word.chars().anyMatch(Character::isLetterOrDigit)) words.add(word);
     return new Query(amounts, words);
   }
 
