@@ -165,4 +165,19 @@ class DraftByHandTest {
     assertThat(project.conductors().stream().map(Conductor::label).distinct())
         .hasSize(project.conductors().size());
   }
+
+  /// The program hears of the stop: the third contact of the safety relay leads + to an input.
+  @Test
+  void theProgramHearsOfTheStop() {
+    var input =
+        project.conductors().stream()
+            .filter(wire -> wire.from().equals(TerminalRef.of("K4:34")))
+            .findFirst()
+            .orElseThrow()
+            .to();
+    assertThat(input.device()).isEqualTo(new Id("A1"));
+    assertThat(input.terminal()).startsWith("DI");
+    assertThat(volts(solve(false), "A1", input.terminal(), "-")).isGreaterThan(15);
+    assertThat(volts(solve(true), "A1", input.terminal(), "-")).isLessThan(5);
+  }
 }

@@ -48,5 +48,7 @@ final class StopDevices implements Pattern {
     }
     composer.because(
         "Stop: two channels, a safety relay and two contactors one behind the other (industrial default). What a fault in it does is not judged yet.");
+    composer.because(
+        "After a stop the program must let go of its outputs: an input tells it of the stop. What it still asks for at the reset would run at once.");
   }
 }

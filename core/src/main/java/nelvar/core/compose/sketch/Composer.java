@@ -142,6 +142,7 @@ public final class Composer {
   /// Against the current: pins, supplies, mains branches, the stop, which hangs on contactors that
   /// the mains brings; what its coils take is known before the supplies are.
   public void settle() {
+    stop.tell(io);
     io.settle();
     mains.begin();
     stop.settle();

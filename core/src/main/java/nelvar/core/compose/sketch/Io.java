@@ -314,7 +314,7 @@ public final class Io {
     return terminal.isPresent();
   }
 
-  private boolean nothing() {
+  boolean nothing() {
     return wanted.isEmpty()
         && inputs.isEmpty()
         && readings.isEmpty()

@@ -22,6 +22,7 @@ public final class StopChain {
   private final Rails rails;
   private final Mains mains;
   private final Strip strip;
+  private Optional<TerminalRef> told = Optional.empty();
   private final List<Device> buttons = new ArrayList<>();
 
   private final boolean existing;
@@ -40,8 +41,10 @@ public final class StopChain {
     mains.stop();
   }
 
-  boolean present() {
-    return !buttons.isEmpty();
+  /// The program hears of a stop on an input of its own, where there is a program: after the reset
+  /// nothing may start that it has not asked for anew (IEC 60204-1:2016, 9.2.3.4.2, unchecked).
+  void tell(Io io) {
+    if (!buttons.isEmpty() && !io.nothing()) told = Optional.of(io.input());
   }
 
   void settle() {
@@ -55,6 +58,11 @@ public final class StopChain {
     sketch.wire(fed.plus(), sketch.at(relay, "A1"), Ink.CONTROL);
     sketch.wire(sketch.at(relay, "A2"), fed.zero(), Ink.CONTROL);
     channels(relay);
+    told.ifPresent(input -> {
+      var plus = rails.feed(LOGIC, INPUT, false, "safety", false);
+      sketch.wire(plus.plus(), sketch.at(relay, "33"), Ink.CONTROL);
+      sketch.wire(sketch.at(relay, "34"), input, Ink.SIGNAL);
+    });
     var contactors = mains.contactors();
     reset(relay, contactors);
     var output = 1;
@@ -70,6 +78,9 @@ public final class StopChain {
       sketch.wire(sketch.at(contactor, "A2"), coil.zero(), Ink.CONTROL);
     }
   }
+
+  /// Into an input of a controller, A.
+  private static final double INPUT = 0.007;
 
   /// The coil of the largest contactor shipped, W.
   private static final double LARGEST = 9;
