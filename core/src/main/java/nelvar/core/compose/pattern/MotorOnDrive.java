@@ -2,13 +2,11 @@ package nelvar.core.compose.pattern;
 
 import java.util.Comparator;
 import java.util.Optional;
-import java.util.stream.Stream;
 import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.Part;
 import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.Ink;
 import nelvar.core.compose.sketch.Mains;
-import nelvar.core.compose.sketch.Sketch;
 import nelvar.core.compose.sketch.Unmet;
 import nelvar.core.formula.Derating;
 import nelvar.core.model.FunctionKind;
@@ -139,17 +137,7 @@ final class MotorOnDrive implements Pattern {
           protection);
     mains.earth(sketch.at(drive, "PE"));
     mains.polluted();
-    sketch.join(
-        motor,
-        true,
-        Stream.concat(
-                Stream.of("U", "V", "W")
-                    .map(mark ->
-                        new Sketch.Core(sketch.at(drive, mark), sketch.at(motor, mark), Ink.LINE)),
-                Stream.of(
-                    new Sketch.Core(
-                        sketch.at(drive, "PE2"), sketch.at(motor, "PE"), Ink.PROTECTIVE)))
-            .toList());
+    MotorCable.fromDrive(drive, motor, composer);
     commands(part, sketch.at(drive, "RUN").device(), function, wish.purpose(number), composer);
   }
 

@@ -2,13 +2,11 @@ package nelvar.core.compose.pattern;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.MotorProtector;
 import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.Ink;
 import nelvar.core.compose.sketch.Mains;
-import nelvar.core.compose.sketch.Sketch;
 import nelvar.core.compose.sketch.Unmet;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Means;
@@ -73,20 +71,11 @@ final class MotorOnMains implements Pattern {
           sketch.at(device, String.valueOf(pole + 1)),
           sketch.at(contactor, String.valueOf(pole)),
           Ink.LINE);
-    sketch.join(
+    MotorCable.join(
+        composer.mains().ends(contactor, "2", "4", "6"),
+        composer.mains().earth(),
         motor,
         false,
-        Stream.concat(
-                Stream.of("U", "V", "W")
-                    .map(mark ->
-                        new Sketch.Core(
-                            sketch.at(
-                                contactor, mark.equals("U") ? "2" : mark.equals("V") ? "4" : "6"),
-                            sketch.at(motor, mark),
-                            Ink.LINE)),
-                Stream.of(
-                    new Sketch.Core(
-                        composer.mains().earth(), sketch.at(motor, "PE"), Ink.PROTECTIVE)))
-            .toList());
+        composer);
   }
 }

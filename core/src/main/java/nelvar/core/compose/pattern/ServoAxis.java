@@ -1,12 +1,10 @@
 package nelvar.core.compose.pattern;
 
 import java.util.Optional;
-import java.util.stream.Stream;
 import nelvar.core.catalogue.ServoDrive;
 import nelvar.core.catalogue.ServoMotor;
 import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.Ink;
-import nelvar.core.compose.sketch.Sketch;
 import nelvar.core.compose.sketch.Unmet;
 import nelvar.core.model.FunctionKind;
 import nelvar.core.model.MachineFunction;
@@ -67,17 +65,7 @@ final class ServoAxis implements Pattern {
     sketch.wire(fed.plus(), sketch.at(drive, "+"), Ink.BUS_PLUS);
     sketch.wire(sketch.at(drive, "-"), fed.zero(), Ink.BUS_ZERO);
     composer.mains().earth(sketch.at(drive, "PE"));
-    sketch.join(
-        motor,
-        true,
-        Stream.concat(
-                Stream.of("U", "V", "W")
-                    .map(mark ->
-                        new Sketch.Core(sketch.at(drive, mark), sketch.at(motor, mark), Ink.LINE)),
-                Stream.of(
-                    new Sketch.Core(
-                        sketch.at(drive, "PE2"), sketch.at(motor, "PE"), Ink.PROTECTIVE)))
-            .toList());
+    MotorCable.fromDrive(drive, motor, composer);
     Pulses.wire(drive, composer);
   }
 }
