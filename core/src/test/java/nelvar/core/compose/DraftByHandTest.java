@@ -2,11 +2,13 @@ package nelvar.core.compose;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import nelvar.core.analysis.Study;
 import nelvar.core.compose.need.ShippedLists;
 import nelvar.core.file.CatalogueFile;
+import nelvar.core.finding.Severity;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
@@ -16,6 +18,7 @@ import nelvar.core.network.ActuatorRef;
 import nelvar.core.network.Conditions;
 import nelvar.core.network.Live;
 import nelvar.core.network.WhatIf;
+import nelvar.core.review.Review;
 import nelvar.core.units.Temperature;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -179,5 +182,54 @@ class DraftByHandTest {
     assertThat(input.terminal()).startsWith("DI");
     assertThat(volts(solve(false), "A1", input.terminal(), "-")).isGreaterThan(15);
     assertThat(volts(solve(true), "A1", input.terminal(), "-")).isLessThan(5);
+  }
+
+  /// With an earth electrode of its own, what a fault to the press's body drives opens no breaker:
+  /// the residual-current device does, and is told of.
+  @Test
+  void inTtAResidualCurrentDeviceStandsBeforeTheMachine() {
+    var list = "upstream 25 A\nimpedance 0.6 Ω\n=PRS press: motor on the mains 3 kW\nstop button\n";
+    var safe = draft("mains 3x400 V 50 Hz TT\n" + list);
+    assertThat(residualDevices(safe)).containsExactly("rcd-4p-25a-300ma-a");
+    assertThat(safe.reasons()).anyMatch(reason -> reason.startsWith("TT:"));
+    assertThat(safe.review().open())
+        .noneMatch(entry -> entry.finding().orElseThrow().severity() == Severity.ERROR);
+    // It is on the way of the motor: with it taken for a plain switch the draft would not pass.
+    var bare =
+        safe.project().devices().stream()
+            .map(device ->
+                device.part().startsWith("rcd-") ? device.withPart("main-switch-4p-25a") : device)
+            .toList();
+    assertThat(
+            Review.findingsOnly(safe.project().withDevices(bare), CatalogueFile.standard())
+                .open()
+                .stream()
+                .map(entry -> entry.finding().orElseThrow().text()))
+        .anyMatch(text -> text.contains("two earth electrodes"));
+  }
+
+  @Test
+  void whatDrivesLeakTripsItToo() {
+    assertThat(
+            residualDevices(
+                draft("mains 3x400 V 50 Hz TT\nupstream 25 A\nmotor on a drive 1.5 kW\n")))
+        .containsExactly("rcd-4p-25a-300ma-b");
+    assertThat(residualDevices(draft("mains 230 V 50 Hz TT\nmotor on a drive 0.37 kW\n")))
+        .containsExactly("rcd-2p-25a-300ma-f");
+    assertThat(residualDevices(draft("mains 3x400 V 50 Hz TN-S\nmotor on a drive 1.5 kW\n")))
+        .isEmpty();
+    assertThat(draft("mains 3x400 V 50 Hz IT\nmotor on the mains 1.5 kW\n").reasons())
+        .anyMatch(reason -> reason.startsWith("IT:"));
+  }
+
+  private static Draft draft(String list) {
+    return ((Drafting.Drawn) Drafting.of("x", list, CatalogueFile.standard())).draft();
+  }
+
+  private static List<String> residualDevices(Draft draft) {
+    return draft.project().devices().stream()
+        .map(Device::part)
+        .filter(part -> part.startsWith("rcd-"))
+        .toList();
   }
 }

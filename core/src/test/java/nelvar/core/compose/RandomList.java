@@ -22,16 +22,17 @@ public final class RandomList {
   }
 
   public static String of(long seed) {
-    return new RandomList(seed).text();
+    return new RandomList(seed).text(seed % 7 == 0 ? " TT" : "");
   }
 
-  private String text() {
+  /// @param earthing in every seventh an electrode of its own, else as usual
+  private String text(String earthing) {
     var mains = MAINS.get(random.nextInt(MAINS.size()));
     three = mains.startsWith("3x");
     // What such a connection commonly gives: a list that asks for more is no machine.
     room = three ? 24_000 : 4_500;
     lines.add("machine random");
-    lines.add("mains " + mains);
+    lines.add("mains " + mains + earthing);
     if (random.nextInt(3) == 0) lines.add("ambient " + (25 + 5 * random.nextInt(5)) + " °C");
     if (random.nextInt(3) == 0) lines.add("impedance 0.3 Ω");
     var count = 3 + random.nextInt(38);

@@ -148,7 +148,21 @@ public final class Composer {
     stop.settle();
     rails.settle();
     mains.settle();
-    if (existing.isEmpty()) enclosure();
+    if (existing.isPresent()) return;
+    enclosure();
+    tellOfEarthFaults();
+  }
+
+  private void tellOfEarthFaults() {
+    switch (sketch.brief().supply().earthing()) {
+      case TT ->
+          because(
+              "TT: a fault to earth opens no breaker, so a residual-current device of 300 mA stands before the whole machine (IEC 60364-4-41, 411.5, unchecked). A socket of it for hand-held tools wants 30 mA of its own.");
+      case IT ->
+          because(
+              "IT: the first fault to earth opens nothing. No insulation monitor was drawn up: see that the network has one (IEC 60364-4-41, 411.6, unchecked).");
+      default -> {}
+    }
   }
 
   public List<Id> supplies() {

@@ -8,16 +8,12 @@ import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.catalogue.Contactor;
 import nelvar.core.catalogue.ControlTransformer;
 import nelvar.core.catalogue.DcSupply;
-import nelvar.core.catalogue.Disconnector;
-import nelvar.core.catalogue.EmcFilter;
 import nelvar.core.catalogue.FuseHolder;
 import nelvar.core.catalogue.Linkage;
-import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Terminal;
 import nelvar.core.model.Device;
 import nelvar.core.model.Place;
-import nelvar.core.model.Suppression;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.standards.FuseClass;
 import nelvar.core.standards.TripCurve;
@@ -25,24 +21,17 @@ import nelvar.core.units.MainsVoltage;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
 
-/// Alternating current from the inlet to each branch: main switch, filter, distribution, the two
-/// contactors of the stop, and a protective device for every branch.
+/// What is fed from the mains: each branch with its protective device, on the distribution of a new
+/// machine or on what stands.
 public final class Mains {
-  /// More than what a contactor of the catalogue carries is cut in parts.
+  /// What a branch counts for when lines are balanced although it takes next to nothing, A.
   private static final double SLIGHTLY = 0.01;
 
   private final Sketch sketch;
   private final MainsVoltage system;
   private final List<Branch> branches = new ArrayList<>();
   private final List<TerminalRef> earths = new ArrayList<>();
-  private final List<Bar> lines = new ArrayList<>();
-  private final List<Bar> safeLines = new ArrayList<>();
-  private final List<Device> cutting = new ArrayList<>();
-  private Optional<Bar> neutral = Optional.empty();
-  private Optional<Bar> earth = Optional.empty();
-  private Optional<Device> mainSwitch = Optional.empty();
-  private Optional<Device> filter = Optional.empty();
-  private final Device inlet;
+  private final Distribution distribution;
   private boolean stops;
   private boolean drives;
 
@@ -52,7 +41,7 @@ public final class Mains {
     this.sketch = sketch;
     this.existing = existing;
     this.system = sketch.brief().supply().voltage();
-    this.inlet = inlet();
+    this.distribution = new Distribution(sketch, lineCount());
     this.stops = existing.map(Existing::stops).orElse(false);
   }
 
@@ -269,29 +258,27 @@ public final class Mains {
     return all;
   }
 
-  /// The contactors that the stop lets go, once the safe branches are known.
-  List<Device> contactors() {
-    return List.copyOf(cutting);
-  }
-
   /// The two contactors of the stop, before anything is wired to them.
   void begin() {
-    if (!stops || existing.isPresent()) return;
-    var part = sketch.cheapest(Contactor.class, c -> c.poles() == 3 && coil24(c)).orElseThrow();
-    for (var n = 1; n <= 2; n++) {
-      var device =
-          sketch
-              .add(part, "stop, contactor " + n + " of 2", Place.PANEL, Optional.empty())
-              .withSuppression(Suppression.DIODE)
-              .withSpare(spare(lineCount()));
-      sketch.change(device);
-      cutting.add(device);
-    }
+    if (stops && existing.isEmpty()) distribution.begin();
+  }
+
+  /// The contactors that the stop lets go.
+  List<Device> contactors() {
+    return distribution.contactors();
+  }
+
+  /// Everything that carries the whole machine, for what flows.
+  ///
+  /// @param upstream rating of the device before the inlet, A
+  /// @param cut amperes behind the contactors of the stop
+  void trim(double upstream, double cut) {
+    distribution.trim(upstream, cut);
   }
 
   /// The bonds of the cabinet, once the bar is there.
   void bond(TerminalRef... ends) {
-    for (var end : ends) sketch.wire(earth.orElseThrow().next(), end, Ink.PROTECTIVE);
+    for (var end : ends) sketch.wire(distribution.earth(), end, Ink.PROTECTIVE);
   }
 
   /// Each branch on the bars there are.
@@ -330,104 +317,10 @@ public final class Mains {
       land(existing.get());
       return;
     }
-    var bar = new Bar(sketch, "PE bar", Terminal.Role.PROTECTIVE, Ink.PROTECTIVE);
-    earth = Optional.of(bar);
-    sketch.wire(sketch.at(inlet, "PE"), bar.next(), Ink.PROTECTIVE);
-    var ends = new ArrayList<TerminalRef>();
-    for (var n = 1; n <= lineCount(); n++) ends.add(sketch.at(inlet, "L" + n));
     var wantsNeutral = branches.stream().anyMatch(b -> !b.threePhase() && !b.between());
-    var back = wantsNeutral ? Optional.of(sketch.at(inlet, "N")) : Optional.<TerminalRef>empty();
-    var switched = mainSwitch(ends, back);
-    var filtered = filter(switched.lines(), switched.neutral(), bar);
-    for (var n = 0; n < filtered.lines().size(); n++) {
-      var line = new Bar(sketch, "L" + (n + 1) + " distribution", Terminal.Role.LINE, Ink.FEED);
-      lines.add(line);
-      sketch.wire(filtered.lines().get(n), line.next(), Ink.FEED);
-    }
-    filtered
-        .neutral()
-        .ifPresent(end -> {
-          var n = new Bar(sketch, "N distribution", Terminal.Role.NEUTRAL, Ink.NEUTRAL);
-          neutral = Optional.of(n);
-          sketch.wire(end, n.next(), Ink.FEED_NEUTRAL);
-        });
-    if (stops) cut();
+    distribution.settle(wantsNeutral, drives, stops);
     branches();
-    for (var end : earths) connect(bar.next(), end, Ink.PROTECTIVE);
-  }
-
-  private record Ways(List<TerminalRef> lines, Optional<TerminalRef> neutral) {}
-
-  private Device inlet() {
-    return sketch.devices().stream()
-        .filter(device -> sketch.part(device.id()) instanceof MainsInlet)
-        .findFirst()
-        .orElseGet(() -> {
-          var part =
-              sketch
-                  .cheapest(
-                      MainsInlet.class, inlet -> inlet.lines() == lineCount() && inlet.neutral())
-                  .orElseThrow();
-          return sketch.add(part, "mains inlet", Place.PANEL, Optional.empty());
-        });
-  }
-
-  private Ways mainSwitch(List<TerminalRef> ends, Optional<TerminalRef> back) {
-    var single = lineCount() == 1;
-    var poles = single ? 2 : lineCount();
-    var part = sketch.cheapest(Disconnector.class, s -> s.poles() == poles).orElseThrow();
-    var device = sketch.add(part, "main switch", Place.DOOR, Optional.empty());
-    mainSwitch = Optional.of(device);
-    var lines = new ArrayList<TerminalRef>();
-    for (var n = 0; n < ends.size(); n++) {
-      sketch.wire(ends.get(n), sketch.at(device, String.valueOf(2 * n + 1)), Ink.FEED);
-      lines.add(sketch.at(device, String.valueOf(2 * n + 2)));
-    }
-    if (!single || back.isEmpty()) return new Ways(lines, back);
-    sketch.wire(back.get(), sketch.at(device, "3"), Ink.FEED_NEUTRAL);
-    return new Ways(lines, Optional.of(sketch.at(device, "4")));
-  }
-
-  private Ways filter(List<TerminalRef> ends, Optional<TerminalRef> back, Bar bar) {
-    if (!drives || lineCount() == 2) return new Ways(ends, back);
-    var part = sketch.cheapest(EmcFilter.class, f -> f.lines() == lineCount() && f.neutral());
-    if (part.isEmpty()) return new Ways(ends, back);
-    var device = sketch.add(part.get(), "mains filter", Place.PANEL, Optional.empty());
-    filter = Optional.of(device);
-    sketch.wire(bar.next(), sketch.at(device, "PE"), Ink.PROTECTIVE);
-    var lines = new ArrayList<TerminalRef>();
-    for (var n = 1; n <= ends.size(); n++) {
-      var mark = part.get().lines() == 1 ? lineMark(part.get()) : "L" + n;
-      sketch.wire(ends.get(n - 1), sketch.at(device, mark), Ink.FEED);
-      lines.add(sketch.at(device, mark + "'"));
-    }
-    if (back.isEmpty()) {
-      sketch.change(sketch.device(device.id()).withSpare(List.of("N", "N'")));
-      return new Ways(lines, back);
-    }
-    sketch.wire(back.get(), sketch.at(device, "N"), Ink.FEED_NEUTRAL);
-    return new Ways(lines, Optional.of(sketch.at(device, "N'")));
-  }
-
-  private static String lineMark(Part filter) {
-    return filter.terminals().getFirst().name();
-  }
-
-  /// Two contactors one behind the other: one that sticks does not keep the machine running.
-  private void cut() {
-    var ends = new ArrayList<TerminalRef>();
-    for (var line : lines) ends.add(line.next());
-    for (var device : cutting) {
-      for (var pole = 0; pole < ends.size(); pole++) {
-        sketch.wire(ends.get(pole), sketch.at(device, String.valueOf(2 * pole + 1)), Ink.CUT);
-        ends.set(pole, sketch.at(device, String.valueOf(2 * pole + 2)));
-      }
-    }
-    for (var n = 0; n < ends.size(); n++) {
-      var line = new Bar(sketch, "L" + (n + 1) + " behind the stop", Terminal.Role.LINE, Ink.CUT);
-      safeLines.add(line);
-      sketch.wire(ends.get(n), line.next(), Ink.CUT);
-    }
+    for (var end : earths) connect(distribution.earth(), end, Ink.PROTECTIVE);
   }
 
   public static boolean coil24(Contactor contactor) {
@@ -456,10 +349,9 @@ public final class Mains {
       chosen.sort(Comparator.comparingDouble(n -> load[n]));
       var on = chosen.subList(0, wanted).stream().sorted().toList();
       for (var n : on) load[n] += Math.max(branch.amperes(), SLIGHTLY);
-      var from = branch.safe() ? safeLines : lines;
-      land(branch, on.stream().map(n -> from.get(n).next()).toList());
+      land(branch, on.stream().map(n -> distribution.line(n, branch.safe())).toList());
       if (!branch.threePhase() && !branch.between())
-        connect(neutral.orElseThrow().next(), branch.poles().get(1), Ink.NEUTRAL);
+        connect(distribution.neutral(), branch.poles().get(1), Ink.NEUTRAL);
     }
   }
 
@@ -512,52 +404,5 @@ public final class Mains {
             f.poles() == poles
                 && f.fuse().orElse(FuseClass.GG) == fuse
                 && f.rating().amperes() >= 10);
-  }
-
-  /// Main switch, filter, bars and contactors for what flows, and for the device before the inlet.
-  ///
-  /// @param upstream rating of that device
-  /// @param cut amperes behind the contactors of the stop
-  void trim(double upstream, double cut) {
-    mainSwitch.ifPresent(device -> {
-      var now = (Disconnector) sketch.part(device.id());
-      replace(
-          device,
-          sketch.cheapest(
-              Disconnector.class,
-              s -> s.poles() == now.poles() && s.rating().amperes() >= upstream),
-          "main switch");
-    });
-    filter.ifPresent(device -> {
-      var now = (EmcFilter) sketch.part(device.id());
-      replace(
-          device,
-          sketch.cheapest(
-              EmcFilter.class,
-              f ->
-                  f.lines() == now.lines()
-                      && f.neutral()
-                      && f.terminals().equals(now.terminals())
-                      && f.rating().amperes() >= upstream),
-          "mains filter");
-    });
-    for (var device : cutting)
-      replace(
-          device,
-          sketch.cheapest(
-              Contactor.class, c -> c.poles() == 3 && coil24(c) && c.rating().amperes() >= cut),
-          "contactor for the stop");
-    for (var line : lines) line.trim(upstream);
-    for (var line : safeLines) line.trim(upstream);
-    neutral.ifPresent(bar -> bar.trim(upstream));
-    earth.ifPresent(bar -> bar.trim(0));
-  }
-
-  private void replace(Device device, Optional<? extends Part> part, String what) {
-    var next =
-        part.orElseThrow(() ->
-            new Unmet(
-                "the machine takes more than any %s of the catalogue carries".formatted(what)));
-    sketch.change(sketch.device(device.id()).withPart(next.id()));
   }
 }
