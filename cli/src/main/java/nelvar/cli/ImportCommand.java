@@ -1,18 +1,27 @@
 package nelvar.cli;
 
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
+import nelvar.core.analysis.Study;
+import nelvar.core.exchange.MachineRows;
 import nelvar.core.exchange.PartsCsv;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.InputFile;
 import nelvar.core.file.ProjectFile;
+import nelvar.core.file.UnreadableFile;
+import nelvar.core.model.Project;
+import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.EditRefused;
 import nelvar.core.model.edit.Edits;
+import nelvar.core.units.Reading;
 import picocli.CommandLine;
 
 @CommandLine.Command(
     name = "import",
-    description = "Add your own parts to a project from CSV; see docs/guide/parts.md.",
+    description =
+        "Add your own parts, devices or wires to a project from CSV; see docs/guide/parts.md.",
     mixinStandardHelpOptions = true)
 final class ImportCommand implements Callable<Integer> {
   @CommandLine.Parameters(
@@ -21,7 +30,11 @@ final class ImportCommand implements Callable<Integer> {
       description = "Project file (*.nelvar.json).")
   private Path file = Path.of("");
 
-  @CommandLine.Parameters(index = "1", paramLabel = "CSV", description = "Parts, one row each.")
+  @CommandLine.Parameters(
+      index = "1",
+      paramLabel = "CSV",
+      description =
+          "One row each; its first row tells what they are: kind and id for parts, designation and part for devices, from and to for wires.")
   private Path csv = Path.of("");
 
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
@@ -30,19 +43,59 @@ final class ImportCommand implements Callable<Integer> {
   public Integer call() throws Exception {
     var projectFile = ProjectFile.at(file);
     var project = projectFile.open();
-    var parts =
-        PartsCsv.read(
-            String.valueOf(csv.getFileName()),
-            InputFile.text(csv, PartsCsv.GREATEST_FILE, "Choose a CSV of parts."));
+    var name = String.valueOf(csv.getFileName());
+    var text =
+        InputFile.text(csv, PartsCsv.GREATEST_FILE, "Choose a CSV of parts, devices or wires.");
+    Import found = PartsCsv.looksLikeOne(text) ? parts(name, text) : rows(name, text, project);
     try {
-      projectFile.save(Edits.ownParts("Add parts", parts).on(project, CatalogueFile.standard()));
+      projectFile.save(found.edit().on(project, CatalogueFile.standard()));
     } catch (EditRefused refused) {
       throw new CommandLineTool.BadUse(String.valueOf(refused.getMessage()));
     }
-    java.util.Objects.requireNonNull(spec)
-        .commandLine()
-        .getOut()
-        .printf("%d parts added to %s%n", parts.size(), file);
+    var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
+    out.printf("%d %s added to %s%n", found.count(), found.what(), file);
+    if (!found.ignored().isEmpty())
+      out.println("Columns not used: " + String.join(", ", found.ignored()));
     return CommandLineTool.FINE;
   }
+
+  private record Import(Edit edit, int count, String what, List<String> ignored) {}
+
+  private static Import parts(String name, String text) throws UnreadableFile {
+    var parts = PartsCsv.read(name, text);
+    return new Import(Edits.ownParts("Add parts", parts), parts.size(), "parts", List.of());
+  }
+
+  private static Import rows(String name, String text, Project project) {
+    var study = Study.of(project, CatalogueFile.standard());
+    return switch (MachineRows.preview(text, study, CatalogueFile.standard())) {
+      case Reading.Misread<MachineRows.Preview>(var why) ->
+          throw new CommandLineTool.BadUse("%s: %s Nothing was added.".formatted(name, why));
+      case Reading.Value<MachineRows.Preview>(var preview) ->
+          new Import(
+              preview.edit().orElseThrow(() -> wrong(name, preview)),
+              preview.rows().size(),
+              preview.what(),
+              preview.ignored());
+    };
+  }
+
+  private static CommandLineTool.BadUse wrong(String name, MachineRows.Preview preview) {
+    var lines =
+        preview.wrong().stream()
+            .limit(MOST_LINES)
+            .map(row -> "\n        line %d, %s".formatted(row.line(), row.problem().orElse("")))
+            .collect(Collectors.joining());
+    var more = preview.wrong().size() - MOST_LINES;
+    return new CommandLineTool.BadUse(
+        "%s: nothing was added, %d of %d rows cannot be read:%s%s"
+            .formatted(
+                name,
+                preview.wrong().size(),
+                preview.rows().size(),
+                lines,
+                more > 0 ? "\n        and %d more".formatted(more) : ""));
+  }
+
+  private static final int MOST_LINES = 20;
 }

@@ -151,6 +151,35 @@ class CommandLineTest {
     assertThat(run("review", generated.toString()).code()).isZero();
   }
 
+  @Test
+  void importTakesDevicesAndWiresRowByRow() throws Exception {
+    var file = folder.resolve("rows.nelvar.json");
+    assertThat(run("new", file.toString(), "--draft", "dough-roller").code()).isZero();
+    var before = Files.readString(file);
+    var devices = folder.resolve("devices.csv");
+    Files.writeString(
+        devices, "Tag,Part,Description,Colour of the door\nK70,relay-6a-24vdc,spare relay,grey\n");
+    assertThat(run("import", file.toString(), devices.toString()).out())
+        .contains("1 devices added")
+        .contains("Columns not used: Colour of the door");
+    var wires = folder.resolve("wires.csv");
+    Files.writeString(wires, "from;to\nK70:A1;K70:14\nK70:A9;K70:11\nK70:A2\n");
+    var after = Files.readString(file);
+    var wrong = run("import", file.toString(), wires.toString());
+    assertThat(wrong.code()).isEqualTo(2);
+    assertThat(wrong.err())
+        .contains("nothing was added, 2 of 3 rows cannot be read")
+        .contains("line 3, from: -K70 has no terminal 'A9'")
+        .contains("line 4, to: the cell is empty");
+    assertThat(Files.readString(file)).isEqualTo(after).isNotEqualTo(before);
+    Files.writeString(wires, "from;to\nK70:A1;K70:14\n");
+    assertThat(run("import", file.toString(), wires.toString()).out()).contains("1 wires added");
+    Files.writeString(wires, "a;b\n1;2\n");
+    assertThat(run("import", file.toString(), wires.toString()).err())
+        .contains("from and to for wires, designation and part for devices")
+        .contains("Nothing was added");
+  }
+
   /// A per cent sign that is not doubled is a warning on the console, which no command may give.
   @Test
   void everyHelpIsPrintedWithoutAWarning() {

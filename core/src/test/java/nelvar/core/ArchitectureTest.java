@@ -93,7 +93,8 @@ class ArchitectureTest {
             "review",
             "sample")
         .whereLayer("exchange")
-        .mayOnlyAccessLayers("units", "catalogue", "model", "file", "network")
+        .mayOnlyAccessLayers(
+            "units", "catalogue", "model", "file", "network", "analysis", "compose")
         .whereLayer("sample")
         .mayOnlyAccessLayers("units", "standards", "catalogue", "model")
         .whereLayer("units")

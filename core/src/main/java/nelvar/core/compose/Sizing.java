@@ -56,7 +56,14 @@ final class Sizing {
   /// Of what was added to a machine that stands: everything that was there keeps its size.
   Project added(Project before) {
     composer.trimAdded();
-    var project = composer.sketch().project();
+    return beside(before, composer.sketch().project(), standard, this::linked);
+  }
+
+  private static Project beside(
+      Project before,
+      Project project,
+      Catalogue standard,
+      java.util.function.UnaryOperator<Project> linked) {
     var had = project.fixed();
     var all = new LinkedHashSet<>(had);
     before.devices().forEach(device -> all.add(device.id()));
@@ -68,7 +75,7 @@ final class Sizing {
             .map(Conductor::id)
             .filter(id -> before.conductor(id).isEmpty())
             .collect(Collectors.toCollection(LinkedHashSet::new));
-    return least(handy(linked(sized), mine), mine);
+    return least(handy(linked.apply(sized), mine, standard), mine, standard);
   }
 
   private Project linked(Project sized) {
@@ -95,7 +102,7 @@ final class Sizing {
         project.conductors().stream()
             .map(Conductor::id)
             .collect(Collectors.toCollection(LinkedHashSet::new));
-    return least(handy(project, all), all);
+    return least(handy(project, all, standard), all, standard);
   }
 
   private double upstream(Study study) {
@@ -153,8 +160,9 @@ final class Sizing {
 
   /// Single wires that the tables allow very thin are taken as one reel that can be crimped: 0.75
   /// mm² or 18 AWG (common practice).
-  private Project handy(Project project, Set<Id> of) {
-    var reel = composer.sketch().american() ? CrossSection.ofGauge(18) : new CrossSection(0.75);
+  private static Project handy(Project project, Set<Id> of, Catalogue standard) {
+    var american = project.brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN;
+    var reel = american ? CrossSection.ofGauge(18) : new CrossSection(0.75);
     var thin =
         project.conductors().stream()
             .filter(wire ->
@@ -169,7 +177,7 @@ final class Sizing {
   }
 
   /// Wires that carry next to nothing and protective conductors, as thick as their own rules ask.
-  private Project least(Project sized, Set<Id> of) {
+  private static Project least(Project sized, Set<Id> of, Catalogue standard) {
     var project = sized;
     for (var round = 0; round < ROUNDS; round++) {
       var judged = Review.of(project, standard, LEAST, () -> false).orElseThrow();

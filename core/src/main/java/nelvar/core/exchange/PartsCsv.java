@@ -35,6 +35,20 @@ public final class PartsCsv {
 
   private PartsCsv() {}
 
+  /// Whether the first row names what parts have and rows of a machine have not.
+  public static boolean looksLikeOne(String text) {
+    var names =
+        List.of(
+            text.replace("\uFEFF", "")
+                .lines()
+                .findFirst()
+                .orElse("")
+                .toLowerCase(Locale.ROOT)
+                .replace("\"", "")
+                .split("[;,\t]\\s*"));
+    return names.contains("kind") && !names.contains("from");
+  }
+
   /// @param file its name, for messages
   public static List<Part> read(String file, String text) throws UnreadableFile {
     var separator = text.lines().findFirst().orElse("").contains(";") ? ';' : ',';

@@ -84,10 +84,7 @@ public final class DeviceAgainstWire implements Rule {
         verdicts,
         conductor -> {
           var circuit = study.circuit(conductor);
-          if (circuit.isEmpty()
-              || !conductor.carriesWork()
-              || !conductor.sized()
-              || conductor.function() == Conductor.Function.DATA) return;
+          if (circuit.isEmpty() || !asked(conductor)) return;
           switch (Ampacity.of(conductor, study)) {
             case Computed.Missing<Current>(var why) ->
                 verdicts.add(new Verdict.NotChecked(conductor.id(), why));
@@ -108,6 +105,23 @@ public final class DeviceAgainstWire implements Rule {
         verdicts,
         entry -> verdicts.add(tooLarge(entry.getKey(), entry.getValue(), study)));
     return verdicts.stream();
+  }
+
+  private static boolean asked(Conductor conductor) {
+    return conductor.carriesWork()
+        && conductor.sized()
+        && conductor.function() != Conductor.Function.DATA;
+  }
+
+  /// Whether a wire stands what protects it; true where that is not asked or cannot be told.
+  public static boolean stands(Conductor conductor, Study study) {
+    var circuit = study.circuit(conductor);
+    if (circuit.isEmpty() || !asked(conductor)) return true;
+    return switch (Ampacity.of(conductor, study)) {
+      case Computed.Missing<Current> _ -> true;
+      case Computed.Known<Current>(var ampacity) ->
+          weigh(conductor, circuit.get(), ampacity, study).judged().holds();
+    };
   }
 
   /// @param allowed the greatest rating the wire stands

@@ -61,7 +61,7 @@ public enum Ink {
     this.american = american;
   }
 
-  Conductor.Function function() {
+  public Conductor.Function function() {
     return function;
   }
 
@@ -69,7 +69,7 @@ public enum Ink {
     return duct;
   }
 
-  String colour(Brief.Sizing school) {
+  public String colour(Brief.Sizing school) {
     return school == Brief.Sizing.NORTH_AMERICAN ? american : metric;
   }
 }

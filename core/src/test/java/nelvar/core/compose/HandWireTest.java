@@ -1,0 +1,193 @@
+package nelvar.core.compose;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import nelvar.core.analysis.Study;
+import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.ProjectFormat;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Id;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.model.edit.EditRefused;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.units.CrossSection;
+import nelvar.core.units.Reading;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/// Wires as one says them, and what is proposed for them.
+class HandWireTest {
+  private static Study demo;
+
+  @BeforeAll
+  static void open() throws Exception {
+    demo =
+        Study.of(
+            ProjectFormat.read(
+                "demo",
+                Files.readAllBytes(
+                    Path.of("../demo/seed-tray-filler/seed-tray-filler-settled.nelvar.json")),
+                CatalogueFile.standard()),
+            CatalogueFile.standard());
+  }
+
+  private static HandWire.Proposed proposed(String text) {
+    var ends = WireText.read(text, demo).orThrow();
+    return HandWire.of(ends.from(), ends.to(), demo, CatalogueFile.standard());
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "T1:+ to X31, T1:+, X31:13",
+    "-T1:+ to -X31:13, T1:+, X31:13",
+    "t1:+ to x31:13, T1:+, X31:13",
+    "X31 -> T1:+, X31:13, T1:+",
+    "X10 to T2:PE, X10:14, T2:PE",
+    "S5:13 to DI10, S5:13, A1:DI10",
+  })
+  void readsBothEnds(String text, String from, String to) {
+    assertThat(WireText.read(text, demo))
+        .isEqualTo(
+            new Reading.Value<>(new WireText.Ends(TerminalRef.of(from), TerminalRef.of(to))));
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "T1 to X31 | Say at least one terminal, such as T1:L to X31.",
+        "T99:+ to X31 | There is no device or terminal 'T99:+' in this machine.",
+        "T1:9 to X31 | -T1 has no terminal '9'; it has L, N, PE, +, -",
+        "T1:+ to 14 | Several devices have a terminal 14",
+        "T1:+ to T1:+ | A wire ends on another terminal than it begins on.",
+        "F5:1 to M1 | -M1 has no free terminal that goes with the other end",
+        "T1:+ | Write both ends with 'to' between",
+        "to | Write both ends",
+      })
+  void saysWhatItCannotRead(String text, String why) {
+    assertThat(WireText.read(text, demo))
+        .isInstanceOfSatisfying(
+            Reading.Misread.class,
+            misread -> assertThat(misread.message()).startsWith(why.strip()));
+  }
+
+  @Test
+  void goesOnAsWhatItIsJoinedTo() {
+    var wire = proposed("X31 to B1:+").wire();
+    var like =
+        demo.project().conductors().stream()
+            .filter(c ->
+                c.from().equals(TerminalRef.of("X31:1")) || c.to().equals(TerminalRef.of("X31:1")))
+            .findFirst()
+            .orElseThrow();
+    assertThat(wire.function()).isEqualTo(like.function());
+    assertThat(wire.colour()).isEqualTo(like.colour());
+    assertThat(wire.label().text()).isEqualTo("W211");
+    assertThat(wire.section()).isPresent();
+  }
+
+  /// The wire behind the 10 A breaker of the axis supply, drawn anew: as thick as the demo has it.
+  @Test
+  void theSectionIsComputedFromWhatFlows() {
+    var bare = demo.project();
+    var feeder =
+        bare.conductors().stream()
+            .filter(c ->
+                c.to().equals(TerminalRef.of("T3:L")) || c.from().equals(TerminalRef.of("T3:L")))
+            .findFirst()
+            .orElseThrow();
+    var cut = demo.tried(Edits.remove(feeder).apply(bare));
+    var again = HandWire.of(feeder.from(), feeder.to(), cut, CatalogueFile.standard());
+    assertThat(again.wire().section().orElseThrow())
+        .isEqualByComparingTo(feeder.section().orElseThrow());
+    assertThat(again.wire().label()).isEqualTo(feeder.label());
+    assertThat(again.because()).anyMatch(line -> line.matches(".* mm² for [0-9.]+ A"));
+    assertThat(again.edit(cut).on(cut.project(), CatalogueFile.standard()).conductors())
+        .hasSize(bare.conductors().size());
+  }
+
+  @Test
+  void protectiveConductorsAreGreenYellowAndThickEnough() {
+    var pe =
+        demo.project().conductors().stream()
+            .filter(c -> c.touches(new Id("T3")) && c.function() == Conductor.Function.PROTECTIVE)
+            .findFirst()
+            .orElseThrow();
+    var cut = demo.tried(Edits.remove(pe).apply(demo.project()));
+    var ends = WireText.read("X10 to T3:PE", cut).orThrow();
+    var wire = HandWire.of(ends.from(), ends.to(), cut, CatalogueFile.standard()).wire();
+    assertThat(wire.function()).isEqualTo(Conductor.Function.PROTECTIVE);
+    assertThat(wire.colour()).contains("green-yellow");
+    assertThat(wire.section().orElseThrow()).isGreaterThanOrEqualTo(new CrossSection(0.75));
+  }
+
+  /// A cable of three cores of which two are used: the third, no new wire.
+  @Test
+  void takesTheFreeCoreOfTheCableThatGoesThere() {
+    var drafted = drafted("valve 24 V\nphoto eye\n");
+    var eye =
+        drafted.project().devices().stream()
+            .filter(d -> d.designation().text().startsWith("-B"))
+            .findFirst()
+            .orElseThrow();
+    var core =
+        drafted
+            .cores(
+                drafted.project().cables().stream()
+                    .filter(c -> drafted.cores(c.id()).stream().anyMatch(w -> w.touches(eye.id())))
+                    .findFirst()
+                    .orElseThrow()
+                    .id())
+            .getLast();
+    var without = drafted.tried(Edits.remove(core).apply(drafted.project()));
+    var again = HandWire.of(core.from(), core.to(), without, CatalogueFile.standard());
+    assertThat(again.wire().cable()).isEqualTo(core.cable());
+    assertThat(again.wire().colour()).isEqualTo(core.colour());
+    assertThat(again.wire().section()).isEqualTo(core.section());
+    assertThat(again.wire().length()).isEmpty();
+  }
+
+  @Test
+  void inAMachineWithoutAnyItBringsItsDuct() {
+    var drafted = drafted("valve 24 V\n");
+    var bare =
+        drafted.tried(
+            drafted
+                .project()
+                .withConductors(java.util.List.of())
+                .withCables(java.util.List.of())
+                .withBundles(java.util.List.of()));
+    var terminals =
+        bare.project().devices().stream()
+            .filter(d -> bare.part(d).orElseThrow().terminals().size() > 1)
+            .limit(2)
+            .map(d ->
+                new TerminalRef(d.id(), bare.part(d).orElseThrow().terminals().getFirst().name()))
+            .toList();
+    var wire = HandWire.of(terminals.get(0), terminals.get(1), bare, CatalogueFile.standard());
+    assertThat(wire.bundle()).isPresent();
+    var after = wire.edit(bare).on(bare.project(), CatalogueFile.standard());
+    assertThat(after.bundles()).hasSize(1);
+    assertThat(after.conductors()).hasSize(1);
+  }
+
+  @Test
+  void twoTerminalsAreJoinedOnce() {
+    var wire = demo.project().conductors().getFirst();
+    assertThatThrownBy(() -> HandWire.of(wire.to(), wire.from(), demo, CatalogueFile.standard()))
+        .isInstanceOf(EditRefused.class)
+        .hasMessageContaining("W1 joins these two terminals already");
+  }
+
+  private static Study drafted(String list) {
+    return ((Drafting.Drawn) Drafting.of("x", list, CatalogueFile.standard()))
+        .draft()
+        .review()
+        .study();
+  }
+}
