@@ -9,12 +9,14 @@ import java.util.concurrent.FutureTask;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 import javafx.application.Platform;
+import javafx.event.EventType;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Labeled;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.robot.Robot;
 import javafx.stage.Stage;
 import javafx.stage.Window;
@@ -205,6 +207,39 @@ final class Driver implements AutoCloseable {
       return true;
     });
     settle();
+  }
+
+  /// Presses at one place of a node, moves in two steps, and lets go at another; places in the
+  /// node's own coordinates. The robot moves without a button only.
+  void drag(Node node, Point2D from, Point2D to) {
+    mouse(node, MouseEvent.MOUSE_PRESSED, from);
+    mouse(node, MouseEvent.MOUSE_DRAGGED, from.midpoint(to));
+    mouse(node, MouseEvent.MOUSE_DRAGGED, to);
+    mouse(node, MouseEvent.MOUSE_RELEASED, to);
+  }
+
+  void mouse(Node node, EventType<MouseEvent> type, Point2D at) {
+    run(() ->
+        node.fireEvent(
+            new MouseEvent(
+                type,
+                at.getX(),
+                at.getY(),
+                at.getX(),
+                at.getY(),
+                MouseButton.PRIMARY,
+                1,
+                false,
+                false,
+                false,
+                false,
+                true,
+                false,
+                false,
+                false,
+                false,
+                false,
+                null)));
   }
 
   Node find(String selector) {

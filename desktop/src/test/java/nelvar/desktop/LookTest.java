@@ -436,27 +436,7 @@ class LookTest {
 
   private void mouse(
       DrawingPane pane, javafx.event.EventType<MouseEvent> type, double x, double y) {
-    driver.run(() ->
-        pane.fireEvent(
-            new MouseEvent(
-                type,
-                x,
-                y,
-                x,
-                y,
-                javafx.scene.input.MouseButton.PRIMARY,
-                1,
-                false,
-                false,
-                false,
-                false,
-                true,
-                false,
-                false,
-                false,
-                false,
-                false,
-                null)));
+    driver.mouse(pane, type, new javafx.geometry.Point2D(x, y));
   }
 
   @Test

@@ -19,7 +19,12 @@ final class Finder {
   private static final int MOST = 12;
 
   /// @param hint right of the name: keys of a command, what a thing is
-  record Hit(String name, String hint, Runnable go) {}
+  /// @param answers it is what the words say, whatever it is called
+  record Hit(String name, String hint, boolean answers, Runnable go) {
+    Hit(String name, String hint, Runnable go) {
+      this(name, hint, false, go);
+    }
+  }
 
   private final TextField field;
   private final ListView<Hit> list = new ListView<>();
@@ -58,6 +63,10 @@ final class Finder {
     if (field.isFocused()) {
       for (var hit : all.get()) {
         var text = (hit.name() + " " + hit.hint()).toLowerCase(java.util.Locale.ROOT);
+        if (hit.answers()) {
+          hits.add(hit);
+          continue;
+        }
         if (words.isEmpty()
             ? !hit.hint().isEmpty()
             : java.util.Arrays.stream(words.split("\\s+")).allMatch(text::contains)) hits.add(hit);
@@ -65,7 +74,8 @@ final class Finder {
       }
       // What begins with the words comes first.
       hits.sort(
-          java.util.Comparator.comparing(hit -> !stripped(hit.name()).startsWith(stripped(words))));
+          java.util.Comparator.comparing(
+              hit -> !hit.answers() && !stripped(hit.name()).startsWith(stripped(words))));
     }
     list.getItems().setAll(hits.subList(0, Math.min(MOST, hits.size())));
     if (hits.isEmpty() && !words.isEmpty() && field.isFocused())

@@ -21,10 +21,12 @@ import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.PathTo;
+import nelvar.core.compose.WireText;
 import nelvar.core.model.Id;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.review.Review;
+import nelvar.core.units.Reading;
 import nelvar.desktop.control.DrawingPane;
 import nelvar.desktop.control.MeterBar;
 import nelvar.desktop.control.SideSheet;
@@ -116,6 +118,7 @@ public final class MainWindow {
     bottom.getStyleClass().add("path-strip");
     strip.setId("path-strip");
     strip.onSelect(this::select);
+    side.onWire(this::wiring);
     centre.setBottom(bottom);
     frame.setCenter(centre);
     message.getStyleClass().add("message");
@@ -178,8 +181,34 @@ public final class MainWindow {
     var hits = new ArrayList<Finder.Hit>();
     for (var command : commands)
       hits.add(new Finder.Hit(command.name(), command.keyText(), command.run()));
-    session.ifPresent(s -> hits.addAll(Finder.things(s.review().get(), this::select)));
+    session.ifPresent(s -> {
+      wireInWords(s).ifPresent(hit -> hits.add(0, hit));
+      hits.addAll(Finder.things(s.review().get(), this::select));
+    });
     return hits;
+  }
+
+  /// What is written like a wire lays one.
+  private Optional<Finder.Hit> wireInWords(Session s) {
+    var text = head.find().getText().strip();
+    if (!WireText.looksLikeOne(text)) return Optional.empty();
+    var study = s.review().get().study();
+    return Optional.of(
+        switch (WireText.read(text, study)) {
+          case Reading.Misread<WireText.Ends>(var why) ->
+              new Finder.Hit(text, why, true, () -> s.tell(why));
+          case Reading.Value<WireText.Ends>(var ends) ->
+              new Finder.Hit(
+                  "Lay a wire from %s:%s to %s:%s"
+                      .formatted(
+                          study.label(ends.from().device()),
+                          ends.from().terminal(),
+                          study.label(ends.to().device()),
+                          ends.to().terminal()),
+                  "",
+                  true,
+                  () -> s.composing().wire(ends.from(), ends.to(), s::tell));
+        });
   }
 
   private void key(KeyEvent e) {
@@ -524,6 +553,20 @@ public final class MainWindow {
     });
   }
 
+  /// The terminals of the selected device, to be wired.
+  void wiring() {
+    session.ifPresent(s -> {
+      var device = s.selection().get().flatMap(id -> s.review().get().study().device(id));
+      if (device.isEmpty()) {
+        s.tell("Select a device first: then its terminals can be wired.");
+        return;
+      }
+      var sheet = new WiringSheet(s, device.get(), theme, this::closeOverlay);
+      overlay(sheet);
+      sheet.focus();
+    });
+  }
+
   void shortcuts() {
     var sheet = new ShortcutSheet(commands, this::closeOverlay);
     overlay(sheet);
@@ -539,6 +582,7 @@ public final class MainWindow {
 
   void closeOverlay() {
     overlay.ifPresent(root.getChildren()::remove);
+    if (overlay.orElse(null) instanceof WiringSheet wiring) wiring.leave();
     overlay = Optional.empty();
     frame.setDisable(false);
   }

@@ -39,9 +39,15 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
   private final Set<String> unfolded = new HashSet<>();
 
   private Optional<Session> session = Optional.empty();
+  private Runnable wiring = () -> {};
   private Optional<Id> shown = Optional.empty();
   private Theme theme = Theme.LIGHT;
   private String today = "";
+
+  /// What is done when the selected device is to be wired.
+  public void onWire(Runnable action) {
+    wiring = action;
+  }
 
   public SideSheet() {
     getStyleClass().add("side-sheet");
@@ -253,8 +259,12 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     DeviceSettings.of(device, session, review).forEach(content.getChildren()::add);
     wires(device, session, review);
     part.ifPresent(p -> {
-      content.getChildren().add(section("Connect a wire"));
-      content.getChildren().addAll(Additions.wire(device, p, session, review.study()));
+      if (p.terminals().isEmpty()) return;
+      var wire = new Button("Wire it");
+      wire.setId("wire-it");
+      wire.setAccessibleText("Wire " + device.designation());
+      wire.setOnAction(_ -> wiring.run());
+      content.getChildren().add(wire);
     });
     content
         .getChildren()

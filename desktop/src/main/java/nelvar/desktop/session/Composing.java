@@ -3,10 +3,12 @@ package nelvar.desktop.session;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.compose.Draft;
+import nelvar.core.compose.HandWire;
 import nelvar.core.compose.Way;
 import nelvar.core.compose.Ways;
 import nelvar.core.compose.need.DraftList;
@@ -15,7 +17,9 @@ import nelvar.core.compose.need.ShippedLists;
 import nelvar.core.compose.sketch.Unmet;
 import nelvar.core.model.Id;
 import nelvar.core.model.MachineFunction;
+import nelvar.core.model.TerminalRef;
 import nelvar.core.model.edit.Edit;
+import nelvar.core.model.edit.EditRefused;
 import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.review.Review;
 
@@ -31,6 +35,7 @@ public final class Composing {
   private final Catalogue standard;
   private final Latest<Ways.Found> ways;
   private final Latest<Draft> drafts;
+  private final Latest<HandWire.Proposed> wires;
   private final ReadOnlyObjectWrapper<Optional<Offered>> offered =
       new ReadOnlyObjectWrapper<>(Optional.empty());
   private Optional<Asked> asked = Optional.empty();
@@ -42,6 +47,7 @@ public final class Composing {
     this.standard = standard;
     this.ways = new Latest<>(worker, interfaceThread);
     this.drafts = new Latest<>(worker, interfaceThread);
+    this.wires = new Latest<>(worker, interfaceThread);
   }
 
   public ReadOnlyObjectProperty<Optional<Offered>> offered() {
@@ -80,6 +86,34 @@ public final class Composing {
                         new Ways.Found(
                             List.of(),
                             List.of("looking for ways failed: " + Trouble.of(broken)))))));
+  }
+
+  /// Lays a wire between two terminals, with all that is proposed for it.
+  ///
+  /// @param told what came of it, and what was taken from where
+  public void wire(TerminalRef from, TerminalRef to, Consumer<String> told) {
+    var study = session.review().get().study();
+    if (!study.project().equals(session.project())) {
+      told.accept("The review is being brought up to date; try again in a moment.");
+      return;
+    }
+    wires.ask(
+        _ -> HandWire.of(from, to, study, standard),
+        proposed -> {
+          if (!session.project().equals(study.project())) {
+            told.accept("The machine changed meanwhile; draw it again.");
+            return;
+          }
+          if (session.edit(proposed.edit(study)))
+            told.accept(
+                "%s laid: %s"
+                    .formatted(proposed.wire().label(), String.join("; ", proposed.because())));
+        },
+        broken ->
+            told.accept(
+                broken instanceof EditRefused refused
+                    ? String.valueOf(refused.getMessage())
+                    : "The wire could not be proposed: " + Trouble.of(broken)));
   }
 
   public boolean take(Way way) {

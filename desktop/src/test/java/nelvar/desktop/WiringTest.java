@@ -1,0 +1,157 @@
+package nelvar.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.Optional;
+import javafx.geometry.Point2D;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Id;
+import nelvar.core.model.TerminalRef;
+import nelvar.desktop.control.DrawingPane;
+import nelvar.desktop.session.Session;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/// Wires laid by hand in the real window: by dragging, by keys, in words.
+class WiringTest {
+  @TempDir private Path state;
+  private Driver driver;
+
+  @BeforeEach
+  void open() {
+    driver = new Driver(state);
+    driver.run(() -> driver.window.desk().openDemo());
+  }
+
+  @AfterEach
+  void close() {
+    driver.close();
+  }
+
+  private Session session() {
+    return driver.window.session().orElseThrow();
+  }
+
+  private int wires() {
+    return session().project().conductors().size();
+  }
+
+  private Conductor newest() {
+    return session().project().conductors().getLast();
+  }
+
+  private void fill(String field, String text) {
+    driver.run(() -> {
+      var node = (TextField) driver.window.root().lookup(field);
+      node.requestFocus();
+      node.setText(text);
+    });
+  }
+
+  private void wire(String device) {
+    driver.run(() -> driver.window.select(new Id(device)));
+    driver.press(KeyCode.CONTROL, KeyCode.B);
+  }
+
+  @Test
+  void aWireInWordsIsOneLineInTheFindField() {
+    var before = wires();
+    driver.press(KeyCode.CONTROL, KeyCode.K);
+    driver.run(() -> ((TextField) driver.window.root().lookup("#find")).setText("T1:+ to X31"));
+    driver.press(KeyCode.ENTER);
+    driver.await("the wire", () -> wires() == before + 1);
+    assertThat(newest().from()).isEqualTo(TerminalRef.of("T1:+"));
+    assertThat(newest().to()).isEqualTo(TerminalRef.of("X31:13"));
+    assertThat(newest().section()).isPresent();
+    assertThat(newest().colour()).isPresent();
+    driver.await("word", () -> said("#message").contains(" laid: "));
+    driver.press(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(wires()).isEqualTo(before);
+    driver.press(KeyCode.CONTROL, KeyCode.K);
+    driver.run(() -> ((TextField) driver.window.root().lookup("#find")).setText("T99:+ to X31"));
+    driver.press(KeyCode.ENTER);
+    assertThat(driver.words("#message")).contains("There is no device or terminal 'T99:+'");
+    assertThat(wires()).isEqualTo(before);
+  }
+
+  @Test
+  void pressedOnOneTerminalAndReleasedOnAnotherAWireIsThere() {
+    var before = wires();
+    wire("K10");
+    fill("#wiring-other", "X31");
+    var from = middle("K10:12");
+    var to = middle("X31:13");
+    driver.drag(pane(), from, to);
+    driver.await("the wire", () -> wires() == before + 1);
+    assertThat(newest().from()).isEqualTo(TerminalRef.of("K10:12"));
+    assertThat(newest().to()).isEqualTo(TerminalRef.of("X31:13"));
+    driver.await("word", () -> said("#wiring-said").contains(" laid: "));
+    // Let go beside everything, nothing happens.
+    driver.drag(pane(), from, new Point2D(from.getX(), from.getY() + 400));
+    assertThat(wires()).isEqualTo(before + 1);
+    driver.press(KeyCode.ESCAPE);
+    assertThat(driver.has("#wiring")).isFalse();
+  }
+
+  @Test
+  void byKeyboardTheEndIsSaidInWords() {
+    var before = wires();
+    wire("T1");
+    fill("#wiring-other", "+ to X31");
+    driver.press(KeyCode.ENTER);
+    driver.await("the wire", () -> wires() == before + 1);
+    assertThat(newest().to()).isEqualTo(TerminalRef.of("X31:13"));
+    fill("#wiring-other", "+ to nowhere");
+    driver.press(KeyCode.ENTER);
+    assertThat(driver.words("#wiring-said")).contains("nowhere");
+    assertThat(wires()).isEqualTo(before + 1);
+    fill("#wiring-other", "X30:1 to T1:-");
+    driver.press(KeyCode.ENTER);
+    driver.await("refusal", () -> said("#wiring-said").contains("joins these two"));
+    assertThat(wires()).isEqualTo(before + 1);
+  }
+
+  @Test
+  void arrowKeysWalkTheTerminalsAndEnterTwiceLaysAWire() {
+    var before = wires();
+    wire("K10");
+    fill("#wiring-other", "X31");
+    driver.press(KeyCode.ENTER);
+    driver.run(() -> {
+      pane().focusOn(spot("K10:12"));
+    });
+    driver.press(KeyCode.ENTER);
+    assertThat(driver.words("#wiring-said")).isEqualTo("From -K10:12 to …");
+    driver.run(() -> pane().focusOn(spot("X31:13")));
+    driver.press(KeyCode.ENTER);
+    driver.await("the wire", () -> wires() == before + 1);
+    assertThat(newest().to()).isEqualTo(TerminalRef.of("X31:13"));
+  }
+
+  private String said(String label) {
+    return ((javafx.scene.control.Label) driver.window.root().lookup(label)).getText();
+  }
+
+  private DrawingPane pane() {
+    return (DrawingPane) driver.window.root().lookup("#wiring-card");
+  }
+
+  private Optional<Id> spot(String terminal) {
+    var ref = TerminalRef.of(terminal);
+    var label = session().review().get().study().label(ref.device());
+    return pane().drawing().spots().stream()
+        .filter(s -> s.says().startsWith("%s terminal %s,".formatted(label, ref.terminal())))
+        .map(s -> s.about())
+        .findFirst();
+  }
+
+  private Point2D middle(String terminal) {
+    return driver.on(
+        () -> pane().localToScreen(pane().middleOf(spot(terminal).orElseThrow()).orElseThrow()));
+  }
+}
