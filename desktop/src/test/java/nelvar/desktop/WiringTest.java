@@ -133,6 +133,30 @@ class WiringTest {
     assertThat(newest().to()).isEqualTo(TerminalRef.of("X31:13"));
   }
 
+  @Test
+  void rowsFromASpreadsheetAreLookedThroughBeforeTheyAreTaken() {
+    var before = wires();
+    driver.run(() -> driver.window.choose(driver.window.stage("Runs")));
+    driver.click(driver.find("#runs-paste"));
+    rows("From\tTo\tSection\nK10:12\tX31:13\t1 mm²\nK11:12\tX31:99\tthin\n");
+    assertThat(said("#rows-summary")).startsWith("1 of 2 wires cannot be read");
+    assertThat(driver.find("#rows-take").isDisabled()).isTrue();
+    rows("From\tTo\tSection\nK10:12\tX31:13\t1 mm²\nK11:12\tX31:15\t\n");
+    assertThat(said("#rows-summary")).startsWith("2 wires");
+    driver.click(driver.find("#rows-take"));
+    driver.await("the wires", () -> wires() == before + 2);
+    driver.settle();
+    assertThat(driver.has("#rows")).isFalse();
+    assertThat(newest().section()).isPresent();
+    driver.press(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(wires()).isEqualTo(before);
+  }
+
+  private void rows(String text) {
+    driver.run(() ->
+        ((javafx.scene.control.TextArea) driver.window.root().lookup("#rows-text")).setText(text));
+  }
+
   private String said(String label) {
     return ((javafx.scene.control.Label) driver.window.root().lookup(label)).getText();
   }

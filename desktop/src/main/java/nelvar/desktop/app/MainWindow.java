@@ -81,7 +81,7 @@ public final class MainWindow {
             new BriefStage(),
             new PartsStage(),
             new PowerStage(),
-            new RunsStage(),
+            new RunsStage(this::rows),
             new PackStage(workers.pages(), desk::writePack));
     this.current = stage("Power");
     this.jobLine = new JobLine(stages, this::choose);
@@ -548,6 +548,15 @@ public final class MainWindow {
               s.project().brief().policies().currency(),
               s::edit,
               this::closeOverlay);
+      overlay(sheet);
+      sheet.focus();
+    });
+  }
+
+  /// Rows copied from a spreadsheet, looked through before they are taken.
+  void rows() {
+    session.ifPresent(s -> {
+      var sheet = new RowsSheet(s, this::closeOverlay);
       overlay(sheet);
       sheet.focus();
     });

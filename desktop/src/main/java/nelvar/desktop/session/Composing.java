@@ -17,6 +17,7 @@ import nelvar.core.compose.need.ShippedLists;
 import nelvar.core.compose.sketch.Unmet;
 import nelvar.core.model.Id;
 import nelvar.core.model.MachineFunction;
+import nelvar.core.model.Project;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.EditRefused;
@@ -35,6 +36,7 @@ public final class Composing {
   private final Catalogue standard;
   private final Latest<Ways.Found> ways;
   private final Latest<Draft> drafts;
+  private final Latest<Project> rows;
   private final Latest<HandWire.Proposed> wires;
   private final ReadOnlyObjectWrapper<Optional<Offered>> offered =
       new ReadOnlyObjectWrapper<>(Optional.empty());
@@ -47,6 +49,7 @@ public final class Composing {
     this.standard = standard;
     this.ways = new Latest<>(worker, interfaceThread);
     this.drafts = new Latest<>(worker, interfaceThread);
+    this.rows = new Latest<>(worker, interfaceThread);
     this.wires = new Latest<>(worker, interfaceThread);
   }
 
@@ -114,6 +117,31 @@ public final class Composing {
                 broken instanceof EditRefused refused
                     ? String.valueOf(refused.getMessage())
                     : "The wire could not be proposed: " + Trouble.of(broken)));
+  }
+
+  /// Takes the rows of a table as one step; what is not said in them is computed away from the
+  /// interface thread.
+  ///
+  /// @param done told whether they were taken
+  public void rows(Edit edit, Consumer<Boolean> done) {
+    var before = session.project();
+    session.tell("Reading the rows…");
+    rows.ask(
+        _ -> edit.on(before, standard),
+        after -> {
+          var taken =
+              session.project().equals(before) && session.edit(new Edit(edit.label(), _ -> after));
+          if (taken) session.tell(edit.label() + ": done. Undo takes them back as one step.");
+          else session.tell("The machine changed meanwhile; take the rows again.");
+          done.accept(taken);
+        },
+        broken -> {
+          session.tell(
+              broken instanceof EditRefused refused
+                  ? String.valueOf(refused.getMessage())
+                  : "The rows could not be taken: " + Trouble.of(broken));
+          done.accept(false);
+        });
   }
 
   public boolean take(Way way) {

@@ -9,6 +9,7 @@ import javafx.collections.transformation.FilteredList;
 import javafx.collections.transformation.SortedList;
 import javafx.css.PseudoClass;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.SelectionMode;
@@ -62,7 +63,8 @@ public final class RunsStage implements Stage {
   private Theme shownIn = Theme.LIGHT;
   private boolean showing;
 
-  public RunsStage() {
+  /// @param paste opens what takes rows from a spreadsheet
+  public RunsStage(Runnable paste) {
     view.getStyleClass().add("stage");
     var title = new Label("Runs");
     title.getStyleClass().add("title");
@@ -80,7 +82,10 @@ public final class RunsStage implements Stage {
         });
     var space = new Region();
     HBox.setHgrow(space, Priority.ALWAYS);
-    var head = new HBox(title, count, space, filter);
+    var rowsButton = new Button("Paste rows");
+    rowsButton.setId("runs-paste");
+    rowsButton.setOnAction(_ -> paste.run());
+    var head = new HBox(title, count, space, filter, rowsButton);
     head.getStyleClass().add("stage-head");
     view.setTop(head);
     table();
