@@ -182,6 +182,12 @@ public final class Desk {
     window.choose(window.stage("Parts"));
   }
 
+  /// A new project with the functions and the Brief of a shipped list.
+  void begin(String list) {
+    begin();
+    window.session().ifPresent(session -> session.composing().begin(list));
+  }
+
   void open() {
     picker.open(window.root().getScene().getWindow()).ifPresent(this::open);
   }
@@ -290,6 +296,7 @@ public final class Desk {
     places.ready();
     leaveQuestions();
     var before = window.session();
+    var kept = before.filter(session -> session.history().get().unsaved()).map(this::kept);
     window.take(
         new Session(
             reviewed,
@@ -303,11 +310,28 @@ public final class Desk {
     before.ifPresentOrElse(
         session ->
             session.close(refused -> {
-              refused.ifPresent(why ->
-                  window.tell("Unsaved edits of the project before could not be kept: " + why));
+              refused
+                  .map(why -> "Unsaved edits of the project before could not be kept: " + why)
+                  .or(() -> kept)
+                  .ifPresent(window::tell);
               then.run();
             }),
         then);
+  }
+
+  /// Where what is unsaved of a project that is left is kept, and how one comes back to it.
+  private String kept(Session session) {
+    var place =
+        session
+            .file()
+            .get()
+            .map(file -> "beside " + file.path())
+            .orElse("in " + places.untitled().getParent());
+    return "%s was not saved: its edits are kept %s, and are offered when %s next."
+        .formatted(
+            session.project().name(),
+            place,
+            session.file().get().isPresent() ? "it is opened" : "Nelvar is started");
   }
 
   /// Offers what was left of projects that had never been saved, one after the other.

@@ -21,6 +21,7 @@ final class Head extends HBox {
   private static final PseudoClass EARLIER = PseudoClass.getPseudoClass("earlier");
   private static final PseudoClass WARNING = PseudoClass.getPseudoClass("warning");
 
+  private final HBox name = new HBox();
   private final Label project = new Label();
   private final Label state = new Label();
   private final TextField find = new TextField();
@@ -59,12 +60,11 @@ final class Head extends HBox {
     earlier.setMinWidth(USE_PREF_SIZE);
     earlier.managedProperty().bind(earlier.visibleProperty());
     earlier.setVisible(false);
-    var name = new HBox(brand, dot);
+    name.getChildren().addAll(brand, dot);
     name.setMinWidth(USE_PREF_SIZE);
     name.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     getChildren()
         .addAll(
-            name,
             project,
             state,
             find,
@@ -85,6 +85,15 @@ final class Head extends HBox {
     var box = new HBox(name, value);
     box.getStyleClass().add("vital");
     return box;
+  }
+
+  /// The name of the product, to stand on its menu.
+  HBox name() {
+    return name;
+  }
+
+  void menu(javafx.scene.Node menu) {
+    getChildren().addFirst(menu);
   }
 
   TextField find() {

@@ -11,24 +11,15 @@ import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
-import javafx.scene.layout.VBox;
 import javafx.util.Duration;
-import nelvar.core.analysis.Study;
-import nelvar.core.analysis.load.PathTo;
 import nelvar.core.compose.WireText;
 import nelvar.core.model.Id;
-import nelvar.core.model.MachineFunction;
-import nelvar.core.model.edit.FunctionEdits;
-import nelvar.core.review.Review;
 import nelvar.core.units.Reading;
-import nelvar.desktop.control.DrawingPane;
-import nelvar.desktop.control.MeterBar;
 import nelvar.desktop.control.SideSheet;
 import nelvar.desktop.control.Typing;
 import nelvar.desktop.quick.QuickModel;
@@ -43,8 +34,6 @@ import nelvar.desktop.stage.power.PowerStage;
 import nelvar.desktop.stage.runs.RunsStage;
 import nelvar.desktop.style.Style;
 import nelvar.desktop.style.Theme;
-import nelvar.documents.drawing.Drawing;
-import nelvar.documents.drawing.PathStrip;
 
 /// The frame: job line, stage, side sheet, path strip, head. It shows the session and sends what is
 /// asked to [Desk].
@@ -54,11 +43,7 @@ public final class MainWindow {
   private final BorderPane centre = new BorderPane();
   private final Head head = new Head();
   private final SideSheet side = new SideSheet();
-  private final DrawingPane strip =
-      new DrawingPane("The way of the current to the selection and back", false);
-  private final ScrollPane stripScroll = new ScrollPane(strip);
-  private final Label stripHint = new Label();
-  private final MeterBar meter = new MeterBar();
+  private final Foot foot;
   private final HBox message = new HBox();
   private final Label messageText = new Label();
   private final PauseTransition messageTime = new PauseTransition(Duration.seconds(6));
@@ -75,6 +60,7 @@ public final class MainWindow {
   public MainWindow(Workers workers, Picker picker, Places places, String today) {
     this.places = places;
     this.theme = places.dark() ? Theme.DARK : Theme.LIGHT;
+    this.foot = new Foot(places, this::select);
     this.desk = new Desk(this, workers, picker, places);
     this.stages =
         List.of(
@@ -87,6 +73,8 @@ public final class MainWindow {
     this.jobLine = new JobLine(stages, this::choose);
     this.commands = desk.commands(stages);
     this.today = today;
+    head.menu(
+        new MainMenu(head.name(), commands, places::recent, desk::open, desk::begin).button());
     build();
     Style.apply(root, theme);
   }
@@ -107,19 +95,8 @@ public final class MainWindow {
     var sideFrame = new BorderPane(side);
     sideFrame.getStyleClass().add("side-frame");
     frame.setRight(sideFrame);
-    stripHint.getStyleClass().add("soft");
-    stripHint.setPadding(new Insets(4, 18, 0, 18));
-    stripScroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-    stripScroll.setFocusTraversable(false);
-    var bottom = new BorderPane(stripScroll);
-    bottom.setTop(new VBox(meter, stripHint));
-    stripScroll.setPrefHeight(PathStrip.HEIGHT + 12);
-    stripScroll.setMinHeight(PathStrip.HEIGHT + 12);
-    bottom.getStyleClass().add("path-strip");
-    strip.setId("path-strip");
-    strip.onSelect(this::select);
     side.onWire(this::wiring);
-    centre.setBottom(bottom);
+    centre.setBottom(foot);
     frame.setCenter(centre);
     message.getStyleClass().add("message");
     message.getChildren().add(messageText);
@@ -193,11 +170,14 @@ public final class MainWindow {
     var text = head.find().getText().strip();
     if (!WireText.looksLikeOne(text)) return Optional.empty();
     var study = s.review().get().study();
-    return Optional.of(
-        switch (WireText.read(text, study)) {
-          case Reading.Misread<WireText.Ends>(var why) ->
-              new Finder.Hit(text, why, true, () -> s.tell(why));
-          case Reading.Value<WireText.Ends>(var ends) ->
+    return switch (WireText.read(text, study)) {
+      case Reading.Misread<WireText.Ends>(var why) ->
+          // Without a terminal it may as well be the name of a command: `go to runs`.
+          text.contains(":")
+              ? Optional.of(new Finder.Hit(text, why, true, () -> s.tell(why)))
+              : Optional.empty();
+      case Reading.Value<WireText.Ends>(var ends) ->
+          Optional.of(
               new Finder.Hit(
                   "Lay a wire from %s:%s to %s:%s"
                       .formatted(
@@ -207,8 +187,8 @@ public final class MainWindow {
                           ends.to().terminal()),
                   "",
                   true,
-                  () -> s.composing().wire(ends.from(), ends.to(), s::tell));
-        });
+                  () -> s.composing().wire(ends.from(), ends.to(), s::tell)));
+    };
   }
 
   private void key(KeyEvent e) {
@@ -339,107 +319,8 @@ public final class MainWindow {
       var review = s.review().get();
       side.show(s, review, theme, today);
       current.show(s, review, theme);
-      path(s, review);
-      meter.show(s);
+      foot.show(current.name(), s, review, theme);
     });
-  }
-
-  private void path(Session session, Review review) {
-    var selected = session.selection().get();
-    var function = selected.flatMap(id -> session.project().plan().function(id));
-    var subject =
-        function.isPresent()
-            ? fullestOf(function.get().id(), review.study())
-            : selected.or(() -> fullestLoad(review));
-    var tried = session.bench().solved().get().live();
-    var settled = tried.settled();
-    var live = settled ? tried : review.study().asDesigned();
-    if (function.isPresent() && proposed(session, function.get())) return;
-    var path = subject.flatMap(id -> PathTo.of(id, review.study(), live));
-    if (path.isEmpty()) {
-      stripHint.setText(
-          function.isPresent()
-              ? "Nothing feeds %s yet: the ways to make it work stand on the right."
-                  .formatted(function.get().designation())
-              : selected.isPresent()
-                  ? "No source reaches "
-                      + review.study().label(selected.get())
-                      + ", or it carries no load."
-                  : "Select a device or wire to see the way of the current to it and back.");
-      strip.show(new Drawing(10, PathStrip.HEIGHT, List.of(), List.of()), theme);
-      stripShown(false);
-      return;
-    }
-    stripShown(true);
-    stripHint.setText(
-        path.get().title()
-            + (session.bench().trial().get().asDesigned()
-                ? ""
-                : settled
-                    ? ", as tried; dashed: no volts"
-                    : ", as designed: what is tried has no steady state"));
-    strip.show(PathStrip.of(path.get(), live, selected), theme);
-    strip.focusOn(selected);
-    Platform.runLater(() -> reveal(selected));
-  }
-
-  /// Scrolls the path strip so that the selection is in view.
-  private void reveal(Optional<Id> selected) {
-    var spot = selected.flatMap(strip.drawing()::spot);
-    var free = strip.drawing().width() - stripScroll.getViewportBounds().getWidth();
-    if (spot.isEmpty() || free <= 0) {
-      stripScroll.setHvalue(0);
-      return;
-    }
-    var middle = spot.get().x() + spot.get().width() / 2;
-    stripScroll.setHvalue(
-        Math.clamp((middle - stripScroll.getViewportBounds().getWidth() / 2) / free, 0, 1));
-  }
-
-  /// The way of the current as the best way for a function would make it; what is new is dashed.
-  private boolean proposed(Session session, MachineFunction function) {
-    var first =
-        session.composing().known(function).flatMap(found -> found.ways().stream().findFirst());
-    if (first.isEmpty()) return false;
-    var after = first.get().after();
-    var path =
-        fullestOf(function.id(), after).flatMap(id -> PathTo.of(id, after, after.asDesigned()));
-    if (path.isEmpty()) return false;
-    stripShown(true);
-    var before = session.project();
-    stripHint.setText(
-        "As it would be by the first way: %s (dashed: new)".formatted(lower(path.get().title())));
-    strip.show(
-        PathStrip.of(
-            path.get(), after.asDesigned(), Optional.empty(), id -> first.get().adds(id, before)),
-        theme);
-    return true;
-  }
-
-  /// A strip with nothing in it gives its room to the stage.
-  private void stripShown(boolean shown) {
-    stripScroll.setVisible(shown);
-    stripScroll.setManaged(shown);
-  }
-
-  private static String lower(String text) {
-    return text.isEmpty() ? text : Character.toLowerCase(text.charAt(0)) + text.substring(1);
-  }
-
-  /// The device of a function that takes most.
-  private static Optional<Id> fullestOf(Id function, Study study) {
-    return FunctionEdits.served(study.project(), function).stream()
-        .flatMap(device -> study.network().feeds(device.id()).stream())
-        .filter(feed -> feed.source().isPresent())
-        .max(java.util.Comparator.comparingDouble(feed -> study.designPower(feed).watts()))
-        .map(feed -> feed.device().id());
-  }
-
-  private static Optional<Id> fullestLoad(Review review) {
-    return review.study().network().feeds().stream()
-        .filter(feed -> feed.source().isPresent())
-        .max(java.util.Comparator.comparingDouble(feed -> review.study().designPower(feed).watts()))
-        .map(feed -> feed.device().id());
   }
 
   public void choose(Stage stage) {
@@ -484,8 +365,7 @@ public final class MainWindow {
   }
 
   void focusMeter() {
-    meter.first().requestFocus();
-    meter.first().selectAll();
+    foot.focusMeter();
   }
 
   /// Everything tried is put back.
@@ -494,7 +374,7 @@ public final class MainWindow {
   }
 
   void focusPath() {
-    strip.requestFocus();
+    foot.focusPath();
   }
 
   void clearSelection() {

@@ -64,6 +64,20 @@ public final class Places {
     write("theme", List.of(dark ? "dark" : "light"));
   }
 
+  /// Whether meter and path are folded in stages of a kind: all but pictures are so until somebody
+  /// opens them.
+  public boolean folded(String kind) {
+    var known = lines("folded");
+    return known.contains(kind) || (!kind.equals("pictures") && !known.contains(kind + " open"));
+  }
+
+  public void folded(String kind, boolean folded) {
+    var all = new ArrayList<>(lines("folded"));
+    all.removeIf(line -> line.equals(kind) || line.equals(kind + " open"));
+    all.add(folded ? kind : kind + " open");
+    write("folded", all);
+  }
+
   /// Makes the folder; false where it cannot be had.
   public boolean ready() {
     try {

@@ -30,6 +30,7 @@ import nelvar.core.units.Reading;
 import nelvar.core.units.Significant;
 import nelvar.desktop.control.DrawingPane;
 import nelvar.desktop.control.QuantityField;
+import nelvar.desktop.control.StageHead;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.stage.Stage;
 import nelvar.desktop.style.Theme;
@@ -38,6 +39,8 @@ import nelvar.documents.drawing.Drawing;
 /// What the machine is fed from, where it stands, and which schools its design follows, with the
 /// argument of each side.
 public final class BriefStage implements Stage {
+  private static final double NARROW = 760;
+
   private final BorderPane view = new BorderPane();
   private final VBox left = new VBox(12);
   private final VBox right = new VBox(12);
@@ -50,18 +53,24 @@ public final class BriefStage implements Stage {
 
   public BriefStage() {
     view.getStyleClass().add("stage");
-    var title = new Label("Brief");
-    title.getStyleClass().add("title");
-    title.setMinWidth(Region.USE_PREF_SIZE);
-    name.getStyleClass().addAll("soft", "wrapping");
-    var head = new HBox(title, name);
-    head.getStyleClass().add("stage-head");
+    name.getStyleClass().add("wrapping");
+    var head = new StageHead("Brief", name);
     view.setTop(head);
     left.setPrefWidth(392);
     left.setMinWidth(362);
     var columns = new HBox(14, left, right);
     HBox.setHgrow(right, Priority.ALWAYS);
     var all = new VBox(14, columns, below);
+    // A narrow window has the cards below one another.
+    view.widthProperty()
+        .addListener((_, _, width) -> {
+          var narrow = width.doubleValue() < NARROW;
+          if (narrow == all.getChildren().contains(right)) return;
+          columns.getChildren().remove(right);
+          all.getChildren().remove(right);
+          if (narrow) all.getChildren().add(1, right);
+          else columns.getChildren().add(right);
+        });
     all.setStyle("-fx-padding: 4 18 18 18;");
     var scroll = new ScrollPane(all);
     scroll.setFitToWidth(true);

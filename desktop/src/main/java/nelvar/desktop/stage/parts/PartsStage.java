@@ -25,6 +25,7 @@ import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.review.Review;
 import nelvar.core.units.Reading;
 import nelvar.desktop.control.DrawingPane;
+import nelvar.desktop.control.StageHead;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.stage.Stage;
 import nelvar.desktop.style.Theme;
@@ -55,11 +56,6 @@ public final class PartsStage implements Stage {
 
   public PartsStage() {
     view.getStyleClass().add("stage");
-    var title = new Label("Parts");
-    title.getStyleClass().add("title");
-    title.setMinWidth(Region.USE_PREF_SIZE);
-    summary.getStyleClass().add("soft");
-    summary.setMinWidth(60);
     wish.setPromptText(PROMPT);
     wish.setAccessibleText("What the machine must do, as you would say it; Enter adds it");
     wish.setId("wish");
@@ -74,10 +70,7 @@ public final class PartsStage implements Stage {
       wish.requestFocus();
       session.ifPresent(s -> s.composing().draft());
     });
-    var space = new Region();
-    HBox.setHgrow(space, Priority.ALWAYS);
-    var head = new HBox(title, summary, space, wish);
-    head.getStyleClass().add("stage-head");
+    var head = new StageHead("Parts", summary, wish);
     understood.setId("understood");
     understood.getStyleClass().addAll("soft", "wrapping");
     understood.setMaxWidth(Double.MAX_VALUE);

@@ -7,11 +7,10 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import nelvar.core.analysis.Job;
 import nelvar.core.review.Review;
 import nelvar.desktop.control.DrawingPane;
+import nelvar.desktop.control.StageHead;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.stage.Stage;
 import nelvar.desktop.style.Theme;
@@ -39,10 +38,6 @@ public final class PowerStage implements Stage {
 
   public PowerStage() {
     view.getStyleClass().add("stage");
-    var title = new Label("Power");
-    title.getStyleClass().add("title");
-    title.setMinWidth(Region.USE_PREF_SIZE);
-    summary.getStyleClass().add("soft");
     var watts = new ToggleButton("Watts");
     var unit = new ToggleGroup();
     watts.setToggleGroup(unit);
@@ -60,10 +55,7 @@ public final class PowerStage implements Stage {
     chart.onSelect(id -> session.ifPresent(s -> s.selection().set(Optional.of(id))));
     dry.setId("power-dry");
     amps.setId("power-amps");
-    var space = new Region();
-    HBox.setHgrow(space, Priority.ALWAYS);
-    var head = new HBox(title, summary, space, curves, dry, new HBox(watts, amps));
-    head.getStyleClass().add("stage-head");
+    var head = new StageHead("Power", summary, curves, dry, new HBox(watts, amps));
     view.setTop(head);
     teach.getStyleClass().addAll("wrapping", "soft");
     teach.setMaxWidth(430);

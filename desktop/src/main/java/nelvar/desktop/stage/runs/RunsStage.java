@@ -37,6 +37,7 @@ import nelvar.core.units.Kind;
 import nelvar.core.units.Quantity;
 import nelvar.core.units.Reading;
 import nelvar.desktop.control.DrawingPane;
+import nelvar.desktop.control.StageHead;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.stage.Stage;
 import nelvar.desktop.style.Theme;
@@ -66,10 +67,6 @@ public final class RunsStage implements Stage {
   /// @param paste opens what takes rows from a spreadsheet
   public RunsStage(Runnable paste) {
     view.getStyleClass().add("stage");
-    var title = new Label("Runs");
-    title.getStyleClass().add("title");
-    title.setMinWidth(Region.USE_PREF_SIZE);
-    count.getStyleClass().add("soft");
     filter.setPromptText("Filter: W3, -T2, valve …");
     filter.setAccessibleText("Filter the run list");
     filter.setId("runs-filter");
@@ -80,13 +77,10 @@ public final class RunsStage implements Stage {
           filtered.setPredicate(words.isBlank() ? null : row -> row.matches(words.strip()));
           counted();
         });
-    var space = new Region();
-    HBox.setHgrow(space, Priority.ALWAYS);
     var rowsButton = new Button("Paste rows");
     rowsButton.setId("runs-paste");
     rowsButton.setOnAction(_ -> paste.run());
-    var head = new HBox(title, count, space, filter, rowsButton);
-    head.getStyleClass().add("stage-head");
+    var head = new StageHead("Runs", count, filter, rowsButton);
     view.setTop(head);
     table();
     var section = new ScrollPane(cut);
