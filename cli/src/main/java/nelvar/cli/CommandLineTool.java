@@ -16,7 +16,8 @@ import picocli.CommandLine;
       ExportCommand.class,
       NewCommand.class,
       ImportCommand.class,
-      CatalogueCommand.class
+      CatalogueCommand.class,
+      CompareCommand.class
     },
     mixinStandardHelpOptions = true,
     version = "nelvar 0.1.0",

@@ -180,6 +180,28 @@ class CommandLineTest {
         .contains("Nothing was added");
   }
 
+  @Test
+  void variantsStandSideBySide() {
+    var demo = "../demo/seed-tray-filler/seed-tray-filler-settled.nelvar.json";
+    var text = run("compare", demo, "--swap", "T2=supply-24v-20a", "--swap", "-F5=breaker-1p-c10");
+    assertThat(text.code()).isZero();
+    assertThat(text.out()).contains("as it is").contains("T2=supply-24v-20a").contains("Left over");
+    var json = run("compare", demo, "--swap", "T2=supply-24v-20a", "--json").out();
+    assertThat(json).contains("\"version\"").contains("\"toBuy\"").contains("\"workMinutes\"");
+    for (var wrong :
+        java.util.List.of(
+            "T99=supply-24v-20a", "T2=nothing", "T2", "T2=breaker-1p-c10,", "K1=relay-6a-24vdc")) {
+      var refused = run("compare", demo, "--swap", wrong);
+      assertThat(refused.code()).as(wrong).isEqualTo(2);
+      assertThat(refused.err()).as(wrong).isNotBlank().doesNotContain("Exception");
+      assertThat(refused.out()).isBlank();
+    }
+    var many = java.util.Collections.nCopies(4, "T2=supply-24v-20a");
+    var arguments = new java.util.ArrayList<>(java.util.List.of("compare", demo));
+    for (var one : many) arguments.addAll(java.util.List.of("--swap", one));
+    assertThat(run(arguments.toArray(String[]::new)).err()).contains("at most 3 variants");
+  }
+
   /// A per cent sign that is not doubled is a warning on the console, which no command may give.
   @Test
   void everyHelpIsPrintedWithoutAWarning() {

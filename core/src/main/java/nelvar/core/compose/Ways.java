@@ -13,7 +13,6 @@ import nelvar.core.compose.pattern.Pattern;
 import nelvar.core.compose.pattern.Patterns;
 import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.Unmet;
-import nelvar.core.finding.Severity;
 import nelvar.core.model.Device;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Place;
@@ -141,10 +140,8 @@ public final class Ways {
   private static Judged judged(
       Recipe recipe, MachineFunction function, Project after, Review today, Catalogue standard) {
     var review = Review.findingsOnly(after, standard);
-    var was = open(today);
-    var is = open(review);
-    var opened = is.keySet().stream().filter(key -> !was.containsKey(key)).toList();
-    var errors = opened.stream().filter(key -> is.get(key) == Severity.ERROR).toList();
+    var effects = Effects.between(today, review);
+    var errors = effects.errors();
     if (!errors.isEmpty()) return new Judged.Withheld(String.join("; ", errors));
     var base = today.project();
     var edit =
@@ -165,21 +162,9 @@ public final class Ways {
             cost(after, standard) - cost(base, standard),
             heat(after, standard) - heat(base, standard),
             after.conductors().size() - base.conductors().size(),
-            was.keySet().stream().filter(key -> !is.containsKey(key)).toList(),
-            opened,
+            effects.closed(),
+            List.copyOf(effects.opened().keySet()),
             rank(recipe.how(), function)));
-  }
-
-  /// Open findings by what they say of what, with how grave they are.
-  private static java.util.Map<String, Severity> open(Review review) {
-    var all = new LinkedHashMap<String, Severity>();
-    for (var entry : review.open()) {
-      var finding = entry.finding().orElseThrow();
-      all.putIfAbsent(
-          "%s: %s".formatted(review.study().label(finding.subject()), finding.title()),
-          finding.severity());
-    }
-    return all;
   }
 
   /// Devices by their part, cables, and how many wires.

@@ -7,8 +7,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.load.FullestSupply;
 import nelvar.core.analysis.load.InletLoad;
-import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Severity;
 import nelvar.core.review.Review;
 import nelvar.core.units.Significant;
@@ -131,17 +131,16 @@ final class Head extends HBox {
   }
 
   private void fullest(Study study) {
-    var worst = 0.0;
-    var name = "none";
-    for (var source : study.network().sources()) {
-      if (!study.part(source.device()).filter(Part::electronicSupply).isPresent()) continue;
-      var share = study.designCurrent(source).amperes() / source.output().rating().amperes();
-      if (share >= worst) {
-        worst = share;
-        name = source.device().designation() + " " + Significant.digits(share * 100) + " %";
-      }
-    }
-    fullest.setText(name);
+    var found = FullestSupply.of(study);
+    var worst = found.map(FullestSupply::share).orElse(0.0);
+    fullest.setText(
+        found
+            .map(f ->
+                f.source().device().designation()
+                    + " "
+                    + Significant.digits(f.share() * 100)
+                    + " %")
+            .orElse("none"));
     mark(fullest, worst > 1, worst > study.project().brief().policies().headroom().fraction());
   }
 

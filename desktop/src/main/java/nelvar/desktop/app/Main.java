@@ -19,6 +19,7 @@ public final class Main {
           "new",
           "import",
           "catalogue",
+          "compare",
           "help",
           "--help",
           "-h",

@@ -17,8 +17,11 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.util.Duration;
+import nelvar.core.compose.Candidates;
 import nelvar.core.compose.WireText;
+import nelvar.core.model.Device;
 import nelvar.core.model.Id;
+import nelvar.core.model.MachineFunction;
 import nelvar.core.units.Reading;
 import nelvar.desktop.control.SideSheet;
 import nelvar.desktop.control.Typing;
@@ -96,6 +99,7 @@ public final class MainWindow {
     sideFrame.getStyleClass().add("side-frame");
     frame.setRight(sideFrame);
     side.onWire(this::wiring);
+    side.onCompare(this::compare);
     centre.setBottom(foot);
     frame.setCenter(centre);
     message.getStyleClass().add("message");
@@ -431,6 +435,75 @@ public final class MainWindow {
       overlay(sheet);
       sheet.focus();
     });
+  }
+
+  /// What could stand in the place of the selected device, or make the selected function work, side
+  /// by side.
+  void compare() {
+    session.ifPresent(s -> {
+      var study = s.review().get().study();
+      var selected = s.selection().get();
+      var device = selected.flatMap(study::device);
+      var function = selected.flatMap(id -> s.project().plan().function(id));
+      if (device.isPresent()) another(device.get(), s);
+      else if (function.isPresent()) ways(function.get(), s);
+      else s.tell("Select a device to compare parts for it, or a function to compare its ways.");
+    });
+  }
+
+  private void another(Device device, Session s) {
+    var sheet =
+        new CompareSheet(s, theme, "Another part for " + device.designation(), this::closeOverlay);
+    overlay(sheet);
+    s.composing()
+        .candidates(
+            device,
+            found ->
+                sheet.show(
+                    found.stream()
+                        .map(c ->
+                            new CompareSheet.Choice(
+                                c.part().name(), note(c, s), c.unfit(), c.edit()))
+                        .toList()),
+            sheet::say);
+  }
+
+  private static String note(Candidates.Candidate c, Session s) {
+    return "%s%d %s%s%s"
+        .formatted(
+            c.costs() < 0 ? "− " : "+ ",
+            Math.round(Math.abs(c.costs())),
+            s.project().brief().policies().currency(),
+            c.opens().isEmpty() ? "" : ", opens " + String.join(", ", c.opens()),
+            c.closes().isEmpty() ? "" : ", closes " + String.join(", ", c.closes()));
+  }
+
+  private void ways(MachineFunction function, Session s) {
+    var known = s.composing().known(function);
+    if (known.isEmpty()) {
+      s.tell("Its ways are not known yet, or it works already.");
+      return;
+    }
+    var sheet =
+        new CompareSheet(
+            s,
+            theme,
+            "Ways for %s side by side".formatted(function.designation()),
+            this::closeOverlay);
+    overlay(sheet);
+    sheet.show(
+        known.get().ways().stream()
+            .map(way ->
+                new CompareSheet.Choice(
+                    way.title(),
+                    "+ %d %s, %d wires"
+                        .formatted(
+                            Math.round(way.costs()),
+                            s.project().brief().policies().currency(),
+                            way.wires()),
+                    Optional.empty(),
+                    way.edit()))
+            .toList());
   }
 
   /// Rows copied from a spreadsheet, looked through before they are taken.

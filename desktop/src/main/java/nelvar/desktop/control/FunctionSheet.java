@@ -26,7 +26,11 @@ final class FunctionSheet {
   private final Session session;
   private final Theme theme;
 
-  FunctionSheet(Session session, Theme theme) {
+  private final Runnable compare;
+
+  /// @param compare shows its ways side by side
+  FunctionSheet(Session session, Theme theme, Runnable compare) {
+    this.compare = compare;
     this.session = session;
     this.theme = theme;
   }
@@ -78,6 +82,12 @@ final class FunctionSheet {
     if (found.isEmpty()) {
       nodes.add(wrapped("Trying the ways on a copy…", "soft"));
       return;
+    }
+    if (found.get().ways().size() > 1) {
+      var beside = new Button("Compare side by side");
+      beside.setId("compare-ways");
+      beside.setOnAction(_ -> compare.run());
+      nodes.add(beside);
     }
     var number = 1;
     for (var way : found.get().ways()) nodes.add(card(way, number++));

@@ -40,6 +40,7 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
 
   private Optional<Session> session = Optional.empty();
   private Runnable wiring = () -> {};
+  private Runnable compare = () -> {};
   private Optional<Id> shown = Optional.empty();
   private Theme theme = Theme.LIGHT;
   private String today = "";
@@ -47,6 +48,11 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
   /// What is done when the selected device is to be wired.
   public void onWire(Runnable action) {
     wiring = action;
+  }
+
+  /// What is done when other parts, or ways, are to be compared.
+  public void onCompare(Runnable action) {
+    compare = action;
   }
 
   public SideSheet() {
@@ -86,7 +92,7 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
 
   private void function(nelvar.core.model.MachineFunction function, Session session) {
     head(function.designation().text(), function.name(), "");
-    content.getChildren().addAll(new FunctionSheet(session, theme).of(function));
+    content.getChildren().addAll(new FunctionSheet(session, theme, compare).of(function));
   }
 
   /// Without it the toolkit would send the keys to whatever comes first in the window.
@@ -264,7 +270,11 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
       wire.setId("wire-it");
       wire.setAccessibleText("Wire " + device.designation());
       wire.setOnAction(_ -> wiring.run());
-      content.getChildren().add(wire);
+      var another = new Button("Another part…");
+      another.setId("another-part");
+      another.setAccessibleText("Another part for " + device.designation());
+      another.setOnAction(_ -> compare.run());
+      content.getChildren().add(new HBox(8, wire, another));
     });
     content
         .getChildren()

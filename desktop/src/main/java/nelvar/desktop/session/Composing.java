@@ -7,6 +7,8 @@ import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import nelvar.core.catalogue.Catalogue;
+import nelvar.core.compose.Candidates;
+import nelvar.core.compose.Comparison;
 import nelvar.core.compose.Draft;
 import nelvar.core.compose.HandWire;
 import nelvar.core.compose.Way;
@@ -15,6 +17,7 @@ import nelvar.core.compose.need.DraftList;
 import nelvar.core.compose.need.Need;
 import nelvar.core.compose.need.ShippedLists;
 import nelvar.core.compose.sketch.Unmet;
+import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Project;
@@ -36,6 +39,8 @@ public final class Composing {
   private final Catalogue standard;
   private final Latest<Ways.Found> ways;
   private final Latest<Draft> drafts;
+  private final Latest<List<Candidates.Candidate>> candidates;
+  private final Latest<Optional<Comparison>> comparisons;
   private final Latest<Project> rows;
   private final Latest<HandWire.Proposed> wires;
   private final ReadOnlyObjectWrapper<Optional<Offered>> offered =
@@ -49,6 +54,8 @@ public final class Composing {
     this.standard = standard;
     this.ways = new Latest<>(worker, interfaceThread);
     this.drafts = new Latest<>(worker, interfaceThread);
+    this.candidates = new Latest<>(worker, interfaceThread);
+    this.comparisons = new Latest<>(worker, interfaceThread);
     this.rows = new Latest<>(worker, interfaceThread);
     this.wires = new Latest<>(worker, interfaceThread);
   }
@@ -117,6 +124,26 @@ public final class Composing {
                 broken instanceof EditRefused refused
                     ? String.valueOf(refused.getMessage())
                     : "The wire could not be proposed: " + Trouble.of(broken)));
+  }
+
+  /// The parts that could stand in a device's place.
+  public void candidates(
+      Device device, Consumer<List<Candidates.Candidate>> found, Consumer<String> told) {
+    var about = session.review().get();
+    candidates.ask(
+        dropped -> Candidates.of(device, about, standard, dropped),
+        found,
+        broken -> told.accept("Looking for parts failed: " + Trouble.of(broken)));
+  }
+
+  /// Variants beside the machine as it is; only the newest question is answered.
+  public void compare(
+      List<Comparison.Variant> variants, Consumer<Comparison> found, Consumer<String> told) {
+    var about = session.review().get();
+    comparisons.ask(
+        dropped -> Comparison.of(about, variants, standard, dropped),
+        result -> result.ifPresent(found),
+        broken -> told.accept("Comparing failed: " + Trouble.of(broken)));
   }
 
   /// Takes the rows of a table as one step; what is not said in them is computed away from the

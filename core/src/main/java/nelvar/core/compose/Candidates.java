@@ -1,0 +1,104 @@
+package nelvar.core.compose;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.BooleanSupplier;
+import nelvar.core.catalogue.Catalogue;
+import nelvar.core.catalogue.Part;
+import nelvar.core.model.Device;
+import nelvar.core.model.edit.Edit;
+import nelvar.core.model.edit.EditRefused;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.review.Review;
+import nelvar.core.units.ImpossibleQuantity;
+
+/// The parts that could stand in a device's place, each tried on a copy: which go together with the
+/// machine, which do not and why, and what each changes.
+///
+/// Parts of its kind are tried; one that opens an error does not go together.
+public final class Candidates {
+  private static final int MOST = 40;
+
+  private Candidates() {}
+
+  /// @param unfit why it does not go together with the machine; empty where it does
+  /// @param costs more than the part there, in the project's currency
+  public record Candidate(
+      Part part,
+      Edit edit,
+      Optional<String> unfit,
+      double costs,
+      List<String> opens,
+      List<String> closes) {
+    public Candidate {
+      opens = List.copyOf(opens);
+      closes = List.copyOf(closes);
+    }
+  }
+
+  /// Those that fit first, then by what they open, then by cost.
+  ///
+  /// @param cancelled asked before each
+  public static List<Candidate> of(
+      Device device, Review today, Catalogue standard, BooleanSupplier cancelled) {
+    var now = today.study().part(device);
+    if (now.isEmpty()) return List.of();
+    var catalogue = today.study().catalogue();
+    var kind = now.get().getClass();
+    return catalogue.all().stream()
+        .filter(part -> part.getClass() == kind && !part.id().equals(device.part()))
+        .sorted(
+            Comparator.comparingInt((Part part) -> unlike(part, now.get())).thenComparing(Part::id))
+        .limit(MOST)
+        .toList()
+        .parallelStream()
+        .filter(_ -> !cancelled.getAsBoolean())
+        .map(part -> tried(device, now.get(), part, today, standard))
+        .sorted(
+            Comparator.comparing((Candidate c) -> c.unfit().isPresent())
+                .thenComparingInt(c -> c.opens().size() - c.closes().size())
+                .thenComparingDouble(Candidate::costs)
+                .thenComparing(c -> c.part().id()))
+        .toList();
+  }
+
+  /// Terminals that one has and the other has not.
+  private static int unlike(Part a, Part b) {
+    var one = new ArrayList<>(a.terminals().stream().map(t -> t.name()).toList());
+    var two = b.terminals().stream().map(t -> t.name()).toList();
+    var shared = one.stream().filter(two::contains).count();
+    return (int) (one.size() + two.size() - 2 * shared);
+  }
+
+  private static Candidate tried(
+      Device device, Part now, Part part, Review today, Catalogue standard) {
+    var edit = Edits.swap(device, part);
+    var costs = price(part) - price(now);
+    try {
+      var after = Review.findingsOnly(edit.on(today.project(), standard), standard);
+      var effects = Effects.between(today, after);
+      var errors = effects.errors();
+      return new Candidate(
+          part,
+          edit,
+          errors.isEmpty() ? Optional.empty() : Optional.of(String.join("; ", errors)),
+          costs,
+          List.copyOf(effects.opened().keySet()),
+          effects.closed());
+    } catch (EditRefused | ImpossibleQuantity refused) {
+      return new Candidate(
+          part,
+          edit,
+          Optional.of(String.valueOf(refused.getMessage())),
+          costs,
+          List.of(),
+          List.of());
+    }
+  }
+
+  private static double price(Part part) {
+    return part.price().map(price -> price.amount().doubleValue()).orElse(0.0);
+  }
+}

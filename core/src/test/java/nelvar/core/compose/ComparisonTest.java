@@ -1,0 +1,170 @@
+package nelvar.core.compose;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import nelvar.core.catalogue.Catalogue;
+import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.ProjectFormat;
+import nelvar.core.finding.Severity;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.edit.Edit;
+import nelvar.core.model.edit.EditRefused;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.review.Review;
+import org.assertj.core.api.Assertions;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/// Variants side by side, and the parts that could stand in a device's place.
+class ComparisonTest {
+  private static final Catalogue STANDARD = CatalogueFile.standard();
+  private static Review demo;
+
+  @BeforeAll
+  static void open() throws Exception {
+    demo =
+        Review.findingsOnly(
+            ProjectFormat.read(
+                "demo",
+                Files.readAllBytes(
+                    Path.of("../demo/seed-tray-filler/seed-tray-filler-settled.nelvar.json")),
+                STANDARD),
+            STANDARD);
+  }
+
+  private static Device device(String id) {
+    return demo.project().device(new Id(id)).orElseThrow();
+  }
+
+  private static Comparison.Variant swap(String id, String part) {
+    return new Comparison.Variant(
+        id + " " + part, Edits.swap(device(id), STANDARD.find(part).orElseThrow()));
+  }
+
+  private static Comparison compare(Comparison.Variant... variants) {
+    return Comparison.of(demo, List.of(variants), STANDARD, () -> false).orElseThrow();
+  }
+
+  private static double price(String part) {
+    return STANDARD.find(part).orElseThrow().price().orElseThrow().amount().doubleValue();
+  }
+
+  /// By hand: one part bought, one left over, one device exchanged.
+  @Test
+  void anotherSupplyIsBoughtAndTheOldOneIsLeftOver() {
+    var comparison = compare(swap("T2", "supply-24v-20a"));
+    var before = comparison.columns().getFirst();
+    var after = comparison.columns().get(1);
+    assertThat(before.title()).isEqualTo("as it is");
+    assertThat(before.toBuy()).isZero();
+    assertThat(before.minutes()).isZero();
+    assertThat(before.effects().opened()).isEmpty();
+    assertThat(after.toBuy()).isEqualTo(price("supply-24v-20a"));
+    assertThat(after.cost() - before.cost())
+        .isCloseTo(price("supply-24v-20a") - price("supply-24v-10a"), Assertions.within(0.005));
+    assertThat(after.leftOver())
+        .containsExactly(STANDARD.find("supply-24v-10a").orElseThrow().name());
+    assertThat(after.minutes()).isEqualTo(12);
+    assertThat(before.fullest()).contains("-T2");
+    // 8.4 A of 10 A, then of 20 A: another one is the fullest then.
+    assertThat(before.fullestPercent()).isGreaterThan(after.fullestPercent());
+    assertThat(after.wires()).isEqualTo(before.wires());
+  }
+
+  @Test
+  void whatAVariantOpensIsWhatItsReviewSays() {
+    var small = swap("T2", "supply-24v-2p5a");
+    var column = compare(small).columns().get(1);
+    assertThat(column.effects().errors()).anyMatch(text -> text.startsWith("-T2"));
+    var review = Review.findingsOnly(small.edit().apply(demo.project()), STANDARD);
+    assertThat(column.errors()).isEqualTo(review.count(Severity.ERROR));
+    assertThat(column.after()).isEqualTo(review.project());
+  }
+
+  @Test
+  void fourColumnsAndEveryRowHasACellForEach() {
+    var comparison =
+        compare(
+            swap("T2", "supply-24v-20a"),
+            swap("T2", "supply-24v-5a"),
+            swap("F5", "breaker-1p-c10"));
+    assertThat(comparison.columns()).hasSize(4);
+    assertThat(comparison.rows()).allMatch(row -> row.cells().size() == 4);
+    assertThat(comparison.rows().stream().filter(Comparison.Row::differs))
+        .extracting(Comparison.Row::name)
+        .contains("Fullest supply", "To buy beside what is there", "Left over")
+        .doesNotContain("Wires", "Free inputs");
+  }
+
+  @Test
+  void whatCannotBeSaysWhyAndTheOthersStand() {
+    var impossible =
+        new Comparison.Variant(
+            "no",
+            new Edit(
+                "no",
+                _ -> {
+                  throw new EditRefused("it lacks a terminal");
+                }));
+    var comparison = compare(impossible, swap("T2", "supply-24v-20a"));
+    assertThat(comparison.refused()).containsEntry("no", "it lacks a terminal");
+    assertThat(comparison.columns()).hasSize(2);
+    assertThat(Comparison.of(demo, List.of(impossible), STANDARD, () -> true)).isEmpty();
+  }
+
+  /// A way for a new function is a variant like any other.
+  @Test
+  void waysOfAFunctionStandSideBySide() {
+    var need = nelvar.core.compose.need.NeedReader.read("pump 24 V 1.5 A").orThrow();
+    var name = Draft.designation(demo.project(), need.kind());
+    var function =
+        new nelvar.core.model.MachineFunction(
+            Draft.id(demo.project(), name), name, need.name(), need.kind(), need.wants());
+    var ways = Ways.of(function, demo, STANDARD).ways();
+    var comparison =
+        compare(
+            new Comparison.Variant(ways.getFirst().title(), ways.getFirst().edit()),
+            new Comparison.Variant(ways.getLast().title(), ways.getLast().edit()));
+    for (var n = 0; n < 2; n++) {
+      var way = n == 0 ? ways.getFirst() : ways.getLast();
+      var column = comparison.columns().get(n + 1);
+      assertThat(column.wires() - demo.project().conductors().size()).isEqualTo(way.wires());
+      assertThat(column.cost() - comparison.columns().getFirst().cost())
+          .isCloseTo(way.costs(), Assertions.within(0.005));
+      assertThat(column.effects().closed()).isEqualTo(way.closed());
+      assertThat(column.minutes()).isPositive();
+    }
+  }
+
+  /// Every candidate that fits opens no error when taken; every other one says why it does not.
+  @Test
+  void candidatesSayBeforeTheyAreTakenWhetherTheyFit() {
+    for (var id : List.of("T2", "F5", "K10", "U4", "M4", "Y1", "B1", "A1")) {
+      var all = Candidates.of(device(id), demo, STANDARD, () -> false);
+      if (!id.equals("A1")) assertThat(all).as(id).isNotEmpty();
+      for (var candidate : all) {
+        if (candidate.unfit().isPresent()) {
+          assertThat(candidate.unfit().get()).isNotBlank();
+          continue;
+        }
+        var after = Review.findingsOnly(candidate.edit().on(demo.project(), STANDARD), STANDARD);
+        assertThat(Effects.between(demo, after).errors())
+            .as(id + " as " + candidate.part().id())
+            .isEmpty();
+      }
+    }
+    var supplies = Candidates.of(device("T2"), demo, STANDARD, () -> false);
+    var twelve =
+        supplies.stream()
+            .filter(c -> c.part().id().startsWith("supply-12v"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(twelve.unfit()).isPresent();
+    assertThat(supplies.getFirst().unfit()).isEmpty();
+    assertThat(supplies.getFirst().part().id()).startsWith("supply-24v");
+  }
+}
