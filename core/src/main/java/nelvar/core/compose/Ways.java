@@ -6,10 +6,10 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Catalogue;
-import nelvar.core.compose.pattern.Pattern;
 import nelvar.core.compose.pattern.Patterns;
 import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.Unmet;
@@ -54,82 +54,147 @@ public final class Ways {
     } catch (Unmet unmet) {
       return new Found(List.of(), List.of(unmet.why()));
     }
-    var serving = Patterns.ALL.stream().filter(pattern -> pattern.serves(function, probe)).toList();
-    var tried = new ArrayList<Tried>();
-    // Where the stop can cut what moves, no way is asked for that it does not cut.
-    for (var cut : List.of(true, false)) {
-      var wanted = new ArrayList<Recipe>();
-      for (var pattern : serving)
-        for (var how : Composer.Beside.values())
-          if (how.cut() == cut && (cut || (function.kind().moves() && !found(tried, pattern))))
-            wanted.add(new Recipe(pattern, how));
-      tried.addAll(
-          wanted.parallelStream()
-              .map(recipe -> tried(recipe, function, study, today, standard))
-              .toList());
-    }
-    var ways = new ArrayList<Way>();
-    var refused = new ArrayList<String>();
-    var seen = new HashSet<Project>();
-    for (var one : tried) {
-      one.way().filter(way -> seen.add(way.after().project())).ifPresent(ways::add);
-      one.refused().ifPresent(why -> refused.add(one.recipe().title() + ": " + why));
-    }
-    ways.sort(
-        Comparator.comparingInt(Way::rank)
-            .thenComparingInt(way -> way.opened().size())
-            .thenComparingDouble(Way::costs)
-            .thenComparingInt(Way::wires));
-    return new Found(ways, refused.stream().distinct().toList());
+    var recipes =
+        Patterns.ALL.stream()
+            .filter(pattern -> pattern.serves(function, probe))
+            .map(pattern ->
+                new Recipe(pattern.title(), composer -> pattern.compose(function, composer)))
+            .toList();
+    var asked =
+        new Asked(
+            function.designation().text(),
+            function.kind().moves(),
+            recipes,
+            study,
+            today,
+            standard);
+    return asked.found();
   }
 
-  private static Project with(MachineFunction function, Project project) {
-    return project.plan().function(function.id()).isPresent()
-        ? project
-        : FunctionEdits.add(function).apply(project);
+  /// The ways to feed one device that nothing feeds: always on, or switched by an output.
+  public static Found feeding(Device device, Review today, Catalogue standard) {
+    var feeding = new Feeding(today.study(), device);
+    if (!feeding.wanted()) return new Found(List.of(), List.of());
+    var recipes = new ArrayList<Recipe>();
+    for (var switched : List.of(true, false))
+      Feeding.title(feeding, switched)
+          .ifPresent(title ->
+              recipes.add(new Recipe(title, composer -> feeding.compose(composer, switched))));
+    return new Asked(
+            device.designation().text(), feeding.moves(), recipes, today.study(), today, standard)
+        .found();
   }
 
-  private record Recipe(Pattern pattern, Composer.Beside how) {
+  /// One thing that can be composed.
+  private record Recipe(String title, Consumer<Composer> compose) {}
+
+  /// A recipe in one manner.
+  private record Trial(Recipe recipe, Composer.Beside how) {
     String title() {
-      return pattern.title() + how.words();
+      return recipe.title() + how.words();
     }
   }
 
   /// A way, or why there is none.
-  private record Tried(Recipe recipe, Optional<Way> way, Optional<String> refused) {}
+  private record Tried(Trial trial, Optional<Way> way, Optional<String> refused) {}
 
-  private static Tried tried(
-      Recipe recipe, MachineFunction function, Study study, Review today, Catalogue standard) {
-    try {
-      var composer = Composer.beside(study, standard, DISTANCE, recipe.how());
-      recipe.pattern().compose(function, composer);
-      composer.settle();
-      var after = new Sizing(composer, standard, true).added(study.project());
-      return switch (judged(recipe, function, after, today, standard)) {
-        case Judged.Offered(var way) -> new Tried(recipe, Optional.of(way), Optional.empty());
-        case Judged.Withheld(var why) ->
-            new Tried(recipe, Optional.empty(), Optional.of("it would bring an error: " + why));
-      };
-    } catch (Unmet unmet) {
-      return new Tried(recipe, Optional.empty(), Optional.of(unmet.why()));
-    } catch (EditRefused | ImpossibleQuantity refusal) {
-      return new Tried(recipe, Optional.empty(), Optional.of(String.valueOf(refusal.getMessage())));
+  /// What is asked for, and beside what.
+  ///
+  /// @param study of the machine that stands, with what is to be added named in it
+  private record Asked(
+      String name,
+      boolean moves,
+      List<Recipe> recipes,
+      Study study,
+      Review today,
+      Catalogue standard) {
+    Found found() {
+      var tried = new ArrayList<Tried>();
+      // Where the stop can cut what moves, no way is asked for that it does not cut.
+      for (var cut : List.of(true, false)) {
+        var wanted = new ArrayList<Trial>();
+        for (var recipe : recipes)
+          for (var how : Composer.Beside.values())
+            if (how.cut() == cut && (cut || (moves && !known(tried, recipe))))
+              wanted.add(new Trial(recipe, how));
+        tried.addAll(wanted.parallelStream().map(this::tried).toList());
+      }
+      var ways = new ArrayList<Way>();
+      var refused = new ArrayList<String>();
+      var seen = new HashSet<Project>();
+      for (var one : tried) {
+        one.way().filter(way -> seen.add(way.after().project())).ifPresent(ways::add);
+        one.refused().ifPresent(why -> refused.add(one.trial().title() + ": " + why));
+      }
+      ways.sort(
+          Comparator.comparingInt(Way::rank)
+              .thenComparingInt(way -> way.opened().size())
+              .thenComparingDouble(Way::costs)
+              .thenComparingInt(Way::wires));
+      return new Found(ways, refused.stream().distinct().toList());
+    }
+
+    private Tried tried(Trial trial) {
+      try {
+        var composer = Composer.beside(study, standard, DISTANCE, trial.how());
+        trial.recipe().compose().accept(composer);
+        composer.settle();
+        var after = new Sizing(composer, standard, true).added(study.project());
+        return switch (judged(trial, after)) {
+          case Judged.Offered(var way) -> new Tried(trial, Optional.of(way), Optional.empty());
+          case Judged.Withheld(var why) ->
+              new Tried(trial, Optional.empty(), Optional.of("it would bring an error: " + why));
+        };
+      } catch (Unmet unmet) {
+        return new Tried(trial, Optional.empty(), Optional.of(unmet.why()));
+      } catch (EditRefused | ImpossibleQuantity refusal) {
+        return new Tried(
+            trial, Optional.empty(), Optional.of(String.valueOf(refusal.getMessage())));
+      }
+    }
+
+    /// What an earth fault can start, or a stop does not cut, comes last for what moves.
+    private int rank(Composer.Beside how) {
+      if (!moves) return 0;
+      return (how.sinking() ? SINKING : 0) + (how.cut() ? 0 : NOT_CUT);
+    }
+
+    private Judged judged(Trial trial, Project after) {
+      var review = Review.findingsOnly(after, standard);
+      var effects = Effects.between(today, review);
+      var errors = effects.errors();
+      if (!errors.isEmpty()) return new Judged.Withheld(String.join("; ", errors));
+      var base = today.project();
+      var edit =
+          new Edit(
+              "%s: %s".formatted(name, trial.title()),
+              project -> {
+                if (!project.equals(base))
+                  throw new EditRefused(
+                      "The machine has changed since this way was found: look at the ways again.");
+                return after;
+              });
+      return new Judged.Offered(
+          new Way(
+              trial.title(),
+              edit,
+              review.study(),
+              adds(base, after, standard),
+              cost(after, standard) - cost(base, standard),
+              heat(after, standard) - heat(base, standard),
+              after.conductors().size() - base.conductors().size(),
+              effects.closed(),
+              List.copyOf(effects.opened().keySet()),
+              rank(trial.how())));
     }
   }
 
-  private static boolean found(List<Tried> tried, Pattern pattern) {
-    return tried.stream()
-        .anyMatch(one -> one.recipe().pattern() == pattern && one.way().isPresent());
+  private static boolean known(List<Tried> tried, Recipe recipe) {
+    return tried.stream().anyMatch(one -> one.trial().recipe() == recipe && one.way().isPresent());
   }
 
   private static final int SINKING = 1;
   private static final int NOT_CUT = 2;
-
-  /// What an earth fault can start, or a stop does not cut, comes last for what moves.
-  private static int rank(Composer.Beside how, MachineFunction function) {
-    if (!function.kind().moves()) return 0;
-    return (how.sinking() ? SINKING : 0) + (how.cut() ? 0 : NOT_CUT);
-  }
 
   private sealed interface Judged {
     record Offered(Way way) implements Judged {}
@@ -137,34 +202,10 @@ public final class Ways {
     record Withheld(String why) implements Judged {}
   }
 
-  private static Judged judged(
-      Recipe recipe, MachineFunction function, Project after, Review today, Catalogue standard) {
-    var review = Review.findingsOnly(after, standard);
-    var effects = Effects.between(today, review);
-    var errors = effects.errors();
-    if (!errors.isEmpty()) return new Judged.Withheld(String.join("; ", errors));
-    var base = today.project();
-    var edit =
-        new Edit(
-            "%s: %s".formatted(function.designation(), recipe.title()),
-            project -> {
-              if (!project.equals(base))
-                throw new EditRefused(
-                    "The machine has changed since this way was found: look at the ways again.");
-              return after;
-            });
-    return new Judged.Offered(
-        new Way(
-            recipe.title(),
-            edit,
-            review.study(),
-            adds(base, after, standard),
-            cost(after, standard) - cost(base, standard),
-            heat(after, standard) - heat(base, standard),
-            after.conductors().size() - base.conductors().size(),
-            effects.closed(),
-            List.copyOf(effects.opened().keySet()),
-            rank(recipe.how(), function)));
+  private static Project with(MachineFunction function, Project project) {
+    return project.plan().function(function.id()).isPresent()
+        ? project
+        : FunctionEdits.add(function).apply(project);
   }
 
   /// Devices by their part, cables, and how many wires.

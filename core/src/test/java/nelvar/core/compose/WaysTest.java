@@ -111,6 +111,69 @@ class WaysTest {
         .id();
   }
 
+  /// A device that was only set down: each way feeds it, closes *Not fed*, and opens no error.
+  @Test
+  void aDeviceThatNothingFeedsHasWaysToBeFed() throws Exception {
+    for (var project : List.of(demo(), drafted("tile-polisher"), drafted("conveyor-station")))
+      for (var part :
+          List.of(
+              "valve-24vdc-4w8",
+              "photo-eye-pnp",
+              "pump-24v-3a",
+              "relay-6a-24vdc",
+              "fan-230v-20w",
+              "supply-24v-5a",
+              "operator-panel-7in",
+              "signal-tower-3-24v",
+              "heater-30w-230v")) {
+        var catalogue = CatalogueFile.standard();
+        var device =
+            Device.of(
+                new nelvar.core.model.Id("NEW1"),
+                "-NEW1",
+                "set down by hand",
+                part,
+                part.startsWith("relay") || part.startsWith("supply")
+                    ? nelvar.core.model.Place.PANEL
+                    : nelvar.core.model.Place.MACHINE);
+        var before = Edits.add(device).on(project, catalogue);
+        var review = Review.findingsOnly(before, catalogue);
+        var found = Ways.feeding(device, review, catalogue);
+        assertThat(found.ways())
+            .as("%s in %s: %s", part, project.name(), found.refused())
+            .isNotEmpty();
+        for (var way : found.ways()) {
+          var after = way.edit().on(before, catalogue);
+          assertThat(after.conductors()).containsAll(before.conductors());
+          assertThat(way.after().network().feeds(device.id()))
+              .as(part + " by " + way.title())
+              .isNotEmpty()
+              .allMatch(feed -> feed.source().isPresent());
+          assertThat(way.closed()).as(part).anyMatch(text -> text.startsWith("-NEW1: Not fed"));
+        }
+      }
+  }
+
+  @Test
+  void whatWasBegunByHandIsNotWiredOver() throws Exception {
+    var catalogue = CatalogueFile.standard();
+    var device =
+        Device.of(
+            new nelvar.core.model.Id("NEW1"),
+            "-NEW1",
+            "",
+            "valve-24vdc-4w8",
+            nelvar.core.model.Place.MACHINE);
+    var set = Edits.add(device).on(demo(), catalogue);
+    var study = nelvar.core.analysis.Study.of(set, catalogue);
+    var ends = WireText.read("NEW1:1 to X31:13", study).orThrow();
+    var begun =
+        HandWire.of(ends.from(), ends.to(), study, catalogue).edit(study).on(set, catalogue);
+    var found = Ways.feeding(device, Review.findingsOnly(begun, catalogue), catalogue);
+    assertThat(found.ways()).isEmpty();
+    assertThat(found.refused()).allMatch(why -> why.contains("-NEW1:1 has a wire already"));
+  }
+
   /// Where 0 V is earthed, an earth fault behind an output that switches 0 V starts what it drives
   /// (IEC 60204-1, 9.4.3.1): such ways come last for what moves, however cheap.
   @Test
