@@ -218,7 +218,9 @@ final class Driver implements AutoCloseable {
     mouse(node, MouseEvent.MOUSE_RELEASED, to);
   }
 
-  void mouse(Node node, EventType<MouseEvent> type, Point2D at) {
+  void mouse(Node node, EventType<MouseEvent> type, Point2D place) {
+    // An event that is fired counts from the scene.
+    var at = on(() -> node.localToScene(place));
     run(() ->
         node.fireEvent(
             new MouseEvent(

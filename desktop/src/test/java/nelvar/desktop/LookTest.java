@@ -443,6 +443,8 @@ class LookTest {
   void theWelcomeLeadsOnAndTellsWhatWasWorkedOn() {
     driver.willPick(folder.resolve("m.nelvar.json"));
     driver.press(KeyCode.CONTROL, KeyCode.S);
+    driver.await("saved", () -> driver.window.session().orElseThrow().file().get().isPresent());
+    driver.settle();
     driver.run(() ->
         driver.window.commands().stream()
             .filter(command -> command.name().startsWith("Welcome"))

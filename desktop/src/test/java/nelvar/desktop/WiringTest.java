@@ -175,7 +175,6 @@ class WiringTest {
   }
 
   private Point2D middle(String terminal) {
-    return driver.on(
-        () -> pane().localToScreen(pane().middleOf(spot(terminal).orElseThrow()).orElseThrow()));
+    return driver.on(() -> pane().middleOf(spot(terminal).orElseThrow()).orElseThrow());
   }
 }

@@ -2,13 +2,14 @@ package nelvar.core.compose;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Demand;
+import nelvar.core.catalogue.Heater;
 import nelvar.core.catalogue.Intake;
 import nelvar.core.catalogue.Output;
 import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.SignalLamp;
 import nelvar.core.catalogue.Solenoid;
 import nelvar.core.catalogue.Terminal;
 import nelvar.core.compose.sketch.Composer;
@@ -56,10 +57,19 @@ final class Feeding {
     return !unfed().isEmpty();
   }
 
-  /// Whether a program can switch it: two wires of direct current.
+  /// Whether a program can switch it: two wires of direct current to something that works, not to
+  /// what reads or computes.
   boolean switched() {
-    return unfed().stream().allMatch(intake -> direct(intake) && intake.lines().size() == 1)
+    return works()
+        && unfed().stream().allMatch(intake -> direct(intake) && intake.lines().size() == 1)
         && part.outputs().isEmpty();
+  }
+
+  private boolean works() {
+    return moves()
+        || part.ownCoil().isPresent()
+        || part instanceof SignalLamp
+        || part instanceof Heater;
   }
 
   /// @throws Unmet where it cannot be fed
@@ -194,12 +204,5 @@ final class Feeding {
 
   private Stream<Output> output(String name) {
     return part.outputs().stream().filter(o -> o.name().equals(name));
-  }
-
-  /// What the ways are called.
-  static Optional<String> title(Feeding feeding, boolean switched) {
-    if (switched)
-      return feeding.switched() ? Optional.of("switched by a controller output") : Optional.empty();
-    return Optional.of("always on");
   }
 }

@@ -39,4 +39,15 @@ public record Way(
   public boolean adds(Id thing, Project before) {
     return before.device(thing).isEmpty() && before.conductor(thing).isEmpty();
   }
+
+  /// Whether the current of a device comes from a supply with it, or through a protective device.
+  public boolean feedsFrom(Id device, Id supplyOrGate) {
+    return after.network().feeds(device).stream()
+        .filter(feed -> feed.source().isPresent())
+        .anyMatch(feed ->
+            feed.source().get().device().id().equals(supplyOrGate)
+                || feed.lineWays().stream()
+                    .flatMap(way -> after.wires(way).stream())
+                    .anyMatch(wire -> wire.touches(supplyOrGate)));
+  }
 }

@@ -58,7 +58,8 @@ public final class Ways {
         Patterns.ALL.stream()
             .filter(pattern -> pattern.serves(function, probe))
             .map(pattern ->
-                new Recipe(pattern.title(), composer -> pattern.compose(function, composer)))
+                new Recipe(
+                    pattern.title(), true, false, composer -> pattern.compose(function, composer)))
             .toList();
     var asked =
         new Asked(
@@ -76,17 +77,31 @@ public final class Ways {
     var feeding = new Feeding(today.study(), device);
     if (!feeding.wanted()) return new Found(List.of(), List.of());
     var recipes = new ArrayList<Recipe>();
-    for (var switched : List.of(true, false))
-      Feeding.title(feeding, switched)
-          .ifPresent(title ->
-              recipes.add(new Recipe(title, composer -> feeding.compose(composer, switched))));
+    if (feeding.switched())
+      recipes.add(
+          new Recipe(
+              "switched by a controller output",
+              true,
+              false,
+              composer -> feeding.compose(composer, true)));
+    recipes.add(
+        new Recipe(
+            "always on", false, feeding.switched(), composer -> feeding.compose(composer, false)));
     return new Asked(
             device.designation().text(), feeding.moves(), recipes, today.study(), today, standard)
         .found();
   }
 
   /// One thing that can be composed.
-  private record Recipe(String title, Consumer<Composer> compose) {}
+  ///
+  /// @param switches whether relays and outputs have a part in it
+  /// @param unlikely comes last: it works, and is hardly what is meant
+  private record Recipe(
+      String title, boolean switches, boolean unlikely, Consumer<Composer> compose) {
+    boolean differs(Composer.Beside how) {
+      return switches || (!how.relays() && !how.sinking());
+    }
+  }
 
   /// A recipe in one manner.
   private record Trial(Recipe recipe, Composer.Beside how) {
@@ -115,8 +130,9 @@ public final class Ways {
         var wanted = new ArrayList<Trial>();
         for (var recipe : recipes)
           for (var how : Composer.Beside.values())
-            if (how.cut() == cut && (cut || (moves && !known(tried, recipe))))
-              wanted.add(new Trial(recipe, how));
+            if (recipe.differs(how)
+                && how.cut() == cut
+                && (cut || (moves && !known(tried, recipe)))) wanted.add(new Trial(recipe, how));
         tried.addAll(wanted.parallelStream().map(this::tried).toList());
       }
       var ways = new ArrayList<Way>();
@@ -154,9 +170,10 @@ public final class Ways {
     }
 
     /// What an earth fault can start, or a stop does not cut, comes last for what moves.
-    private int rank(Composer.Beside how) {
-      if (!moves) return 0;
-      return (how.sinking() ? SINKING : 0) + (how.cut() ? 0 : NOT_CUT);
+    private int rank(Trial trial) {
+      var meant = trial.recipe().unlikely() ? UNLIKELY : 0;
+      if (!moves) return meant;
+      return meant + (trial.how().sinking() ? SINKING : 0) + (trial.how().cut() ? 0 : NOT_CUT);
     }
 
     private Judged judged(Trial trial, Project after) {
@@ -185,7 +202,7 @@ public final class Ways {
               after.conductors().size() - base.conductors().size(),
               effects.closed(),
               List.copyOf(effects.opened().keySet()),
-              rank(trial.how())));
+              rank(trial)));
     }
   }
 
@@ -195,6 +212,7 @@ public final class Ways {
 
   private static final int SINKING = 1;
   private static final int NOT_CUT = 2;
+  private static final int UNLIKELY = 4;
 
   private sealed interface Judged {
     record Offered(Way way) implements Judged {}

@@ -151,6 +151,13 @@ class WaysTest {
               .allMatch(feed -> feed.source().isPresent());
           assertThat(way.closed()).as(part).anyMatch(text -> text.startsWith("-NEW1: Not fed"));
         }
+        // What works is switched; what reads or computes is always on.
+        assertThat(found.ways().getFirst().title())
+            .as(part)
+            .startsWith(
+                part.matches("(valve|pump|relay|signal).*")
+                    ? "switched by a controller output"
+                    : "always on");
       }
   }
 

@@ -175,7 +175,10 @@ final class Foot extends VBox {
   /// The way of the current as the best way for a function would make it; what is new is dashed.
   private boolean proposed(Session session, MachineFunction function, Theme theme) {
     var first =
-        session.composing().known(function).flatMap(found -> found.ways().stream().findFirst());
+        session
+            .composing()
+            .known(function.id())
+            .flatMap(found -> found.ways().stream().findFirst());
     if (first.isEmpty()) return false;
     var after = first.get().after();
     var path =

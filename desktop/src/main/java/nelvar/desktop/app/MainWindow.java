@@ -21,7 +21,6 @@ import nelvar.core.compose.Candidates;
 import nelvar.core.compose.WireText;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
-import nelvar.core.model.MachineFunction;
 import nelvar.core.units.Reading;
 import nelvar.desktop.control.SideSheet;
 import nelvar.desktop.control.Typing;
@@ -445,8 +444,11 @@ public final class MainWindow {
       var selected = s.selection().get();
       var device = selected.flatMap(study::device);
       var function = selected.flatMap(id -> s.project().plan().function(id));
-      if (device.isPresent()) another(device.get(), s);
-      else if (function.isPresent()) ways(function.get(), s);
+      if (device.isPresent() && s.composing().known(device.get().id()).isEmpty())
+        another(device.get(), s);
+      else if (device.isPresent()) ways(device.get().id(), device.get().designation().text(), s);
+      else if (function.isPresent())
+        ways(function.get().id(), function.get().designation().text(), s);
       else s.tell("Select a device to compare parts for it, or a function to compare its ways.");
     });
   }
@@ -478,18 +480,14 @@ public final class MainWindow {
             c.closes().isEmpty() ? "" : ", closes " + String.join(", ", c.closes()));
   }
 
-  private void ways(MachineFunction function, Session s) {
-    var known = s.composing().known(function);
+  private void ways(Id thing, String name, Session s) {
+    var known = s.composing().known(thing);
     if (known.isEmpty()) {
       s.tell("Its ways are not known yet, or it works already.");
       return;
     }
     var sheet =
-        new CompareSheet(
-            s,
-            theme,
-            "Ways for %s side by side".formatted(function.designation()),
-            this::closeOverlay);
+        new CompareSheet(s, theme, "Ways for %s side by side".formatted(name), this::closeOverlay);
     overlay(sheet);
     sheet.show(
         known.get().ways().stream()

@@ -260,6 +260,15 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
             : device.purpose() + ", " + device.place().words());
     facts(Facts.of(device, review.study()));
     findings(device.id(), review);
+    if (unfed(device, review))
+      content
+          .getChildren()
+          .addAll(
+              new WayCards(session, theme)
+                  .of(
+                      "Ways to feed it, best first",
+                      session.composing().ways(device.id()),
+                      compare));
     part.ifPresent(p -> trying(Trying.of(device, p, session)));
     content.getChildren().add(section("Settings"));
     DeviceSettings.of(device, session, review).forEach(content.getChildren()::add);
@@ -281,6 +290,11 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
         .add(
             Additions.remove(
                 device.designation() + " and its wires", () -> session.edit(Edits.remove(device))));
+  }
+
+  private static boolean unfed(Device device, Review review) {
+    return review.study().network().feeds(device.id()).stream()
+        .anyMatch(feed -> feed.state() != nelvar.core.network.Feed.State.FED);
   }
 
   private void trying(List<Node> rows) {
@@ -391,7 +405,16 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
         .filter(FindingCard.class::isInstance)
         .map(FindingCard.class::cast)
         .flatMap(card -> card.firstRepair().stream())
-        .findFirst();
+        .findFirst()
+        .or(this::firstWay);
+  }
+
+  /// The best way to feed what is selected.
+  private Optional<Repair> firstWay() {
+    return session
+        .flatMap(s -> s.selection().get().flatMap(s.composing()::known))
+        .flatMap(found -> found.ways().stream().findFirst())
+        .map(way -> Repair.of(way.edit()));
   }
 
   private void findings(Id id, Review review) {

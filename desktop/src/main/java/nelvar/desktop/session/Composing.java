@@ -30,15 +30,16 @@ import nelvar.core.review.Review;
 /// What can be made of the machine's functions: the ways for the one that is selected, a draft of
 /// all of them. Found away from the interface thread; only the newest counts.
 public final class Composing {
-  /// What was found for a function in a state of the machine.
+  /// What was found for a function, or a device, in a state of the machine.
   ///
   /// @param about the review it was found beside; of another one it says nothing
-  public record Offered(Id function, Review about, Ways.Found found) {}
+  public record Offered(Id thing, Review about, Ways.Found found) {}
 
   private final Session session;
   private final Catalogue standard;
   private final Latest<Ways.Found> ways;
   private final Latest<Draft> drafts;
+  private final Latest<Ways.Found> feeds;
   private final Latest<List<Candidates.Candidate>> candidates;
   private final Latest<Optional<Comparison>> comparisons;
   private final Latest<Project> rows;
@@ -47,13 +48,14 @@ public final class Composing {
       new ReadOnlyObjectWrapper<>(Optional.empty());
   private Optional<Asked> asked = Optional.empty();
 
-  private record Asked(Id function, Review about) {}
+  private record Asked(Id thing, Review about) {}
 
   Composing(Session session, Catalogue standard, Executor worker, Executor interfaceThread) {
     this.session = session;
     this.standard = standard;
     this.ways = new Latest<>(worker, interfaceThread);
     this.drafts = new Latest<>(worker, interfaceThread);
+    this.feeds = new Latest<>(worker, interfaceThread);
     this.candidates = new Latest<>(worker, interfaceThread);
     this.comparisons = new Latest<>(worker, interfaceThread);
     this.rows = new Latest<>(worker, interfaceThread);
@@ -64,38 +66,79 @@ public final class Composing {
     return offered.getReadOnlyProperty();
   }
 
-  /// The ways for a function that nothing serves yet; asks for them where they are not known.
-  public Optional<Ways.Found> ways(MachineFunction function) {
-    var known = known(function);
-    if (known.isEmpty()) ask(function, session.review().get());
+  /// The ways for a function that nothing serves yet, or a device that nothing feeds; asks for them
+  /// where they are not known.
+  public Optional<Ways.Found> ways(Id thing) {
+    var known = known(thing);
+    if (known.isEmpty()) ask(thing, session.review().get());
     return known;
   }
 
   /// The ways that were found beside the newest review.
-  public Optional<Ways.Found> known(MachineFunction function) {
+  public Optional<Ways.Found> known(Id thing) {
     var about = session.review().get();
     return offered
         .get()
-        .filter(o -> o.about() == about && o.function().equals(function.id()))
+        .filter(o -> o.about() == about && o.thing().equals(thing))
         .map(Offered::found);
   }
 
-  private void ask(MachineFunction function, Review about) {
-    var wanted = new Asked(function.id(), about);
+  private void ask(Id thing, Review about) {
+    var wanted = new Asked(thing, about);
     if (asked.filter(wanted::equals).isPresent()) return;
     asked = Optional.of(wanted);
     ways.ask(
-        _ -> Ways.of(function, about, standard),
-        found -> offered.set(Optional.of(new Offered(function.id(), about, found))),
+        _ -> found(thing, about),
+        found -> offered.set(Optional.of(new Offered(thing, about, found))),
         broken ->
             offered.set(
                 Optional.of(
                     new Offered(
-                        function.id(),
+                        thing,
                         about,
                         new Ways.Found(
                             List.of(),
                             List.of("looking for ways failed: " + Trouble.of(broken)))))));
+  }
+
+  private Ways.Found found(Id thing, Review about) {
+    return about
+        .study()
+        .device(thing)
+        .map(device -> Ways.feeding(device, about, standard))
+        .orElseGet(
+            () -> Ways.of(about.project().plan().function(thing).orElseThrow(), about, standard));
+  }
+
+  /// Feeds a device by the best way that takes its current from a supply or gate; says why where
+  /// none does.
+  public void feedFrom(Id device, Id from) {
+    var about = session.review().get();
+    var names = List.of(about.study().label(device), about.study().label(from));
+    session.tell("Trying the ways to feed %s…".formatted(names.getFirst()));
+    feeds.ask(
+        _ -> found(device, about),
+        found ->
+            found.ways().stream()
+                .filter(way -> way.feedsFrom(device, from))
+                .findFirst()
+                .ifPresentOrElse(
+                    way -> {
+                      if (take(way))
+                        session.tell(
+                            "%s is fed from %s: %s"
+                                .formatted(names.getFirst(), names.getLast(), way.title()));
+                    },
+                    () ->
+                        session.tell(
+                            "No way was found to feed %s from %s%s"
+                                .formatted(
+                                    names.getFirst(),
+                                    names.getLast(),
+                                    found.ways().isEmpty()
+                                        ? "."
+                                        : "; select it to see those there are."))),
+        broken -> session.tell("Looking for ways failed: " + Trouble.of(broken)));
   }
 
   /// Lays a wire between two terminals, with all that is proposed for it.

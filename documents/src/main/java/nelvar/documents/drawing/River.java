@@ -85,6 +85,7 @@ public final class River {
     scale = most > 0 ? (view.amps() ? 90 : 115) * spread / most : 1;
     if (view.amps()) scale = Math.min(scale, 14);
     for (var root : roots) root(root);
+    y = Shelf.put(study, view.selected(), INLET_X, WIDTH - 2 * INLET_X, y, shapes, spots);
     arms.addAll(shapes);
     return new Drawing(WIDTH, y + 8, arms, spots);
   }
@@ -98,13 +99,60 @@ public final class River {
     return root.children().stream().mapToDouble(this::flow).sum();
   }
 
+  /// An inlet on which nothing hangs yet.
+  private void bare(Point root) {
+    var id = root.device().id();
+    var high = 46.0;
+    shapes.add(
+        Shape.rectangle(
+            INLET_X,
+            y,
+            INLET_WIDTH,
+            high,
+            Optional.of(Ink.MAINS_SOFT),
+            Optional.of(new Shape.Pen(Ink.MAINS, 1.2, 4))));
+    shapes.add(
+        Shape.text(
+            INLET_X + 10,
+            y + 20,
+            root.device().designation().text(),
+            Face.MONO_BOLD,
+            13,
+            Ink.TEXT));
+    shapes.add(
+        Shape.text(
+            INLET_X + 10,
+            y + 36,
+            root.gives().map(source -> source.output().voltage().toString()).orElse(""),
+            Face.TEXT,
+            12,
+            Ink.TEXT_SOFT));
+    shapes.add(
+        Shape.text(
+            INLET_X + INLET_WIDTH + 18,
+            y + 28,
+            "Nothing hangs on it yet.",
+            Face.TEXT,
+            13,
+            Ink.TEXT_SOFT));
+    spots.add(
+        new Drawing.Spot(
+            INLET_X,
+            y,
+            INLET_WIDTH,
+            high,
+            id,
+            root.device().designation() + ", nothing hangs on it yet"));
+    y += high + 18;
+  }
+
   private void root(Point root) {
     var groups = Grouped.of(root.children(), study, open);
     var placed = new ArrayList<Placed>();
     for (var group : groups)
       placed.add(place(group, 0, root.gives().map(Ink::of).orElse(Ink.MAINS), false));
     if (placed.isEmpty()) {
-      y += ROW * spread;
+      bare(root);
       return;
     }
     var height = placed.stream().mapToDouble(p -> p.width).sum();

@@ -187,7 +187,7 @@ public final class PartsStage implements Stage {
         .get()
         .flatMap(id -> project.plan().function(id))
         .filter(function -> FunctionEdits.served(project, function.id()).isEmpty())
-        .flatMap(session.composing()::ways)
+        .flatMap(function -> session.composing().ways(function.id()))
         .flatMap(found -> found.ways().stream().findFirst())
         .ifPresent(session.composing()::take);
   }

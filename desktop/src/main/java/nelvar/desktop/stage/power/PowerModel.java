@@ -32,7 +32,10 @@ record PowerModel(Picture picture, Drawing drawing, String summary) {
   static PowerModel of(Review review, View view) {
     var study = review.study();
     if (study.network().feeds().isEmpty())
-      return new PowerModel(Picture.NOTHING, EMPTY, summary(study));
+      return new PowerModel(
+          Picture.NOTHING,
+          River.of(review, new River.View(false, false, view.selected(), Optional.empty())),
+          "Nothing is fed yet");
     if (view.curves()) {
       var chain = chain(study, view.selected());
       return new PowerModel(
