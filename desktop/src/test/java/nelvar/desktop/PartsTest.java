@@ -110,6 +110,41 @@ class PartsTest {
     assertThat(errors()).isZero();
   }
 
+  /// A second one like it works as the first does; a copy is pasted into another project.
+  @Test
+  void functionsAreClonedAndCarriedOn() {
+    driver.run(() -> driver.window.desk().openDemo());
+    driver.run(() -> driver.window.choose(driver.window.stage("Parts")));
+    var before = session().project();
+    var like =
+        before.functions().stream().filter(f -> f.name().equals("mist")).findFirst().orElseThrow();
+    driver.run(() -> driver.window.select(like.id()));
+    driver.run(() -> ((TextField) driver.window.root().lookup("#more-number")).setText("many"));
+    driver.click(driver.find("#more-like-it"));
+    assertThat(driver.words("#message")).contains("a number from 1 to 50, not 'many'");
+    driver.run(() -> ((TextField) driver.window.root().lookup("#more-number")).setText("2"));
+    driver.click(driver.find("#more-like-it"));
+    driver.await(
+        "two more", () -> session().project().functions().size() == before.functions().size() + 2);
+    driver.settle();
+    driver.press(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(session().project()).isEqualTo(before);
+    driver.run(() -> driver.window.select(like.id()));
+    driver.run(() -> ((PartsStage) driver.window.stage("Parts")).rows().requestFocus());
+    driver.press(KeyCode.CONTROL, KeyCode.C);
+    driver.press(KeyCode.CONTROL, KeyCode.N);
+    driver.run(() ->
+        session().composing().paste(javafx.scene.input.Clipboard.getSystemClipboard().getString()));
+    assertThat(session().project().functions())
+        .singleElement()
+        .satisfies(f -> assertThat(f.wants()).isEqualTo(like.wants()));
+    driver.run(() -> session().composing().paste("2 valves 24 V\nphoto eye\n"));
+    assertThat(session().project().functions()).hasSize(3);
+    driver.run(() -> session().composing().paste("photo eye\nxyzzy plugh\n"));
+    assertThat(session().project().functions()).hasSize(3);
+    assertThat(driver.words("#message")).contains("Nothing was pasted");
+  }
+
   /// Typed, understood, added; Enter once more takes the best way; undo takes back each.
   @Test
   void aFunctionIsAddedToAMachineThatStands() {

@@ -8,6 +8,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.Region;
+import nelvar.core.compose.Clones;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.edit.FunctionEdits;
 import nelvar.desktop.session.Session;
@@ -49,6 +50,7 @@ final class FunctionSheet {
         session.edit(
             FunctionEdits.rename(function, function.designation(), name.getText().strip())));
     nodes.add(name);
+    nodes.add(more(function));
     var remove =
         new Button(
             served.isEmpty()
@@ -60,6 +62,29 @@ final class FunctionSheet {
     });
     nodes.add(remove);
     return nodes;
+  }
+
+  /// A second one, or ten.
+  private Node more(MachineFunction function) {
+    var number = new TextField("1");
+    number.setId("more-number");
+    number.setPrefColumnCount(3);
+    number.setAccessibleText("How many more like this one");
+    var add = new Button("Add more like it");
+    add.setId("more-like-it");
+    Runnable run =
+        () -> {
+          var text = number.getText().strip();
+          if (!text.matches("[1-9][0-9]?") || Integer.parseInt(text) > Clones.MOST)
+            session.tell(
+                "Say how many: a number from 1 to %d, not '%s'.".formatted(Clones.MOST, text));
+          else session.composing().more(function, Integer.parseInt(text));
+        };
+    number.setOnAction(_ -> run.run());
+    add.setOnAction(_ -> run.run());
+    var row = new javafx.scene.layout.HBox(8, number, add);
+    row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    return row;
   }
 
   private void ways(MachineFunction function, List<Node> nodes) {

@@ -1,5 +1,6 @@
 package nelvar.desktop.session;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
@@ -8,6 +9,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.compose.Candidates;
+import nelvar.core.compose.Clones;
 import nelvar.core.compose.Comparison;
 import nelvar.core.compose.Draft;
 import nelvar.core.compose.HandWire;
@@ -15,8 +17,10 @@ import nelvar.core.compose.Way;
 import nelvar.core.compose.Ways;
 import nelvar.core.compose.need.DraftList;
 import nelvar.core.compose.need.Need;
+import nelvar.core.compose.need.NeedReader;
 import nelvar.core.compose.need.ShippedLists;
 import nelvar.core.compose.sketch.Unmet;
+import nelvar.core.file.FunctionsText;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.MachineFunction;
@@ -26,6 +30,7 @@ import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.EditRefused;
 import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.review.Review;
+import nelvar.core.units.Reading;
 
 /// What can be made of the machine's functions: the ways for the one that is selected, a draft of
 /// all of them. Found away from the interface thread; only the newest counts.
@@ -39,6 +44,7 @@ public final class Composing {
   private final Catalogue standard;
   private final Latest<Ways.Found> ways;
   private final Latest<Draft> drafts;
+  private final Latest<Clones.Cloned> clones;
   private final Latest<Ways.Found> feeds;
   private final Latest<List<Candidates.Candidate>> candidates;
   private final Latest<Optional<Comparison>> comparisons;
@@ -55,6 +61,7 @@ public final class Composing {
     this.standard = standard;
     this.ways = new Latest<>(worker, interfaceThread);
     this.drafts = new Latest<>(worker, interfaceThread);
+    this.clones = new Latest<>(worker, interfaceThread);
     this.feeds = new Latest<>(worker, interfaceThread);
     this.candidates = new Latest<>(worker, interfaceThread);
     this.comparisons = new Latest<>(worker, interfaceThread);
@@ -226,6 +233,77 @@ public final class Composing {
     var function = new MachineFunction(id, designation, need.name(), need.kind(), need.wants());
     if (!session.edit(FunctionEdits.add(function))) return false;
     session.selection().set(Optional.of(id));
+    return true;
+  }
+
+  /// More functions like one, each made to work as the machine stands, as one step.
+  public void more(MachineFunction like, int times) {
+    var about = session.review().get();
+    var works = !drawable();
+    session.tell("Adding %d like %s…".formatted(times, like.designation()));
+    clones.ask(
+        _ -> Clones.of(like, times, works, about, standard),
+        cloned -> {
+          var edit =
+              new Edit("Add %d like %s".formatted(times, like.designation()), _ -> cloned.after());
+          if (!session.project().equals(about.project())) {
+            session.tell("The machine changed meanwhile; ask again.");
+            return;
+          }
+          if (!session.edit(edit)) return;
+          session.selection().set(Optional.of(cloned.functions().getFirst().id()));
+          session.tell(
+              works
+                  ? String.join("; ", cloned.told())
+                  : "%d added. Undo takes them back as one step.".formatted(times));
+        },
+        broken -> session.tell("They could not be added: " + Trouble.of(broken)));
+  }
+
+  /// Adds functions that were copied here or in another project, or lines as one would type them.
+  ///
+  /// @return whether the text was such
+  public boolean paste(String text) {
+    var carried = FunctionsText.read(text);
+    var functions = new ArrayList<MachineFunction>();
+    if (carried.isPresent() && !carried.get().isEmpty()) {
+      var after = Clones.added(carried.get(), session.project(), functions);
+      if (session.edit(new Edit("Paste %d functions".formatted(functions.size()), _ -> after)))
+        session.selection().set(Optional.of(functions.getFirst().id()));
+      return true;
+    }
+    var lines = text.lines().map(String::strip).filter(line -> !line.isEmpty()).toList();
+    var needs = new ArrayList<Need>();
+    for (var line : lines)
+      switch (NeedReader.read(line)) {
+        case Reading.Misread<Need>(var why) -> {
+          session.tell("Nothing was pasted: '%s': %s".formatted(line, why));
+          return false;
+        }
+        case Reading.Value<Need>(var need) -> needs.add(need);
+      }
+    if (needs.isEmpty()) return false;
+    session.edit(
+        new Edit(
+            "Paste %d functions".formatted(needs.size()),
+            project -> {
+              var next = project;
+              for (var need : needs) {
+                var added = next;
+                var designation =
+                    need.designation().orElseGet(() -> Draft.designation(added, need.kind()));
+                next =
+                    FunctionEdits.add(
+                            new MachineFunction(
+                                Draft.id(next, designation),
+                                designation,
+                                need.name(),
+                                need.kind(),
+                                need.wants()))
+                        .apply(next);
+              }
+              return next;
+            }));
     return true;
   }
 

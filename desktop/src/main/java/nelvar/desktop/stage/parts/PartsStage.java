@@ -10,6 +10,10 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -20,6 +24,7 @@ import nelvar.core.compose.Chains;
 import nelvar.core.compose.need.Need;
 import nelvar.core.compose.need.NeedReader;
 import nelvar.core.compose.need.ShippedLists;
+import nelvar.core.file.FunctionsText;
 import nelvar.core.model.Id;
 import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.review.Review;
@@ -82,6 +87,7 @@ public final class PartsStage implements Stage {
     view.setTop(new VBox(head, under));
     rows.setId("functions");
     rows.onSelect(id -> session.ifPresent(s -> s.selection().set(Optional.of(id))));
+    rows.setOnKeyPressed(this::clip);
     scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     scroll.setFocusTraversable(false);
     view.setCenter(scroll);
@@ -90,6 +96,28 @@ public final class PartsStage implements Stage {
     draw.setManaged(false);
     begin();
     read("");
+  }
+
+  /// Copies the selected function, or pastes what was copied here or in another project.
+  private void clip(KeyEvent e) {
+    if (!e.isShortcutDown() || session.isEmpty()) return;
+    var s = session.get();
+    if (e.getCode() == KeyCode.C) {
+      var function = s.selection().get().flatMap(id -> s.project().plan().function(id));
+      if (function.isEmpty()) return;
+      var content = new ClipboardContent();
+      content.putString(FunctionsText.of(List.of(function.get())));
+      Clipboard.getSystemClipboard().setContent(content);
+      s.tell(
+          "%s copied. Ctrl+V adds one like it, here or in another project."
+              .formatted(function.get().designation()));
+      e.consume();
+    }
+    if (e.getCode() == KeyCode.V && !e.isShiftDown()) {
+      var text = Clipboard.getSystemClipboard().getString();
+      if (text != null) s.composing().paste(text);
+      e.consume();
+    }
   }
 
   /// An empty machine: the one thing to do first, and lists to begin with.
