@@ -152,6 +152,41 @@ class WiringTest {
     assertThat(wires()).isEqualTo(before);
   }
 
+  @Test
+  void manyWiresAreChangedAtOnce() {
+    driver.run(() -> driver.window.choose(driver.window.stage("Runs")));
+    var before = session().project();
+    assertThat(driver.find("#many-apply").getParent().isVisible()).isFalse();
+    var ids =
+        driver.on(() -> {
+          var table =
+              (javafx.scene.control.TableView<?>) driver.window.root().lookup("#runs-table");
+          table.getSelectionModel().clearSelection();
+          table.getSelectionModel().selectIndices(0, 1, 2);
+          return table.getSelectionModel().getSelectedIndices().size();
+        });
+    driver.settle();
+    assertThat(ids).isEqualTo(3);
+    assertThat(driver.find("#many-apply").getParent().isVisible()).isTrue();
+    fill("#many-section", "wide");
+    driver.click(driver.find("#many-apply"));
+    assertThat(session().project()).isEqualTo(before);
+    assertThat(driver.words("#message")).contains("'wide'");
+    fill("#many-section", "10 mm²");
+    fill("#many-colour", "violet");
+    driver.click(driver.find("#many-apply"));
+    var changed =
+        session().project().conductors().stream()
+            .filter(w -> w.colour().filter("violet"::equals).isPresent())
+            .toList();
+    assertThat(changed)
+        .hasSize(3)
+        .allMatch(w -> w.section().orElseThrow().toString().equals("10 mm²"));
+    driver.press(KeyCode.CONTROL, KeyCode.Z);
+    driver.press(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(session().project()).isEqualTo(before);
+  }
+
   private void rows(String text) {
     driver.run(() ->
         ((javafx.scene.control.TextArea) driver.window.root().lookup("#rows-text")).setText(text));

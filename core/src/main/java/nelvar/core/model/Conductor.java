@@ -115,6 +115,11 @@ public record Conductor(
         id, label, from, to, function, section, length, colour, cable, next, leadOf);
   }
 
+  public Conductor withColour(Optional<String> next) {
+    return new Conductor(
+        id, label, from, to, function, section, length, next, cable, bundle, leadOf);
+  }
+
   public Conductor withLeadOf(Optional<Id> next) {
     return new Conductor(
         id, label, from, to, function, section, length, colour, cable, bundle, next);

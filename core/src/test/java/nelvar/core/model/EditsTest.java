@@ -49,6 +49,24 @@ class EditsTest {
   }
 
   @Test
+  void manyWiresTakeOneColourAndOneDuct() {
+    var core =
+        demo.conductors().stream().filter(c -> c.cable().isPresent()).findFirst().orElseThrow();
+    var ids = Set.of(new Id("W1"), new Id("W2"), core.id());
+    var red = Edits.colour(ids, "red").on(demo, CatalogueFile.standard());
+    assertThat(red.conductors().stream().filter(c -> ids.contains(c.id())))
+        .allMatch(c -> c.colour().filter("red"::equals).isPresent());
+    assertThat(red.conductors().stream().filter(c -> !ids.contains(c.id())).toList())
+        .isEqualTo(demo.conductors().stream().filter(c -> !ids.contains(c.id())).toList());
+    var duct = demo.bundles().getLast();
+    var laid = Edits.bundle(ids, duct).on(demo, CatalogueFile.standard());
+    assertThat(laid.conductor(new Id("W1")).orElseThrow().bundle()).contains(duct.id());
+    // A core lies where its cable lies.
+    assertThat(laid.conductor(core.id()).orElseThrow().bundle()).isEqualTo(core.bundle());
+    assertThat(laid.cable(core.cable().orElseThrow()).orElseThrow().bundle()).contains(duct.id());
+  }
+
+  @Test
   void theCoresOfACableChangeTogetherWithTheCable() {
     var core =
         demo.conductors().stream()

@@ -105,6 +105,16 @@ public final class Shots {
     for (var turn = 0; turn < 200 && session.composing().offered().get().isEmpty(); turn++)
       pulse(50);
     picture(scene, folder.resolve("12-composing.png"));
+    session.undo();
+    window.select(new Id("T2"));
+    window.compare();
+    for (var turn = 0; turn < 400 && !compared(window); turn++) pulse(50);
+    picture(scene, folder.resolve("16-compare.png"));
+    window.closeOverlay();
+    window.select(new Id("K10"));
+    window.wiring();
+    picture(scene, folder.resolve("17-wiring.png"));
+    window.closeOverlay();
     window.desk().begin();
     var fresh = window.session().orElseThrow();
     window.choose(window.stage("Parts"));
@@ -117,6 +127,11 @@ public final class Shots {
     picture(scene, folder.resolve("13-drafted.png"));
     window.choose(window.stage("Power"));
     picture(scene, folder.resolve("15-drafted-power.png"));
+  }
+
+  private static boolean compared(MainWindow window) {
+    return window.root().lookup("#compare-list") instanceof javafx.scene.control.ListView<?> list
+        && !list.getItems().isEmpty();
   }
 
   /// A drop asked for on the side, filled from a wire of the project.

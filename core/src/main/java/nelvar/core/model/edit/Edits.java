@@ -213,6 +213,35 @@ public final class Edits {
                 project, Set.of(conductor.id()), c -> c.withBundle(java.util.Optional.of(bundle))));
   }
 
+  /// Many wires into one duct, conduit or tray; cores lie where their cables lie, which go along.
+  public static Edit bundle(Set<Id> conductors, Bundle bundle) {
+    return new Edit(
+        "Lay %d wires in %s".formatted(conductors.size(), bundle.name()),
+        project -> {
+          var cables =
+              project.conductors().stream()
+                  .filter(c -> conductors.contains(c.id()))
+                  .flatMap(c -> c.cable().stream())
+                  .toList();
+          return conductor(
+                  project,
+                  c -> conductors.contains(c.id()) && c.cable().isEmpty(),
+                  c -> c.withBundle(Optional.of(bundle.id())))
+              .withCables(
+                  changed(
+                      project.cables(),
+                      c -> cables.contains(c.id()),
+                      c -> c.withBundle(Optional.of(bundle.id()))));
+        });
+  }
+
+  /// The colour of the insulation of many wires.
+  public static Edit colour(Set<Id> conductors, String colour) {
+    return new Edit(
+        "Make %d wires %s".formatted(conductors.size(), colour),
+        project -> conductor(project, conductors, c -> c.withColour(Optional.of(colour))));
+  }
+
   public static Edit add(String what, Conductor conductor) {
     return new Edit(
         what,

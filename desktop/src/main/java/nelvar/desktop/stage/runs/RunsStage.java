@@ -55,6 +55,7 @@ public final class RunsStage implements Stage {
   private final TableView<RunRow> table = new TableView<>();
   private final TextField filter = new TextField();
   private final Label count = new Label();
+  private final ManyWires many = new ManyWires();
   private final VBox cut = new VBox();
   private Optional<Session> session = Optional.empty();
   private Optional<Review> review = Optional.empty();
@@ -81,7 +82,7 @@ public final class RunsStage implements Stage {
     rowsButton.setId("runs-paste");
     rowsButton.setOnAction(_ -> paste.run());
     var head = new StageHead("Runs", count, filter, rowsButton);
-    view.setTop(head);
+    view.setTop(new VBox(head, many));
     table();
     var section = new ScrollPane(cut);
     section.setFitToWidth(true);
@@ -113,6 +114,12 @@ public final class RunsStage implements Stage {
           if (!showing && row != null)
             session.ifPresent(s -> s.selection().set(Optional.of(row.conductor().id())));
         });
+    table
+        .getSelectionModel()
+        .getSelectedItems()
+        .addListener(
+            (javafx.collections.ListChangeListener<RunRow>)
+                _ -> session.ifPresent(s -> many.show(s, selectedRows())));
     table.setOnKeyPressed(e -> {
       if (e.getCode() == KeyCode.C && e.isShortcutDown()) copy();
       if (e.getCode() == KeyCode.F2 || e.getCode() == KeyCode.ENTER) edit();
@@ -266,7 +273,17 @@ public final class RunsStage implements Stage {
             : "%d of %d conductors".formatted(filtered.size(), rows.size()));
   }
 
+  private List<RunRow> selectedRows() {
+    return table.getSelectionModel().getSelectedItems().stream()
+        .filter(java.util.Objects::nonNull)
+        .toList();
+  }
+
   private void select(Optional<Id> selected) {
+    // Several rows stay selected while one of them is.
+    if (selectedRows().stream()
+            .anyMatch(row -> selected.filter(row.conductor().id()::equals).isPresent())
+        && selectedRows().size() > 1) return;
     for (var i = 0; i < table.getItems().size(); i++) {
       if (selected.filter(table.getItems().get(i).conductor().id()::equals).isEmpty()) continue;
       if (table.getSelectionModel().getSelectedIndex() != i) {
