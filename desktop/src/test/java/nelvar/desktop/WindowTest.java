@@ -263,6 +263,23 @@ class WindowTest {
     assertThat(((TextField) driver.find("#field-upstream-device")).getText()).isEqualTo("16 A");
   }
 
+  /// Another mains: what hangs on it is named with what it gets, and selects what is meant.
+  @Test
+  void anotherMainsSaysWhatBecomesOfEachDevice() {
+    demo();
+    driver.press(KeyCode.CONTROL, KeyCode.DIGIT1);
+    assertThat(driver.on(() -> driver.window.root().lookupAll("#on-mains .fact"))).isEmpty();
+    var field = (TextField) driver.find("#field-mains-voltage");
+    driver.run(() -> {
+      field.setText("3x690 V");
+      field.fireEvent(new javafx.event.ActionEvent());
+    });
+    driver.settle();
+    assertThat(driver.on(() -> driver.window.root().lookupAll("#on-mains .fact"))).isNotEmpty();
+    driver.press(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(driver.on(() -> driver.window.root().lookupAll("#on-mains .fact"))).isEmpty();
+  }
+
   @Test
   void workingsOpenAndThemesChange() {
     demo();

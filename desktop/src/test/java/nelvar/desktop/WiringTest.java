@@ -187,6 +187,25 @@ class WiringTest {
     assertThat(session().project()).isEqualTo(before);
   }
 
+  @Test
+  void ductsAreMadeAndChangedInRuns() {
+    driver.run(() -> driver.window.choose(driver.window.stage("Runs")));
+    var before = session().project();
+    driver.click(driver.find("#duct-new"));
+    assertThat(session().project().bundles()).hasSize(before.bundles().size() + 1);
+    driver.settle();
+    fill("#duct-name", "duct behind the door");
+    driver.press(KeyCode.ENTER);
+    assertThat(session().project().bundles().getLast().name()).isEqualTo("duct behind the door");
+    driver.run(
+        () -> ((javafx.scene.control.CheckBox) driver.window.root().lookup("#duct-inside")).fire());
+    assertThat(session().project().bundles().getLast().inside()).isFalse();
+    driver.click(driver.find("#duct-remove"));
+    assertThat(session().project().bundles()).isEqualTo(before.bundles());
+    for (var n = 0; n < 4; n++) driver.press(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(session().project()).isEqualTo(before);
+  }
+
   private void rows(String text) {
     driver.run(() ->
         ((javafx.scene.control.TextArea) driver.window.root().lookup("#rows-text")).setText(text));

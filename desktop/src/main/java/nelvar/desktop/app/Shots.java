@@ -109,6 +109,9 @@ public final class Shots {
     window.select(new Id("T2"));
     window.compare();
     for (var turn = 0; turn < 400 && !compared(window); turn++) pulse(50);
+    if (window.root().lookup("#compare-list") instanceof javafx.scene.control.ListView<?> list)
+      list.getSelectionModel().selectIndices(0, 1, 3);
+    pulse(1500);
     picture(scene, folder.resolve("16-compare.png"));
     window.closeOverlay();
     window.select(new Id("K10"));

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.RadioButton;
 import javafx.scene.control.ScrollPane;
@@ -18,6 +19,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import nelvar.core.analysis.Job;
+import nelvar.core.analysis.load.OnMains;
+import nelvar.core.finding.Severity;
 import nelvar.core.model.Brief;
 import nelvar.core.model.School;
 import nelvar.core.model.edit.Edit;
@@ -29,6 +32,7 @@ import nelvar.core.units.Quantity;
 import nelvar.core.units.Reading;
 import nelvar.core.units.Significant;
 import nelvar.desktop.control.DrawingPane;
+import nelvar.desktop.control.Icon;
 import nelvar.desktop.control.QuantityField;
 import nelvar.desktop.control.StageHead;
 import nelvar.desktop.session.Session;
@@ -108,7 +112,13 @@ public final class BriefStage implements Stage {
     name.setText(model.description());
     var brief = model.brief();
     left.getChildren().setAll(supply(session, brief), surroundings(session, brief));
-    right.getChildren().setAll(lines(model.lines(), theme), limits(session, brief), cautions());
+    right
+        .getChildren()
+        .setAll(
+            lines(model.lines(), theme),
+            hanging(model.hanging(), session, theme),
+            limits(session, brief),
+            cautions());
     below.getChildren().setAll(schools(session, brief));
     first = Optional.ofNullable(left.lookup("#field-mains-voltage"));
     focused.map(id -> view.lookup("#" + id)).ifPresent(Node::requestFocus);
@@ -256,6 +266,33 @@ public final class BriefStage implements Stage {
             "Local codes and a licensed electrician decide. Lock off and prove dead before work; wait for stored charge, then measure; protective conductor first. Nelvar says what it checked and what it did not.");
     text.getStyleClass().add("caution");
     return text;
+  }
+
+  /// Which devices can stay on this mains; those that cannot stand by name.
+  private static Node hanging(List<OnMains> all, Session session, Theme theme) {
+    var wrong = all.stream().filter(one -> one.fate() != OnMains.Fate.STAYS).toList();
+    var words =
+        all.isEmpty()
+            ? "Nothing hangs on it yet."
+            : wrong.isEmpty()
+                ? "All %d devices on it accept the volts they get.".formatted(all.size())
+                : "%d of %d devices accept the volts they get."
+                    .formatted(all.size() - wrong.size(), all.size());
+    var card = card("On this mains", soft(words));
+    card.setId("on-mains");
+    for (var one : wrong) {
+      var line =
+          new Button(
+              "%s  %s".formatted(one.device().designation(), one.words()),
+              Icon.of(one.fate() == OnMains.Fate.UNFIT ? Severity.ERROR : Severity.WARNING, theme));
+      line.getStyleClass().add("fact");
+      line.setWrapText(true);
+      line.setMaxWidth(Double.MAX_VALUE);
+      line.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+      line.setOnAction(_ -> session.selection().set(Optional.of(one.device().id())));
+      card.getChildren().add(line);
+    }
+    return card;
   }
 
   private static Node lines(Drawing lines, Theme theme) {

@@ -31,18 +31,19 @@ final class RunsModel {
   }
 
   /// A cut through a bundle, with what stands beside it.
-  record Cut(String name, String words, Drawing drawing) {}
+  record Cut(Bundle bundle, String words, Drawing drawing) {}
 
-  /// Through the bundle of the selection, else the first there is.
-  static Optional<Cut> cut(Review review, Optional<Id> selected) {
+  /// Through the bundle that was asked for, else that of the selection, else the first there is.
+  static Optional<Cut> cut(Review review, Optional<Id> asked, Optional<Id> selected) {
     var study = review.study();
-    return selected
-        .flatMap(study::conductor)
-        .flatMap(study::bundle)
+    return asked
+        .flatMap(
+            id -> review.project().bundles().stream().filter(b -> b.id().equals(id)).findFirst())
+        .or(() -> selected.flatMap(study::conductor).flatMap(study::bundle))
         .or(() -> review.project().bundles().stream().findFirst())
         .map(bundle ->
             new Cut(
-                bundle.name(),
+                bundle,
                 describe(bundle, review),
                 BundleSection.of(bundle, study, selected, CUT_WIDTH)));
   }

@@ -56,6 +56,7 @@ public final class RunsStage implements Stage {
   private final TextField filter = new TextField();
   private final Label count = new Label();
   private final ManyWires many = new ManyWires();
+  private final DuctBar ducts = new DuctBar(this::look);
   private final VBox cut = new VBox();
   private Optional<Session> session = Optional.empty();
   private Optional<Review> review = Optional.empty();
@@ -86,7 +87,7 @@ public final class RunsStage implements Stage {
     table();
     var section = new ScrollPane(cut);
     section.setFitToWidth(true);
-    section.setPrefHeight(176);
+    section.setPrefHeight(196);
     section.setMinHeight(150);
     cut.setStyle("-fx-padding: 8 18 8 18; -fx-spacing: 4;");
     view.setCenter(table);
@@ -309,22 +310,35 @@ public final class RunsStage implements Stage {
       if (!next.get(i).equals(rows.get(i))) rows.set(i, next.get(i));
   }
 
+  /// Shows the cut of a bundle until another wire is selected.
+  private void look(Id bundle) {
+    looked = Optional.of(bundle);
+    lookedFrom = session.flatMap(s -> s.selection().get());
+    if (session.isPresent() && review.isPresent())
+      cut(review.get(), session.get().selection().get());
+  }
+
+  private Optional<Id> looked = Optional.empty();
+  private Optional<Id> lookedFrom = Optional.empty();
+
   private void cut(Review newest, Optional<Id> selected) {
-    var model = RunsModel.cut(newest, selected);
+    if (!selected.equals(lookedFrom)) looked = Optional.empty();
+    var model = RunsModel.cut(newest, looked, selected);
+    session.ifPresent(s -> ducts.show(s, model.map(RunsModel.Cut::bundle)));
     if (shownCut.filter(model::equals).isPresent() && shownIn == theme) return;
     shownCut = Optional.of(model);
     shownIn = theme;
     cut.getChildren().clear();
     if (model.isEmpty()) {
       cut.getChildren()
-          .add(new Label("No duct, tray or carrier yet: wires that lie nowhere cannot be rated."));
+          .addAll(
+              new Label("No duct, tray or carrier yet: wires that lie nowhere cannot be rated."),
+              ducts);
       return;
     }
-    var pane = new DrawingPane("Cut through " + model.get().name(), false);
+    var pane = new DrawingPane("Cut through " + model.get().bundle().name(), false);
     pane.show(model.get().drawing(), theme);
     pane.onSelect(id -> session.ifPresent(s -> s.selection().set(Optional.of(id))));
-    var title = new Label(model.get().name());
-    title.getStyleClass().add("strong");
     var words = new Label(model.get().words());
     words.getStyleClass().add("soft");
     var legend = new DrawingPane("What the colours mean", false);
@@ -332,7 +346,7 @@ public final class RunsStage implements Stage {
     legend.show(BundleSection.legend(), theme);
     var gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    cut.getChildren().addAll(new HBox(10, title, words), new HBox(pane, gap, legend));
+    cut.getChildren().addAll(ducts, words, new HBox(pane, gap, legend));
   }
 
   @Override
