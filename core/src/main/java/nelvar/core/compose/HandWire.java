@@ -113,9 +113,15 @@ public final class HandWire {
   public static Proposed of(TerminalRef from, TerminalRef to, Study study, Catalogue standard) {
     var hand = new HandWire(study);
     hand.refuse(from, to);
-    var drawn = hand.drawn(Asked.between(from, to), study.project());
-    if (drawn.wire().cable().isPresent())
-      return new Proposed(drawn.wire(), drawn.bundle(), hand.because);
+    var drawn = hand.drawn(Asked.between(from, to), study.project(), true);
+    if (drawn.wire().cable().isPresent()) {
+      // A core that is too thin for this is none for it.
+      if (WireSizes.stands(drawn.added(study.project()), drawn.wire().id(), standard))
+        return new Proposed(drawn.wire(), drawn.bundle(), hand.because);
+      hand.because.clear();
+      hand.because.add("the free core that goes there is too thin for it");
+      drawn = hand.drawn(Asked.between(from, to), study.project(), false);
+    }
     var after = drawn.added(study.project());
     var wire =
         WireSizes.least(after, Set.of(drawn.wire().id()), standard)
@@ -135,14 +141,15 @@ public final class HandWire {
     var unsized = new HashSet<Id>();
     var all = study.project();
     for (var one : asked) {
-      var drawn = hand.drawn(one, all);
+      var drawn = hand.drawn(one, all, true);
       all = drawn.added(all);
       if (one.section().isEmpty() && drawn.wire().cable().isEmpty()) unsized.add(drawn.wire().id());
     }
     return unsized.isEmpty() ? all : WireSizes.least(all, unsized, standard);
   }
 
-  private Proposed drawn(Asked asked, Project into) {
+  /// @param cores whether a free core of a cable may be taken
+  private Proposed drawn(Asked asked, Project into, boolean cores) {
     var from = asked.from();
     var to = asked.to();
     var likeFrom = sibling(from);
@@ -165,7 +172,7 @@ public final class HandWire {
                 protective ? Optional.of(colour(Ink.PROTECTIVE)) : like.flatMap(Conductor::colour));
     if (!protective) sayLike(likeFrom, likeTo, function, colour);
     var core =
-        asked.section().isPresent() || asked.length().isPresent()
+        !cores || asked.section().isPresent() || asked.length().isPresent()
             ? Optional.<Core>empty()
             : core(from, to, into);
     core.ifPresent(c ->

@@ -38,6 +38,13 @@ final class WireSizes {
 
   private WireSizes() {}
 
+  /// Whether the rules on wires find nothing against one as it is.
+  static boolean stands(Project project, Id wire, Catalogue standard) {
+    var review = Review.of(project, standard, RULES, () -> false).orElseThrow();
+    return found(review, Set.of(wire)).isEmpty()
+        && DeviceAgainstWire.stands(project.conductor(wire).orElseThrow(), review.study());
+  }
+
   static Project least(Project begun, Set<Id> wires, Catalogue standard) {
     var project = begun;
     for (var round = 0; round < ROUNDS; round++) {

@@ -152,6 +152,35 @@ class HandWireTest {
     assertThat(again.wire().length()).isEmpty();
   }
 
+  /// A core of 0.25 mm² is none for a heater of 2 kW: a wire of its own, as thick as it must be.
+  @Test
+  void aFreeCoreThatIsTooThinIsNotTaken() {
+    var drafted = drafted("heater 230 V 2 kW\n");
+    var heater =
+        drafted.project().devices().stream()
+            .filter(d -> d.designation().text().startsWith("-E"))
+            .findFirst()
+            .orElseThrow();
+    var line =
+        drafted.project().conductors().stream()
+            .filter(w -> w.cable().isPresent() && w.touches(heater.id()) && w.carriesWork())
+            .findFirst()
+            .orElseThrow();
+    var thin =
+        Edits.section(
+                "cores",
+                java.util.Set.of(line.id()),
+                new CrossSection(0.25),
+                CatalogueFile.standard())
+            .then(Edits.remove(line))
+            .apply(drafted.project());
+    var study = drafted.tried(thin);
+    var again = HandWire.of(line.from(), line.to(), study, CatalogueFile.standard());
+    assertThat(again.wire().cable()).isEmpty();
+    assertThat(again.wire().section().orElseThrow()).isGreaterThanOrEqualTo(new CrossSection(1));
+    assertThat(again.because()).contains("the free core that goes there is too thin for it");
+  }
+
   @Test
   void inAMachineWithoutAnyItBringsItsDuct() {
     var drafted = drafted("valve 24 V\n");

@@ -68,6 +68,7 @@ final class DuctBar extends FlowPane {
         });
     method.setId("duct-method");
     method.setAccessibleText("How it is laid");
+    method.setPrefWidth(236);
     method.getItems().setAll(InstallationMethod.values());
     method.setConverter(
         new StringConverter<>() {
