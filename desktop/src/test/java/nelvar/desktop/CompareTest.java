@@ -2,7 +2,6 @@ package nelvar.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
@@ -11,32 +10,10 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.GridPane;
 import nelvar.core.compose.need.NeedReader;
 import nelvar.core.model.Id;
-import nelvar.desktop.session.Session;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /// Other parts for a device, and the ways of a function, side by side in the real window.
-class CompareTest {
-  @TempDir private Path state;
-  private Driver driver;
-
-  @BeforeEach
-  void open() {
-    driver = new Driver(state);
-    driver.run(() -> driver.window.desk().openDemo());
-  }
-
-  @AfterEach
-  void close() {
-    driver.close();
-  }
-
-  private Session session() {
-    return driver.window.session().orElseThrow();
-  }
-
+class CompareTest extends DemoWindow {
   private ListView<?> list() {
     return (ListView<?>) driver.window.root().lookup("#compare-list");
   }

@@ -2,44 +2,26 @@ package nelvar.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Path;
 import javafx.scene.input.KeyCode;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.Place;
 import nelvar.core.model.edit.Edits;
 import nelvar.desktop.control.DrawingPane;
-import nelvar.desktop.session.Session;
 import nelvar.desktop.stage.power.PowerStage;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /// What is not fed stands on a shelf beside the river, and is fed from there.
-class FeedTest {
+class FeedTest extends DemoWindow {
   private static final Id EYE = new Id("B70");
 
-  @TempDir private Path state;
-  private Driver driver;
-
   @BeforeEach
-  void open() {
-    driver = new Driver(state);
-    driver.run(() -> driver.window.desk().openDemo());
+  void setDown() {
     driver.run(() -> driver.window.choose(driver.window.stage("Power")));
     driver.run(() ->
         session()
             .edit(Edits.add(Device.of(EYE, "-B70", "sees trays", "photo-eye-pnp", Place.MACHINE))));
-  }
-
-  @AfterEach
-  void close() {
-    driver.close();
-  }
-
-  private Session session() {
-    return driver.window.session().orElseThrow();
   }
 
   private DrawingPane river() {

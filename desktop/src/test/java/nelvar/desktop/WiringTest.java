@@ -2,7 +2,6 @@ package nelvar.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Path;
 import java.util.Optional;
 import javafx.geometry.Point2D;
 import javafx.scene.control.TextField;
@@ -11,32 +10,10 @@ import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 import nelvar.core.model.TerminalRef;
 import nelvar.desktop.control.DrawingPane;
-import nelvar.desktop.session.Session;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /// Wires laid by hand in the real window: by dragging, by keys, in words.
-class WiringTest {
-  @TempDir private Path state;
-  private Driver driver;
-
-  @BeforeEach
-  void open() {
-    driver = new Driver(state);
-    driver.run(() -> driver.window.desk().openDemo());
-  }
-
-  @AfterEach
-  void close() {
-    driver.close();
-  }
-
-  private Session session() {
-    return driver.window.session().orElseThrow();
-  }
-
+class WiringTest extends DemoWindow {
   private int wires() {
     return session().project().conductors().size();
   }

@@ -24,12 +24,13 @@ public final class Candidates {
   private Candidates() {}
 
   /// @param unfit why it does not go together with the machine; empty where it does
-  /// @param costs more than the part there, in the project's currency
+  /// @param costs more than the part there, in the project's currency; empty where a price is not
+  ///   stated
   public record Candidate(
       Part part,
       Edit edit,
       Optional<String> unfit,
-      double costs,
+      Optional<Double> costs,
       List<String> opens,
       List<String> closes) {
     public Candidate {
@@ -59,7 +60,7 @@ public final class Candidates {
         .sorted(
             Comparator.comparing((Candidate c) -> c.unfit().isPresent())
                 .thenComparingInt(c -> c.opens().size() - c.closes().size())
-                .thenComparingDouble(Candidate::costs)
+                .thenComparingDouble(c -> c.costs().orElse(Double.MAX_VALUE))
                 .thenComparing(c -> c.part().id()))
         .toList();
   }
@@ -75,7 +76,7 @@ public final class Candidates {
   private static Candidate tried(
       Device device, Part now, Part part, Review today, Catalogue standard) {
     var edit = Edits.swap(device, part);
-    var costs = price(part) - price(now);
+    var costs = Costs.of(part).flatMap(next -> Costs.of(now).map(before -> next - before));
     try {
       var after = Review.findingsOnly(edit.on(today.project(), standard), standard);
       var effects = Effects.between(today, after);
@@ -96,9 +97,5 @@ public final class Candidates {
           List.of(),
           List.of());
     }
-  }
-
-  private static double price(Part part) {
-    return part.price().map(price -> price.amount().doubleValue()).orElse(0.0);
   }
 }

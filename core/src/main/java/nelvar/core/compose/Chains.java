@@ -176,11 +176,7 @@ public final class Chains {
   }
 
   private static double price(Catalogue catalogue, nelvar.core.model.Cable cable) {
-    return catalogue
-            .find(cable.stock())
-            .flatMap(Part::price)
-            .map(price -> price.amount().doubleValue())
-            .orElse(0.0)
+    return Costs.of(cable.stock(), catalogue).orElse(0.0)
         * cable.length().map(length -> length.metres()).orElse(0.0);
   }
 }

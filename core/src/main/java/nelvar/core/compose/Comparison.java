@@ -63,8 +63,8 @@ public final class Comparison {
       double heat,
       int devices,
       int wires,
-      double cost,
-      double toBuy,
+      Costs cost,
+      Costs toBuy,
       List<String> leftOver,
       int axes,
       int freeInputs,
@@ -148,10 +148,13 @@ public final class Comparison {
     var had = stock(before);
     var has = stock(after);
     var toBuy = 0.0;
+    var unpriced = 0;
     var leftOver = new ArrayList<String>();
     for (var part : union(had, has)) {
       var more = has.getOrDefault(part, 0.0) - had.getOrDefault(part, 0.0);
-      if (more > 0) toBuy += more * price(catalogue, part);
+      var price = Costs.of(part, catalogue);
+      if (more > 0 && price.isPresent()) toBuy += more * price.get();
+      else if (more > 0) unpriced++;
       if (more < 0) leftOver.add(catalogue.find(part).map(Part::name).orElse(part));
     }
     var fullest = FullestSupply.of(study);
@@ -164,8 +167,8 @@ public final class Comparison {
         Ways.heat(after, catalogue),
         after.devices().size(),
         after.conductors().size(),
-        Ways.cost(after, catalogue),
-        toBuy,
+        Costs.of(after, catalogue),
+        new Costs(toBuy, unpriced),
         leftOver,
         pins(review, Pin.Type.OUTPUT_PULSES, false) / 4,
         pins(review, Pin.Type.INPUT_READS_PLUS, true)
@@ -223,14 +226,6 @@ public final class Comparison {
     var all = new LinkedHashSet<>(a.keySet());
     all.addAll(b.keySet());
     return all;
-  }
-
-  private static double price(Catalogue catalogue, String part) {
-    return catalogue
-        .find(part)
-        .flatMap(Part::price)
-        .map(price -> price.amount().doubleValue())
-        .orElse(0.0);
   }
 
   private static int minutes(Project before, Project after) {
@@ -298,7 +293,7 @@ public final class Comparison {
     return Significant.digits(value) + " " + unit;
   }
 
-  private String money(double value) {
-    return "%.2f %s".formatted(value, currency);
+  private String money(Costs costs) {
+    return "%.2f %s%s".formatted(costs.amount(), currency, Costs.beside(costs.unpriced()));
   }
 }

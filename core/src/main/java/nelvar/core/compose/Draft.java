@@ -7,6 +7,7 @@ import java.util.Optional;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.compose.pattern.Patterns;
 import nelvar.core.compose.sketch.Composer;
+import nelvar.core.compose.sketch.TypicalLength;
 import nelvar.core.compose.sketch.Unmet;
 import nelvar.core.model.Designation;
 import nelvar.core.model.FunctionKind;
@@ -20,7 +21,6 @@ import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.model.edit.NextName;
 import nelvar.core.review.Review;
 import nelvar.core.units.ImpossibleQuantity;
-import nelvar.core.units.Length;
 
 /// A whole machine from what it must do: patterns against the current, sizes last, judged once.
 ///
@@ -31,8 +31,6 @@ import nelvar.core.units.Length;
 /// @param reasons why it is made so, and what was assumed
 public record Draft(Project project, Review review, List<String> reasons) {
   /// From the cabinet to what stands on the machine, until places say otherwise (assumed).
-  private static final Length DISTANCE = new Length(5);
-
   public Draft {
     reasons = List.copyOf(reasons);
   }
@@ -44,14 +42,14 @@ public record Draft(Project project, Review review, List<String> reasons) {
   public static Draft of(Project from, Catalogue standard, boolean upstreamStated) {
     var reasons = new ArrayList<String>();
     var project = withStop(from, reasons);
-    var composer = new Composer(project, standard, DISTANCE);
+    var composer = new Composer(project, standard, TypicalLength.DISTANCE);
     for (var function : inOrder(project.functions())) compose(function, composer);
     composer.settle();
     var sized = new Sizing(composer, standard, upstreamStated).sized();
     reasons.addAll(composer.reasons());
     reasons.add(
         "Lengths to the machine are %s, in the cabinet as usual, until places are laid out."
-            .formatted(DISTANCE));
+            .formatted(TypicalLength.DISTANCE));
     if (!upstreamStated)
       reasons.add(
           "The device before the inlet is assumed: %s."

@@ -13,6 +13,7 @@ import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Terminal;
 import nelvar.core.compose.sketch.Ink;
+import nelvar.core.compose.sketch.TypicalLength;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Cable;
@@ -35,14 +36,8 @@ import nelvar.core.units.Length;
 /// what it goes on with, a section by the calculation the rules use, the next number, a typical
 /// length, the duct of its neighbours, the next free core where a cable goes there already.
 ///
-/// Lengths are those of [nelvar.core.compose.sketch.Sketch]: 0.6 m in the cabinet, 1.2 m to its
-/// door, and what the cables to a device on the machine measure, else 5 m (assumed).
+/// Lengths are typical ([TypicalLength]); to the machine what the cables to the device measure.
 public final class HandWire {
-  private static final double SLACK = 0.2;
-  private static final double INSIDE = 0.6;
-  private static final double DOOR = 1.2;
-  private static final double MACHINE = 5;
-
   /// @param because what each property was taken from, a line each
   public record Proposed(Conductor wire, Optional<Bundle> bundle, List<String> because) {
     public Proposed {
@@ -348,6 +343,8 @@ public final class HandWire {
 
   private Length length(TerminalRef from, TerminalRef to) {
     var places = List.of(place(from), place(to));
+    var typical =
+        TypicalLength.between(places.getFirst(), places.getLast(), TypicalLength.DISTANCE);
     if (places.contains(Place.MACHINE)) {
       var known =
           java.util.stream.Stream.of(from, to)
@@ -358,10 +355,10 @@ public final class HandWire {
       because.add(
           known.isPresent()
               ? "%s, as what goes there already".formatted(known.get())
-              : "%s assumed: nothing says how far it is".formatted(new Length(MACHINE + SLACK)));
-      return known.orElse(new Length(MACHINE + SLACK));
+              : "%s assumed: nothing says how far it is".formatted(typical));
+      return known.orElse(typical);
     }
-    return new Length((places.contains(Place.DOOR) ? DOOR : INSIDE) + SLACK);
+    return typical;
   }
 
   /// The duct most wires of the same use at these two devices lie in.

@@ -11,7 +11,8 @@ import nelvar.core.model.edit.Edit;
 /// @param title the pattern it follows
 /// @param after the machine as it would be
 /// @param adds what it adds, a line each
-/// @param costs more, in the project's currency; parts without a price count nothing
+/// @param costs more, in the project's currency
+/// @param unpriced devices and cables it adds that have no price and are not in the costs
 /// @param heat more inside the cabinet, W, at rated load
 /// @param wires how many conductors it adds
 /// @param closed findings that are open today and would not be
@@ -24,6 +25,7 @@ public record Way(
     Study after,
     List<String> adds,
     double costs,
+    int unpriced,
     double heat,
     int wires,
     List<String> closed,

@@ -12,6 +12,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.compose.pattern.Patterns;
 import nelvar.core.compose.sketch.Composer;
+import nelvar.core.compose.sketch.TypicalLength;
 import nelvar.core.compose.sketch.Unmet;
 import nelvar.core.model.Device;
 import nelvar.core.model.MachineFunction;
@@ -22,7 +23,6 @@ import nelvar.core.model.edit.EditRefused;
 import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.review.Review;
 import nelvar.core.units.ImpossibleQuantity;
-import nelvar.core.units.Length;
 
 /// The ways to make a function work in a machine that stands, best first.
 ///
@@ -30,8 +30,6 @@ import nelvar.core.units.Length;
 /// is not offered; of the others the one with the fewest new findings comes first, then the
 /// cheapest. What was there keeps its parts, wires and sizes.
 public final class Ways {
-  private static final Length DISTANCE = new Length(5);
-
   private Ways() {}
 
   /// What was found, and why what was not found is not there.
@@ -50,7 +48,7 @@ public final class Ways {
     var study = before == today.project() ? today.study() : today.study().tried(before);
     Composer probe;
     try {
-      probe = Composer.beside(study, standard, DISTANCE, Composer.Beside.USUAL);
+      probe = Composer.beside(study, standard, TypicalLength.DISTANCE, Composer.Beside.USUAL);
     } catch (Unmet unmet) {
       return new Found(List.of(), List.of(unmet.why()));
     }
@@ -152,7 +150,7 @@ public final class Ways {
 
     private Tried tried(Trial trial) {
       try {
-        var composer = Composer.beside(study, standard, DISTANCE, trial.how());
+        var composer = Composer.beside(study, standard, TypicalLength.DISTANCE, trial.how());
         trial.recipe().compose().accept(composer);
         composer.settle();
         var after = new Sizing(composer, standard, true).added(study.project());
@@ -182,6 +180,8 @@ public final class Ways {
       var errors = effects.errors();
       if (!errors.isEmpty()) return new Judged.Withheld(String.join("; ", errors));
       var base = today.project();
+      var had = Costs.of(base, standard);
+      var costs = Costs.of(after, standard);
       var edit =
           new Edit(
               "%s: %s".formatted(name, trial.title()),
@@ -197,7 +197,8 @@ public final class Ways {
               edit,
               review.study(),
               adds(base, after, standard),
-              cost(after, standard) - cost(base, standard),
+              costs.amount() - had.amount(),
+              costs.unpriced() - had.unpriced(),
               heat(after, standard) - heat(base, standard),
               after.conductors().size() - base.conductors().size(),
               effects.closed(),
@@ -254,26 +255,6 @@ public final class Ways {
                       .distinct()
                       .collect(Collectors.joining(", "))));
     return all;
-  }
-
-  /// Devices, cables and wires at their prices.
-  public static double cost(Project project, Catalogue standard) {
-    var catalogue = standard.with(project.ownParts());
-    var sum = 0.0;
-    for (var device : project.devices()) sum += price(catalogue, device.part());
-    for (var cable : project.cables())
-      sum +=
-          price(catalogue, cable.stock())
-              * cable.length().map(length -> length.metres()).orElse(0.0);
-    return sum;
-  }
-
-  private static double price(Catalogue catalogue, String part) {
-    return catalogue
-        .find(part)
-        .flatMap(p -> p.price())
-        .map(price -> price.amount().doubleValue())
-        .orElse(0.0);
   }
 
   /// Stated losses of what stands in the cabinet, W.

@@ -2,13 +2,12 @@ package nelvar.core.compose;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.compose.need.ShippedLists;
 import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.Demo;
 import nelvar.core.file.FunctionsText;
 import nelvar.core.file.ProjectFormat;
 import nelvar.core.model.Project;
@@ -71,12 +70,7 @@ class ClonesTest {
   /// where those are taken.
   @Test
   void functionsAreCarriedFromOneProjectToAnother() throws Exception {
-    var demo =
-        ProjectFormat.read(
-            "demo",
-            Files.readAllBytes(
-                Path.of("../demo/seed-tray-filler/seed-tray-filler-settled.nelvar.json")),
-            STANDARD);
+    var demo = Demo.settled();
     var text = FunctionsText.of(demo.functions());
     var carried = FunctionsText.read(text).orElseThrow();
     assertThat(carried).isEqualTo(demo.functions());

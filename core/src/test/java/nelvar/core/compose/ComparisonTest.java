@@ -2,12 +2,10 @@ package nelvar.core.compose;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.file.CatalogueFile;
-import nelvar.core.file.ProjectFormat;
+import nelvar.core.file.Demo;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
@@ -25,15 +23,8 @@ class ComparisonTest {
   private static Review demo;
 
   @BeforeAll
-  static void open() throws Exception {
-    demo =
-        Review.findingsOnly(
-            ProjectFormat.read(
-                "demo",
-                Files.readAllBytes(
-                    Path.of("../demo/seed-tray-filler/seed-tray-filler-settled.nelvar.json")),
-                STANDARD),
-            STANDARD);
+  static void open() {
+    demo = Review.findingsOnly(Demo.settled(), STANDARD);
   }
 
   private static Device device(String id) {
@@ -60,11 +51,11 @@ class ComparisonTest {
     var before = comparison.columns().getFirst();
     var after = comparison.columns().get(1);
     assertThat(before.title()).isEqualTo("as it is");
-    assertThat(before.toBuy()).isZero();
+    assertThat(before.toBuy()).isEqualTo(new Costs(0, 0));
     assertThat(before.minutes()).isZero();
     assertThat(before.effects().opened()).isEmpty();
-    assertThat(after.toBuy()).isEqualTo(price("supply-24v-20a"));
-    assertThat(after.cost() - before.cost())
+    assertThat(after.toBuy()).isEqualTo(new Costs(price("supply-24v-20a"), 0));
+    assertThat(after.cost().amount() - before.cost().amount())
         .isCloseTo(price("supply-24v-20a") - price("supply-24v-10a"), Assertions.within(0.005));
     assertThat(after.leftOver())
         .containsExactly(STANDARD.find("supply-24v-10a").orElseThrow().name());
@@ -73,6 +64,39 @@ class ComparisonTest {
     // 8.4 A of 10 A, then of 20 A: another one is the fullest then.
     assertThat(before.fullestPercent()).isGreaterThan(after.fullestPercent());
     assertThat(after.wires()).isEqualTo(before.wires());
+  }
+
+  /// A price nobody stated is no price of nothing: it is told beside the sum.
+  @Test
+  void whatHasNoPriceIsCountedApart() throws Exception {
+    var own =
+        nelvar.core.exchange.PartsCsv.read(
+            "p.csv",
+            "kind,id,name,coil.voltage,coil.power,coil.least,coil.greatest\nsolenoid,our-valve,Our valve,24 V,4.8 W,90 %,110 %\n");
+    var project = Edits.ownParts("own", own).on(demo.project(), STANDARD);
+    var review = Review.findingsOnly(project, STANDARD);
+    var comparison =
+        Comparison.of(
+                review,
+                List.of(new Comparison.Variant("ours", Edits.swap(device("Y1"), own.getFirst()))),
+                STANDARD,
+                () -> false)
+            .orElseThrow();
+    assertThat(comparison.columns().get(1).toBuy()).isEqualTo(new Costs(0, 1));
+    assertThat(
+            comparison.rows().stream()
+                .filter(row -> row.name().startsWith("To buy"))
+                .findFirst()
+                .orElseThrow()
+                .cells())
+        .containsExactly("0.00 EUR", "0.00 EUR and 1 without a price");
+    assertThat(
+            Candidates.of(device("Y1"), review, STANDARD, () -> false).stream()
+                .filter(c -> c.part().id().equals("our-valve"))
+                .findFirst()
+                .orElseThrow()
+                .costs())
+        .isEmpty();
   }
 
   @Test
@@ -133,7 +157,7 @@ class ComparisonTest {
       var way = n == 0 ? ways.getFirst() : ways.getLast();
       var column = comparison.columns().get(n + 1);
       assertThat(column.wires() - demo.project().conductors().size()).isEqualTo(way.wires());
-      assertThat(column.cost() - comparison.columns().getFirst().cost())
+      assertThat(column.cost().amount() - comparison.columns().getFirst().cost().amount())
           .isCloseTo(way.costs(), Assertions.within(0.005));
       assertThat(column.effects().closed()).isEqualTo(way.closed());
       assertThat(column.minutes()).isPositive();

@@ -3,11 +3,9 @@ package nelvar.core.compose;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import java.nio.file.Files;
-import java.nio.file.Path;
 import nelvar.core.analysis.Study;
 import nelvar.core.file.CatalogueFile;
-import nelvar.core.file.ProjectFormat;
+import nelvar.core.file.Demo;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 import nelvar.core.model.TerminalRef;
@@ -25,15 +23,8 @@ class HandWireTest {
   private static Study demo;
 
   @BeforeAll
-  static void open() throws Exception {
-    demo =
-        Study.of(
-            ProjectFormat.read(
-                "demo",
-                Files.readAllBytes(
-                    Path.of("../demo/seed-tray-filler/seed-tray-filler-settled.nelvar.json")),
-                CatalogueFile.standard()),
-            CatalogueFile.standard());
+  static void open() {
+    demo = Study.of(Demo.settled(), CatalogueFile.standard());
   }
 
   private static HandWire.Proposed proposed(String text) {

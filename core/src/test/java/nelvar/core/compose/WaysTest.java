@@ -3,15 +3,13 @@ package nelvar.core.compose;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Random;
 import nelvar.core.compose.need.NeedReader;
 import nelvar.core.compose.need.ShippedLists;
 import nelvar.core.file.CatalogueFile;
-import nelvar.core.file.ProjectFormat;
+import nelvar.core.file.Demo;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Device;
 import nelvar.core.model.MachineFunction;
@@ -34,12 +32,8 @@ class WaysTest {
         .project();
   }
 
-  private static Project demo() throws Exception {
-    return ProjectFormat.read(
-        "demo",
-        Files.readAllBytes(
-            Path.of("../demo/seed-tray-filler/seed-tray-filler-settled.nelvar.json")),
-        CatalogueFile.standard());
+  private static Project demo() {
+    return Demo.settled();
   }
 
   private static MachineFunction function(String text, Project project) {

@@ -2,14 +2,12 @@ package nelvar.core.exchange;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import nelvar.core.analysis.Study;
 import nelvar.core.file.CatalogueFile;
-import nelvar.core.file.ProjectFormat;
+import nelvar.core.file.Demo;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Conductor;
 import nelvar.core.review.Review;
@@ -24,15 +22,8 @@ class MachineRowsTest {
   private static Study demo;
 
   @BeforeAll
-  static void open() throws Exception {
-    demo =
-        Study.of(
-            ProjectFormat.read(
-                "demo",
-                Files.readAllBytes(
-                    Path.of("../demo/seed-tray-filler/seed-tray-filler-settled.nelvar.json")),
-                CatalogueFile.standard()),
-            CatalogueFile.standard());
+  static void open() {
+    demo = Study.of(Demo.settled(), CatalogueFile.standard());
   }
 
   private static MachineRows.Preview preview(String text, Study study) {
@@ -50,18 +41,25 @@ class MachineRowsTest {
         wire.length().map(l -> String.valueOf(l.metres())).orElse(""));
   }
 
+  private static List<Conductor> single() {
+    return demo.project().conductors().stream()
+        .filter(wire -> wire.cable().isEmpty() && wire.leadOf().isEmpty())
+        .toList();
+  }
+
+  private static Study without(List<Conductor> wires) {
+    var project = demo.project();
+    return demo.tried(
+        project.withConductors(
+            project.conductors().stream().filter(wire -> !wires.contains(wire)).toList()));
+  }
+
   /// The single wires of the demo, taken out and pasted back from a table of their own.
   @Test
   void whatWasCopiedOutCanBePastedBack() {
     var project = demo.project();
-    var single =
-        project.conductors().stream()
-            .filter(wire -> wire.cable().isEmpty() && wire.leadOf().isEmpty())
-            .toList();
-    var without =
-        demo.tried(
-            project.withConductors(
-                project.conductors().stream().filter(wire -> !single.contains(wire)).toList()));
+    var single = single();
+    var without = without(single);
     var text =
         "No.\tFrom\tTo\tSection\tColour\tLength m\n"
             + single.stream().map(MachineRowsTest::row).collect(Collectors.joining("\n"));
@@ -88,14 +86,8 @@ class MachineRowsTest {
   @Test
   void whatIsNotSaidIsProposed() {
     var project = demo.project();
-    var single =
-        project.conductors().stream()
-            .filter(wire -> wire.cable().isEmpty() && wire.leadOf().isEmpty())
-            .toList();
-    var without =
-        demo.tried(
-            project.withConductors(
-                project.conductors().stream().filter(wire -> !single.contains(wire)).toList()));
+    var single = single();
+    var without = without(single);
     var text =
         "from,to\n"
             + single.stream()

@@ -92,8 +92,6 @@ final class Foot extends VBox {
   private void toggle() {
     places.folded(kind(), !isFolded());
     folded();
-    drawn.ifPresent(d ->
-        d.session().selection().get().ifPresent(_ -> path(d.session(), d.review(), d.theme())));
   }
 
   /// Papers want the room for themselves, and so do functions until a way is shown.

@@ -18,6 +18,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.util.Duration;
 import nelvar.core.compose.Candidates;
+import nelvar.core.compose.Costs;
 import nelvar.core.compose.WireText;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
@@ -471,11 +472,16 @@ public final class MainWindow {
   }
 
   private static String note(Candidates.Candidate c, Session s) {
-    return "%s%d %s%s%s"
+    return "%s%s%s"
         .formatted(
-            c.costs() < 0 ? "− " : "+ ",
-            Math.round(Math.abs(c.costs())),
-            s.project().brief().policies().currency(),
+            c.costs()
+                .map(costs ->
+                    "%s%d %s"
+                        .formatted(
+                            costs < 0 ? "− " : "+ ",
+                            Math.round(Math.abs(costs)),
+                            s.project().brief().policies().currency()))
+                .orElse("price not stated"),
             c.opens().isEmpty() ? "" : ", opens " + String.join(", ", c.opens()),
             c.closes().isEmpty() ? "" : ", closes " + String.join(", ", c.closes()));
   }
@@ -494,10 +500,11 @@ public final class MainWindow {
             .map(way ->
                 new CompareSheet.Choice(
                     way.title(),
-                    "+ %d %s, %d wires"
+                    "+ %d %s%s, %d wires"
                         .formatted(
                             Math.round(way.costs()),
                             s.project().brief().policies().currency(),
+                            Costs.beside(way.unpriced()),
                             way.wires()),
                     Optional.empty(),
                     way.edit()))

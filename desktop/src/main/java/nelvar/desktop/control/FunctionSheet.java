@@ -5,9 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.layout.Region;
 import nelvar.core.compose.Clones;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.edit.FunctionEdits;
@@ -31,7 +29,7 @@ final class FunctionSheet {
 
   List<Node> of(MachineFunction function) {
     var nodes = new ArrayList<Node>();
-    nodes.add(wrapped(function.kind().words() + ": " + function.wants().words(), "soft"));
+    nodes.add(Labels.wrapped(function.kind().words() + ": " + function.wants().words(), "soft"));
     var served = FunctionEdits.served(session.project(), function.id());
     if (served.isEmpty()) ways(function, nodes);
     else
@@ -42,7 +40,7 @@ final class FunctionSheet {
         button.setOnAction(_ -> session.selection().set(Optional.of(device.id())));
         nodes.add(button);
       }
-    nodes.add(section("Its name"));
+    nodes.add(Labels.section("Its name"));
     var name = new TextField(function.name());
     name.setId("function-name");
     name.setAccessibleText("The name of the function");
@@ -90,7 +88,7 @@ final class FunctionSheet {
   private void ways(MachineFunction function, List<Node> nodes) {
     if (session.composing().drawable()) {
       nodes.add(
-          wrapped(
+          Labels.wrapped(
               "Nothing stands yet that this could hang on: name all that the machine must do, then draw it up.",
               ""));
       return;
@@ -101,19 +99,5 @@ final class FunctionSheet {
                 "Ways to make it work, best first",
                 session.composing().ways(function.id()),
                 compare));
-  }
-
-  private static Label section(String text) {
-    var label = new Label(text);
-    label.getStyleClass().add("section-title");
-    return label;
-  }
-
-  private static Label wrapped(String text, String style) {
-    var label = new Label(text);
-    label.getStyleClass().add("wrapping");
-    if (!style.isEmpty()) label.getStyleClass().add(style);
-    label.setMinHeight(Region.USE_PREF_SIZE);
-    return label;
   }
 }

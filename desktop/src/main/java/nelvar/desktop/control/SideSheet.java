@@ -120,17 +120,19 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
       content
           .getChildren()
           .add(
-              wrapped(
+              Labels.wrapped(
                   "Everything this version checks holds, or was accepted with a reason. What it does not check stands on the cover of the pack."));
     content.getChildren().add(rows(review.open(), session, review));
     if (!review.accepted().isEmpty())
-      content.getChildren().addAll(section("Accepted"), rows(review.accepted(), session, review));
+      content
+          .getChildren()
+          .addAll(Labels.section("Accepted"), rows(review.accepted(), session, review));
     if (!review.notChecked().isEmpty())
-      content.getChildren().addAll(section("Not checked"), notChecked(session, review));
-    content.getChildren().add(section("Add to the machine"));
+      content.getChildren().addAll(Labels.section("Not checked"), notChecked(session, review));
+    content.getChildren().add(Labels.section("Add to the machine"));
     content.getChildren().addAll(Additions.device(session));
     var caution =
-        wrapped(
+        Labels.wrapped(
             "Lock off and prove dead before you touch. Local codes and a licensed electrician decide.");
     caution.getStyleClass().add("caution");
     content.getChildren().add(caution);
@@ -247,7 +249,7 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     name.getStyleClass().addAll("subtitle", "wrapping");
     name.setMinHeight(Region.USE_PREF_SIZE);
     content.getChildren().addAll(new HBox(mark, space, back), name);
-    if (!purpose.isEmpty()) content.getChildren().add(soft(purpose));
+    if (!purpose.isEmpty()) content.getChildren().add(Labels.wrapped(purpose, "soft"));
   }
 
   private void device(Device device, Session session, Review review) {
@@ -270,7 +272,7 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
                       session.composing().ways(device.id()),
                       compare));
     part.ifPresent(p -> trying(Trying.of(device, p, session)));
-    content.getChildren().add(section("Settings"));
+    content.getChildren().add(Labels.section("Settings"));
     DeviceSettings.of(device, session, review).forEach(content.getChildren()::add);
     wires(device, session, review);
     part.ifPresent(p -> {
@@ -299,14 +301,14 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
 
   private void trying(List<Node> rows) {
     if (rows.isEmpty()) return;
-    content.getChildren().add(section("Try and measure (volts to earth)"));
+    content.getChildren().add(Labels.section("Try and measure (volts to earth)"));
     content.getChildren().add(new VBox(rows.toArray(Node[]::new)));
   }
 
   private void wires(Device device, Session session, Review review) {
     var wires = review.study().at(device.id());
     if (wires.isEmpty()) return;
-    content.getChildren().add(section("Wires"));
+    content.getChildren().add(Labels.section("Wires"));
     var list = new VBox();
     content.getChildren().add(list);
     for (var wire : wires) {
@@ -345,14 +347,14 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     facts(Facts.of(conductor, study));
     findings(conductor.id(), review);
     trying(Trying.of(conductor, session));
-    content.getChildren().add(section("Settings"));
+    content.getChildren().add(Labels.section("Settings"));
     ConductorSettings.of(conductor, session, study).forEach(content.getChildren()::add);
     content
         .getChildren()
         .add(
             Additions.remove(
                 conductor.label().text(), () -> session.edit(Edits.remove(conductor))));
-    content.getChildren().add(section("Ends"));
+    content.getChildren().add(Labels.section("Ends"));
     for (var end : List.of(conductor.from(), conductor.to())) {
       var button =
           fact(
@@ -420,7 +422,7 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
   private void findings(Id id, Review review) {
     var entries = review.about(id).filter(entry -> entry.finding().isPresent()).toList();
     if (entries.isEmpty()) return;
-    content.getChildren().add(section("Findings"));
+    content.getChildren().add(Labels.section("Findings"));
     for (var entry : entries)
       session.ifPresent(
           s -> content.getChildren().add(new FindingCard(entry, s.ways(), theme, this)));
@@ -447,25 +449,6 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
   @Override
   public void reopen(Deviation deviation) {
     session.ifPresent(s -> s.edit(Edits.reopen(deviation)));
-  }
-
-  private static Label section(String text) {
-    var label = new Label(text);
-    label.getStyleClass().add("section-title");
-    return label;
-  }
-
-  private static Label soft(String text) {
-    var label = wrapped(text);
-    label.getStyleClass().add("soft");
-    return label;
-  }
-
-  private static Label wrapped(String text) {
-    var label = new Label(text);
-    label.getStyleClass().add("wrapping");
-    label.setMinHeight(Region.USE_PREF_SIZE);
-    return label;
   }
 
   private static HBox line(String name, String value) {

@@ -31,9 +31,9 @@ final class WayCards {
   /// @param compare shows them side by side
   List<Node> of(String title, Optional<Ways.Found> found, Runnable compare) {
     var nodes = new ArrayList<Node>();
-    nodes.add(section(title));
+    nodes.add(Labels.section(title));
     if (found.isEmpty()) {
-      nodes.add(wrapped("Trying the ways on a copy…", "soft"));
+      nodes.add(Labels.wrapped("Trying the ways on a copy…", "soft"));
       return nodes;
     }
     if (found.get().ways().size() > 1) {
@@ -59,12 +59,17 @@ final class WayCards {
     BorderPane.setAlignment(title, javafx.geometry.Pos.TOP_LEFT);
     var card = new VBox(head);
     card.getStyleClass().addAll("card", "way");
-    for (var line : way.adds()) card.getChildren().add(wrapped(line, "faint"));
+    for (var line : way.adds()) card.getChildren().add(Labels.wrapped(line, "faint"));
     card.getChildren()
         .add(
-            wrapped(
-                "%d wires, %s W more heat inside"
-                    .formatted(way.wires(), Significant.digits(way.heat())),
+            Labels.wrapped(
+                "%d wires, %s W more heat inside%s"
+                    .formatted(
+                        way.wires(),
+                        Significant.digits(way.heat()),
+                        way.unpriced() == 0
+                            ? ""
+                            : "; %d without a price, not in the cost".formatted(way.unpriced())),
                 "faint"));
     for (var line : way.opened()) card.getChildren().add(marked(line, Severity.WARNING));
     if (way.opened().isEmpty()) {
@@ -73,7 +78,7 @@ final class WayCards {
       none.getStyleClass().add("faint");
       card.getChildren().add(none);
     }
-    for (var line : way.closed()) card.getChildren().add(wrapped("closes " + line, "faint"));
+    for (var line : way.closed()) card.getChildren().add(Labels.wrapped("closes " + line, "faint"));
     var take = new Button("Take it");
     take.getStyleClass().add(number == 1 ? "primary" : "repair");
     take.setId("take-way-" + number);
@@ -88,7 +93,7 @@ final class WayCards {
   }
 
   private Node marked(String text, Severity severity) {
-    var label = wrapped(text, "faint");
+    var label = Labels.wrapped(text, "faint");
     var row = new HBox(6, Icon.of(severity, theme), label);
     row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     return row;
@@ -96,8 +101,8 @@ final class WayCards {
 
   private static void refused(Ways.Found found, List<Node> nodes) {
     if (found.refused().isEmpty()) return;
-    nodes.add(section(found.ways().isEmpty() ? "No way was found" : "Not offered"));
-    for (var line : found.refused()) nodes.add(wrapped(line, "faint"));
+    nodes.add(Labels.section(found.ways().isEmpty() ? "No way was found" : "Not offered"));
+    for (var line : found.refused()) nodes.add(Labels.wrapped(line, "faint"));
   }
 
   private String currency() {
@@ -106,19 +111,5 @@ final class WayCards {
 
   private static String capital(String text) {
     return text.isEmpty() ? text : Character.toUpperCase(text.charAt(0)) + text.substring(1);
-  }
-
-  private static Label section(String text) {
-    var label = new Label(text);
-    label.getStyleClass().add("section-title");
-    return label;
-  }
-
-  private static Label wrapped(String text, String style) {
-    var label = new Label(text);
-    label.getStyleClass().add("wrapping");
-    if (!style.isEmpty()) label.getStyleClass().add(style);
-    label.setMinHeight(Region.USE_PREF_SIZE);
-    return label;
   }
 }

@@ -29,13 +29,8 @@ import nelvar.core.units.Length;
 /// Devices, wires and cables added one by one to a project; [#project] is the project with them.
 ///
 /// Designations go on with the next free number of their letter, wires with the next number.
-/// Lengths are typical until something is laid out: 0.6 m in the cabinet and 1.2 m to the door, 0.1
-/// m for each end (common practice); to the machine, the distance given.
+/// Lengths are typical until something is laid out ([TypicalLength]).
 public final class Sketch {
-  private static final double INSIDE = 0.6;
-  private static final double DOOR = 1.2;
-  private static final double SLACK = 0.1;
-
   private static final String MACHINE_TRAY = "P1";
 
   private final Project from;
@@ -49,7 +44,7 @@ public final class Sketch {
   private final Set<String> taken = new HashSet<>();
   private final Map<String, Integer> numbers = new HashMap<>();
   private final Map<TerminalRef, TerminalRef> kept = new HashMap<>();
-  private final double distance;
+  private final Length distance;
   private int promises;
 
   /// @param standard the shipped catalogue
@@ -57,7 +52,7 @@ public final class Sketch {
   public Sketch(Project from, Catalogue standard, Length distance) {
     this.from = from;
     this.catalogue = standard.with(from.ownParts());
-    this.distance = distance.metres();
+    this.distance = distance;
     this.bundles = new ArrayList<>(from.bundles());
     from.devices().forEach(device -> devices.put(device.id(), device));
     from.ownParts().forEach(part -> own.put(part.id(), part));
@@ -230,7 +225,7 @@ public final class Sketch {
             b,
             ink.function(),
             Optional.of(section),
-            Optional.of(new Length(length(a, b))),
+            Optional.of(length(a, b)),
             Optional.of(ink.colour(brief().policies().sizing())),
             Optional.empty(),
             Optional.of(outside ? tray() : duct(ink.duct())),
@@ -259,10 +254,8 @@ public final class Sketch {
     return american() ? CrossSection.ofGauge(20) : new CrossSection(0.5);
   }
 
-  private double length(TerminalRef a, TerminalRef b) {
-    var places = List.of(place(a), place(b));
-    if (places.contains(Place.MACHINE)) return distance + 2 * SLACK;
-    return (places.contains(Place.DOOR) ? DOOR : INSIDE) + 2 * SLACK;
+  private Length length(TerminalRef a, TerminalRef b) {
+    return TypicalLength.between(place(a), place(b), distance);
   }
 
   /// One core: from the cabinet to the device.
@@ -284,7 +277,7 @@ public final class Sketch {
             id,
             new Designation(label),
             stock.id(),
-            Optional.of(new Length(distance + 2 * SLACK)),
+            Optional.of(TypicalLength.between(Place.PANEL, Place.MACHINE, distance)),
             Optional.of(tray())));
     var number = 0;
     for (var core : cores) {

@@ -1,0 +1,46 @@
+package nelvar.core.compose;
+
+import java.util.Optional;
+import nelvar.core.catalogue.Catalogue;
+import nelvar.core.catalogue.Part;
+import nelvar.core.model.Project;
+
+/// What devices and cables cost at the prices their parts state, in the project's currency. Wire is
+/// not counted.
+///
+/// @param amount of what has a price
+/// @param unpriced devices and cables whose part states none, or whose length is not known: they
+///   are not in the amount
+public record Costs(double amount, int unpriced) {
+  public static Costs of(Project project, Catalogue standard) {
+    var catalogue = standard.with(project.ownParts());
+    var amount = 0.0;
+    var unpriced = 0;
+    for (var device : project.devices()) {
+      var price = of(device.part(), catalogue);
+      if (price.isPresent()) amount += price.get();
+      else unpriced++;
+    }
+    for (var cable : project.cables()) {
+      var price = of(cable.stock(), catalogue);
+      if (price.isPresent() && cable.length().isPresent())
+        amount += price.get() * cable.length().get().metres();
+      else unpriced++;
+    }
+    return new Costs(amount, unpriced);
+  }
+
+  /// Of one, or of a metre of cable; empty where none is stated.
+  static Optional<Double> of(String part, Catalogue catalogue) {
+    return catalogue.find(part).flatMap(Costs::of);
+  }
+
+  static Optional<Double> of(Part part) {
+    return part.price().map(price -> price.amount().doubleValue());
+  }
+
+  /// ` and 2 without a price`, or nothing.
+  public static String beside(int unpriced) {
+    return unpriced == 0 ? "" : " and %d without a price".formatted(unpriced);
+  }
+}

@@ -1,0 +1,29 @@
+package nelvar.core.compose.sketch;
+
+import java.util.List;
+import nelvar.core.model.Place;
+import nelvar.core.units.Length;
+
+/// How long a wire is until something is laid out: 0.6 m in the cabinet, 1.2 m to its door (common
+/// practice), to the machine 5 m where nothing says how far it is (assumed); 0.1 m more for each
+/// end.
+public final class TypicalLength {
+  /// To the machine where nothing is known.
+  public static final Length DISTANCE = new Length(5);
+
+  private static final double INSIDE = 0.6;
+  private static final double DOOR = 1.2;
+  private static final double ENDS = 0.2;
+
+  private TypicalLength() {}
+
+  /// @param distance from the cabinet to what stands on the machine
+  public static Length between(Place a, Place b, Length distance) {
+    var places = List.of(a, b);
+    return new Length(
+        ENDS
+            + (places.contains(Place.MACHINE)
+                ? distance.metres()
+                : places.contains(Place.DOOR) ? DOOR : INSIDE));
+  }
+}
