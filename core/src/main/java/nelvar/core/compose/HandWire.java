@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Catalogue;
@@ -97,11 +98,15 @@ public final class HandWire {
     this.study = study;
     this.project = study.project();
     this.joined = study.network().topology().joinedNodes();
-    for (var wire : project.conductors())
-      for (var end : List.of(wire.from(), wire.to())) {
-        var node = study.network().topology().node(end);
-        if (node >= 0) potentials.computeIfAbsent(joined[node], _ -> new ArrayList<>()).add(wire);
-      }
+    project.conductors().forEach(this::note);
+  }
+
+  /// What is drawn later goes on with it.
+  private void note(Conductor wire) {
+    for (var end : List.of(wire.from(), wire.to())) {
+      var node = study.network().topology().node(end);
+      if (node >= 0) potentials.computeIfAbsent(joined[node], _ -> new ArrayList<>()).add(wire);
+    }
   }
 
   /// @throws EditRefused where the same two terminals are joined by a wire already
@@ -138,6 +143,7 @@ public final class HandWire {
     for (var one : asked) {
       var drawn = hand.drawn(one, all, true);
       all = drawn.added(all);
+      hand.note(drawn.wire());
       if (one.section().isEmpty() && drawn.wire().cable().isEmpty()) unsized.add(drawn.wire().id());
     }
     return unsized.isEmpty() ? all : WireSizes.least(all, unsized, standard);
@@ -160,12 +166,13 @@ public final class HandWire {
                 protective
                     ? Conductor.Function.PROTECTIVE
                     : like.map(Conductor::function).orElse(ink.function()));
+    // What stands on a core of a cable is its mark, not a colour to go on with.
+    var goesOn = insulated(from).or(() -> insulated(to));
     var colour =
         asked
             .colour()
-            .or(() ->
-                protective ? Optional.of(colour(Ink.PROTECTIVE)) : like.flatMap(Conductor::colour));
-    if (!protective) sayLike(likeFrom, likeTo, function, colour);
+            .orElseGet(() -> protective ? colour(Ink.PROTECTIVE) : goesOn.orElse(colour(ink)));
+    if (!protective) sayLike(likeFrom, likeTo, function, goesOn);
     var core =
         !cores || asked.section().isPresent() || asked.length().isPresent()
             ? Optional.<Core>empty()
@@ -174,7 +181,10 @@ public final class HandWire {
         because.add(
             "core %s of %s, which goes there already".formatted(c.mark(), c.cable().label())));
     var label = asked.label().orElseGet(() -> next(into, stem(protective)));
-    var bundle = core.isPresent() ? Optional.<Id>empty() : lyingWith(from, to, function, into);
+    var bundle =
+        core.isPresent()
+            ? Optional.<Id>empty()
+            : lyingWith(from, to, function, Optional.of(colour), outside(from, to), into);
     var fresh =
         core.isPresent() || bundle.isPresent() ? Optional.<Bundle>empty() : duct(from, to, into);
     return new Proposed(
@@ -190,7 +200,7 @@ public final class HandWire {
                 : Optional.of(asked.length().orElseGet(() -> length(from, to))),
             core.isPresent() && !protective && asked.colour().isEmpty()
                 ? core.map(Core::mark)
-                : Optional.of(colour.orElseGet(() -> colour(ink))),
+                : Optional.of(colour),
             core.map(c -> c.cable().id()),
             bundle.or(() -> fresh.map(Bundle::id))),
         fresh,
@@ -221,7 +231,11 @@ public final class HandWire {
                 "%s%s as %s, which it goes on with"
                     .formatted(
                         function.words(), colour.map(c -> ", " + c).orElse(""), wire.label())));
-    if (from.isPresent() && to.isPresent() && !from.get().colour().equals(to.get().colour()))
+    if (from.isPresent()
+        && to.isPresent()
+        && from.get().cable().isEmpty()
+        && to.get().cable().isEmpty()
+        && !from.get().colour().equals(to.get().colour()))
       because.add(
           "%s there is %s: two colours on one potential"
               .formatted(to.get().label(), to.get().colour().orElse("of no stated colour")));
@@ -263,14 +277,27 @@ public final class HandWire {
   }
 
   private Optional<Conductor> sibling(TerminalRef end) {
+    return alike(end).min(Comparator.comparing(wire -> !ends(wire, end)));
+  }
+
+  /// The colour of a single wire on the same potential, one on the terminal itself first.
+  private Optional<String> insulated(TerminalRef end) {
+    return alike(end)
+        .filter(wire -> wire.cable().isEmpty() && wire.colour().isPresent())
+        .min(Comparator.comparing(wire -> !ends(wire, end)))
+        .flatMap(Conductor::colour);
+  }
+
+  private static boolean ends(Conductor wire, TerminalRef end) {
+    return wire.from().equals(end) || wire.to().equals(end);
+  }
+
+  /// Working wires on its potential: what earths a 0 V bar does not make its other wires
+  /// protective.
+  private Stream<Conductor> alike(TerminalRef end) {
     var node = study.network().topology().node(end);
-    if (node < 0) return Optional.empty();
-    var all = potentials.getOrDefault(joined[node], List.of());
-    return all.stream()
-        .filter(wire -> wire.from().equals(end) || wire.to().equals(end))
-        .findFirst()
-        .or(() -> all.stream().findFirst())
-        .filter(wire -> wire.function() != Conductor.Function.SHIELD);
+    if (node < 0) return Stream.of();
+    return potentials.getOrDefault(joined[node], List.of()).stream().filter(Conductor::carriesWork);
   }
 
   private Ink ink(TerminalRef from, TerminalRef to) {
@@ -361,34 +388,68 @@ public final class HandWire {
     return typical;
   }
 
-  /// The duct most wires of the same use at these two devices lie in.
+  /// The duct most wires of the same use, colour and kind of current at these two devices lie in,
+  /// else most such wires of the machine: what carries the mains does not come to lie with signals.
   private Optional<Id> lyingWith(
-      TerminalRef from, TerminalRef to, Conductor.Function function, Project into) {
-    var outside = place(from) == Place.MACHINE || place(to) == Place.MACHINE;
-    var count = new HashMap<Id, Integer>();
-    for (var end : List.of(from, to))
-      for (var wire : study.at(end.device()))
-        study
-            .bundle(wire)
+      TerminalRef from,
+      TerminalRef to,
+      Conductor.Function function,
+      Optional<String> colour,
+      boolean outside,
+      Project into) {
+    var alike = new HashMap<Id, Integer>();
+    var near = new HashMap<Id, Integer>();
+    var allowed =
+        into.bundles().stream()
             .filter(bundle -> bundle.inside() != outside)
-            .ifPresent(bundle ->
-                count.merge(bundle.id(), wire.function() == function ? 3 : 1, Integer::sum));
+            .map(Bundle::id)
+            .toList();
+    for (var wire : into.conductors()) {
+      var lies = lies(wire, into);
+      if (lies.isEmpty() || !allowed.contains(lies.get())) continue;
+      var same =
+          wire.function() == function
+              && wire.colour().equals(colour)
+              && (!wire.carriesWork()
+                  || alternating(wire.from(), wire.to()) == alternating(from, to));
+      if (same) alike.merge(lies.get(), 1, Integer::sum);
+      if (same && (wire.touches(from.device()) || wire.touches(to.device())))
+        near.merge(lies.get(), 1, Integer::sum);
+    }
+    return most(near).or(() -> most(alike)).or(() -> allowed.stream().findFirst());
+  }
+
+  /// By its ends, else by what flows on their potentials.
+  private boolean alternating(TerminalRef from, TerminalRef to) {
+    var roles = List.of(role(from), role(to));
+    if (roles.contains(Terminal.Role.PLUS) || roles.contains(Terminal.Role.MINUS)) return false;
+    if (roles.contains(Terminal.Role.LINE) || roles.contains(Terminal.Role.NEUTRAL)) return true;
+    return Stream.concat(alike(from), alike(to))
+        .flatMap(wire -> study.circuit(wire).stream())
+        .findFirst()
+        .map(circuit -> circuit.source().output().alternating())
+        .orElse(false);
+  }
+
+  private static Optional<Id> lies(Conductor wire, Project into) {
+    return wire.bundle().or(() -> wire.cable().flatMap(into::cable).flatMap(Cable::bundle));
+  }
+
+  private static Optional<Id> most(Map<Id, Integer> count) {
     return count.entrySet().stream()
         .max(
             Map.Entry.<Id, Integer>comparingByValue()
                 .thenComparing(entry -> entry.getKey().text(), Comparator.reverseOrder()))
-        .map(Map.Entry::getKey)
-        .or(() ->
-            into.bundles().stream()
-                .filter(bundle -> bundle.inside() != outside)
-                .map(Bundle::id)
-                .findFirst());
+        .map(Map.Entry::getKey);
+  }
+
+  private boolean outside(TerminalRef from, TerminalRef to) {
+    return place(from) == Place.MACHINE || place(to) == Place.MACHINE;
   }
 
   private Optional<Bundle> duct(TerminalRef from, TerminalRef to, Project into) {
-    var outside = place(from) == Place.MACHINE || place(to) == Place.MACHINE;
     return Optional.of(
-        outside
+        outside(from, to)
             ? new Bundle(
                 NextName.id(into, "P1"), "tray along the machine", InstallationMethod.E, false)
             : new Bundle(NextName.id(into, "D1"), "duct", InstallationMethod.B1, true));

@@ -172,6 +172,59 @@ class HandWireTest {
     assertThat(again.because()).contains("the free core that goes there is too thin for it");
   }
 
+  /// Between two devices that no wire touches yet: the mains lies with the mains, 24 V with 24 V.
+  @Test
+  void whatCarriesTheMainsLiesWithTheMains() {
+    var study = drafted("mains 230 V 50 Hz TN-S\nvalve 24 V\nphoto eye\n");
+    var catalogue = CatalogueFile.standard();
+    var set = study.project();
+    for (var part : java.util.List.of("fuse-1p-gg2", "transformer-160va-230-24"))
+      set =
+          Edits.add(
+                  nelvar.core.model.Device.of(
+                      new Id(part.substring(0, 4)),
+                      "-" + part.substring(0, 4),
+                      "",
+                      part,
+                      nelvar.core.model.Place.PANEL))
+              .on(set, catalogue);
+    var with = study.tried(set);
+    var wire =
+        HandWire.of(TerminalRef.of("fuse:2"), TerminalRef.of("tran:1"), with, catalogue).wire();
+    var duct =
+        with.project().bundles().stream()
+            .filter(b -> wire.bundle().filter(b.id()::equals).isPresent())
+            .findFirst()
+            .orElseThrow();
+    assertThat(duct.name()).isEqualTo("mains duct");
+    assertThat(wire.colour()).contains("black");
+  }
+
+  /// The 0 V bar is earthed at one of its ways: another wire on it is no protective conductor.
+  @Test
+  void whatEarthsABarDoesNotMakeItsWiresProtective() {
+    for (var bar : java.util.List.of("X30", "X40", "X49")) {
+      var wire = proposed(bar + " to K10:12").wire();
+      assertThat(wire.carriesWork()).as(bar).isTrue();
+      assertThat(wire.colour().orElseThrow()).as(bar).doesNotContain("green");
+    }
+  }
+
+  /// On a terminal that only cores of cables reach, their marks are no colour.
+  @Test
+  void theMarkOfACoreIsNotTakenForAColour() {
+    var core =
+        demo.project().conductors().stream()
+            .filter(w -> w.cable().isPresent() && w.touches(new Id("B1")) && w.carriesWork())
+            .findFirst()
+            .orElseThrow();
+    var at = core.from().device().equals(new Id("B1")) ? core.from() : core.to();
+    var wire = HandWire.of(at, TerminalRef.of("X10:20"), demo, CatalogueFile.standard()).wire();
+    assertThat(wire.colour().orElseThrow()).doesNotMatch("[0-9]+");
+    var other = HandWire.of(at, TerminalRef.of("K10:12"), demo, CatalogueFile.standard()).wire();
+    if (other.cable().isEmpty()) assertThat(other.colour().orElseThrow()).doesNotMatch("[0-9]+");
+  }
+
   @Test
   void inAMachineWithoutAnyItBringsItsDuct() {
     var drafted = drafted("valve 24 V\n");
