@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Part;
+import nelvar.core.finding.Severity;
 import nelvar.core.model.Device;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.EditRefused;
@@ -17,7 +18,8 @@ import nelvar.core.units.ImpossibleQuantity;
 /// The parts that could stand in a device's place, each tried on a copy: which go together with the
 /// machine, which do not and why, and what each changes.
 ///
-/// Parts of its kind are tried; one that opens an error does not go together.
+/// Parts of its kind are tried; one that opens an error does not go together, nor one that leaves
+/// the device with an error it has today.
 public final class Candidates {
   private static final int MOST = 40;
 
@@ -80,7 +82,8 @@ public final class Candidates {
     try {
       var after = Review.findingsOnly(edit.on(today.project(), standard), standard);
       var effects = Effects.between(today, after);
-      var errors = effects.errors();
+      var errors = new java.util.LinkedHashSet<>(effects.errors());
+      errors.addAll(stays(device, after));
       return new Candidate(
           part,
           edit,
@@ -97,5 +100,17 @@ public final class Candidates {
           List.of(),
           List.of());
     }
+  }
+
+  /// Errors about the device with the part in it; those of what is not wired yet are none of the
+  /// part's.
+  private static List<String> stays(Device device, Review after) {
+    return after.open().stream()
+        .filter(entry -> !entry.rule().id().startsWith("completeness."))
+        .map(entry -> entry.finding().orElseThrow())
+        .filter(finding ->
+            finding.severity() == Severity.ERROR && finding.subject().concerns(device.id()))
+        .map(finding -> "%s: %s".formatted(after.study().label(finding.subject()), finding.title()))
+        .toList();
   }
 }

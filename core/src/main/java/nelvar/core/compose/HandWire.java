@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
+import java.util.stream.Collectors;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Catalogue;
@@ -90,23 +90,13 @@ public final class HandWire {
 
   private final Study study;
   private final Project project;
-  private final Map<Integer, List<Conductor>> potentials = new HashMap<>();
-  private final int[] joined;
+  private final Neighbours neighbours;
   private final List<String> because = new ArrayList<>();
 
   private HandWire(Study study) {
     this.study = study;
     this.project = study.project();
-    this.joined = study.network().topology().joinedNodes();
-    project.conductors().forEach(this::note);
-  }
-
-  /// What is drawn later goes on with it.
-  private void note(Conductor wire) {
-    for (var end : List.of(wire.from(), wire.to())) {
-      var node = study.network().topology().node(end);
-      if (node >= 0) potentials.computeIfAbsent(joined[node], _ -> new ArrayList<>()).add(wire);
-    }
+    this.neighbours = new Neighbours(study);
   }
 
   /// @throws EditRefused where the same two terminals are joined by a wire already
@@ -128,6 +118,7 @@ public final class HandWire {
             .conductor(drawn.wire().id())
             .orElseThrow();
     hand.saySection(wire, after);
+    hand.sayWarmed(after);
     return new Proposed(
         drawn.wire().withSection(wire.section().orElseThrow()), drawn.bundle(), hand.because);
   }
@@ -143,7 +134,7 @@ public final class HandWire {
     for (var one : asked) {
       var drawn = hand.drawn(one, all, true);
       all = drawn.added(all);
-      hand.note(drawn.wire());
+      hand.neighbours.note(drawn.wire());
       if (one.section().isEmpty() && drawn.wire().cable().isEmpty()) unsized.add(drawn.wire().id());
     }
     return unsized.isEmpty() ? all : WireSizes.least(all, unsized, standard);
@@ -153,8 +144,8 @@ public final class HandWire {
   private Proposed drawn(Asked asked, Project into, boolean cores) {
     var from = asked.from();
     var to = asked.to();
-    var likeFrom = sibling(from);
-    var likeTo = sibling(to);
+    var likeFrom = neighbours.sibling(from);
+    var likeTo = neighbours.sibling(to);
     var like = likeFrom.or(() -> likeTo);
     var ink = ink(from, to);
     var protective =
@@ -167,7 +158,7 @@ public final class HandWire {
                     ? Conductor.Function.PROTECTIVE
                     : like.map(Conductor::function).orElse(ink.function()));
     // What stands on a core of a cable is its mark, not a colour to go on with.
-    var goesOn = insulated(from).or(() -> insulated(to));
+    var goesOn = neighbours.insulated(from).or(() -> neighbours.insulated(to));
     var colour =
         asked
             .colour()
@@ -184,7 +175,8 @@ public final class HandWire {
     var bundle =
         core.isPresent()
             ? Optional.<Id>empty()
-            : lyingWith(from, to, function, Optional.of(colour), outside(from, to), into);
+            : neighbours.lyingWith(
+                from, to, function, Optional.of(colour), outside(from, to), into);
     var fresh =
         core.isPresent() || bundle.isPresent() ? Optional.<Bundle>empty() : duct(from, to, into);
     return new Proposed(
@@ -263,6 +255,20 @@ public final class HandWire {
         .orElse("W");
   }
 
+  private void sayWarmed(Project after) {
+    var weak = WireSizes.weakened(study, study.tried(after));
+    if (!weak.isEmpty())
+      because.add(
+          "lying there it warms %s: too thin then for what protects them; make them thicker, or lay it elsewhere"
+              .formatted(
+                  weak.stream()
+                      .limit(MOST_NAMED)
+                      .map(wire -> wire.label().text())
+                      .collect(Collectors.joining(", "))));
+  }
+
+  private static final int MOST_NAMED = 6;
+
   private void saySection(Conductor wire, Project after) {
     var section = wire.section().orElseThrow();
     if (!wire.carriesWork()) {
@@ -276,47 +282,14 @@ public final class HandWire {
             : "%s for %s".formatted(section, flows));
   }
 
-  private Optional<Conductor> sibling(TerminalRef end) {
-    return alike(end).min(Comparator.comparing(wire -> !ends(wire, end)));
-  }
-
-  /// The colour of a single wire on the same potential, one on the terminal itself first.
-  private Optional<String> insulated(TerminalRef end) {
-    return alike(end)
-        .filter(wire -> wire.cable().isEmpty() && wire.colour().isPresent())
-        .min(Comparator.comparing(wire -> !ends(wire, end)))
-        .flatMap(Conductor::colour);
-  }
-
-  private static boolean ends(Conductor wire, TerminalRef end) {
-    return wire.from().equals(end) || wire.to().equals(end);
-  }
-
-  /// Working wires on its potential: what earths a 0 V bar does not make its other wires
-  /// protective.
-  private Stream<Conductor> alike(TerminalRef end) {
-    var node = study.network().topology().node(end);
-    if (node < 0) return Stream.of();
-    return potentials.getOrDefault(joined[node], List.of()).stream().filter(Conductor::carriesWork);
-  }
-
   private Ink ink(TerminalRef from, TerminalRef to) {
-    var roles = List.of(role(from), role(to));
+    var roles = List.of(neighbours.role(from), neighbours.role(to));
     if (roles.contains(Terminal.Role.PROTECTIVE)) return Ink.PROTECTIVE;
     if (roles.contains(Terminal.Role.NEUTRAL)) return Ink.NEUTRAL;
     if (roles.contains(Terminal.Role.LINE)) return Ink.LINE;
     if (roles.contains(Terminal.Role.MINUS)) return Ink.ZERO;
     if (roles.contains(Terminal.Role.PLUS)) return Ink.PLUS;
     return Ink.CONTROL;
-  }
-
-  private Terminal.Role role(TerminalRef end) {
-    return study.device(end.device()).flatMap(study::part).stream()
-        .flatMap(part -> part.terminals().stream())
-        .filter(terminal -> terminal.name().equals(end.terminal()))
-        .findFirst()
-        .map(Terminal::role)
-        .orElse(Terminal.Role.SIGNAL);
   }
 
   private String colour(Ink ink) {
@@ -386,61 +359,6 @@ public final class HandWire {
       return known.orElse(typical);
     }
     return typical;
-  }
-
-  /// The duct most wires of the same use, colour and kind of current at these two devices lie in,
-  /// else most such wires of the machine: what carries the mains does not come to lie with signals.
-  private Optional<Id> lyingWith(
-      TerminalRef from,
-      TerminalRef to,
-      Conductor.Function function,
-      Optional<String> colour,
-      boolean outside,
-      Project into) {
-    var alike = new HashMap<Id, Integer>();
-    var near = new HashMap<Id, Integer>();
-    var allowed =
-        into.bundles().stream()
-            .filter(bundle -> bundle.inside() != outside)
-            .map(Bundle::id)
-            .toList();
-    for (var wire : into.conductors()) {
-      var lies = lies(wire, into);
-      if (lies.isEmpty() || !allowed.contains(lies.get())) continue;
-      var same =
-          wire.function() == function
-              && wire.colour().equals(colour)
-              && (!wire.carriesWork()
-                  || alternating(wire.from(), wire.to()) == alternating(from, to));
-      if (same) alike.merge(lies.get(), 1, Integer::sum);
-      if (same && (wire.touches(from.device()) || wire.touches(to.device())))
-        near.merge(lies.get(), 1, Integer::sum);
-    }
-    return most(near).or(() -> most(alike)).or(() -> allowed.stream().findFirst());
-  }
-
-  /// By its ends, else by what flows on their potentials.
-  private boolean alternating(TerminalRef from, TerminalRef to) {
-    var roles = List.of(role(from), role(to));
-    if (roles.contains(Terminal.Role.PLUS) || roles.contains(Terminal.Role.MINUS)) return false;
-    if (roles.contains(Terminal.Role.LINE) || roles.contains(Terminal.Role.NEUTRAL)) return true;
-    return Stream.concat(alike(from), alike(to))
-        .flatMap(wire -> study.circuit(wire).stream())
-        .findFirst()
-        .map(circuit -> circuit.source().output().alternating())
-        .orElse(false);
-  }
-
-  private static Optional<Id> lies(Conductor wire, Project into) {
-    return wire.bundle().or(() -> wire.cable().flatMap(into::cable).flatMap(Cable::bundle));
-  }
-
-  private static Optional<Id> most(Map<Id, Integer> count) {
-    return count.entrySet().stream()
-        .max(
-            Map.Entry.<Id, Integer>comparingByValue()
-                .thenComparing(entry -> entry.getKey().text(), Comparator.reverseOrder()))
-        .map(Map.Entry::getKey);
   }
 
   private boolean outside(TerminalRef from, TerminalRef to) {

@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
 import nelvar.core.analysis.earthing.ProtectiveSection;
 import nelvar.core.analysis.protection.DeviceAgainstWire;
 import nelvar.core.analysis.sizing.MinimumSection;
@@ -12,6 +13,7 @@ import nelvar.core.analysis.sizing.VoltageDropLimit;
 import nelvar.core.analysis.sizing.WireCarriesLoad;
 import nelvar.core.analysis.sizing.WithstandsFault;
 import nelvar.core.catalogue.Catalogue;
+import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 import nelvar.core.model.Project;
 import nelvar.core.review.Review;
@@ -43,6 +45,15 @@ final class WireSizes {
     var review = Review.of(project, standard, RULES, () -> false).orElseThrow();
     return found(review, Set.of(wire)).isEmpty()
         && DeviceAgainstWire.stands(project.conductor(wire).orElseThrow(), review.study());
+  }
+
+  /// Wires that stood what protects them before and do not any more: what lies beside them warms
+  /// them.
+  static List<Conductor> weakened(Study before, Study after) {
+    return before.project().conductors().stream()
+        .filter(wire ->
+            DeviceAgainstWire.stands(wire, before) && !DeviceAgainstWire.stands(wire, after))
+        .toList();
   }
 
   static Project least(Project begun, Set<Id> wires, Catalogue standard) {

@@ -164,6 +164,30 @@ class ComparisonTest {
     }
   }
 
+  /// A pump for 24 V behind a supply of 12 V: another one for 24 V opens no new error, and does not
+  /// fit all the same.
+  @Test
+  void whatLeavesTheErrorOfTodayDoesNotFit() {
+    var wrong =
+        Edits.swap(device("T2"), STANDARD.find("supply-12v-5a").orElseThrow())
+            .on(demo.project(), STANDARD);
+    var review = Review.findingsOnly(wrong, STANDARD);
+    assertThat(review.open())
+        .anyMatch(entry ->
+            entry.finding().orElseThrow().severity() == Severity.ERROR
+                && entry.finding().orElseThrow().subject().concerns(new Id("M7")));
+    var pumps = Candidates.of(device("M7"), review, STANDARD, () -> false);
+    assertThat(pumps).isNotEmpty();
+    for (var pump : pumps) {
+      var accepts =
+          nelvar.core.model.Device.of(new Id("x"), "-X", "", "", nelvar.core.model.Place.PANEL)
+              .intakes(pump.part())
+              .getFirst()
+              .accepts();
+      if (accepts.least().volts() > 13) assertThat(pump.unfit()).as(pump.part().id()).isPresent();
+    }
+  }
+
   /// Every candidate that fits opens no error when taken; every other one says why it does not.
   @Test
   void candidatesSayBeforeTheyAreTakenWhetherTheyFit() {

@@ -210,6 +210,58 @@ class HandWireTest {
     }
   }
 
+  /// One more loaded wire in a duct warms the others; where one of them is then too thin for what
+  /// protects it, the proposal says so and the review finds it.
+  @Test
+  void whatItWarmsTooMuchIsNamed() {
+    var study = drafted("mains 230 V 50 Hz TN-S\nupstream 25 A\nheater 230 V 1.2 kW\nvalve 24 V\n");
+    var catalogue = CatalogueFile.standard();
+    var said = false;
+    for (var n = 1; n <= 8 && !said; n++) {
+      var set = study.project();
+      for (var part : java.util.List.of("fuse-1p-gg2", "heater-30w-230v"))
+        set =
+            Edits.add(
+                    nelvar.core.model.Device.of(
+                        new Id(part.substring(0, 4) + n),
+                        "-" + part.substring(0, 4) + n,
+                        "",
+                        part,
+                        nelvar.core.model.Place.PANEL))
+                .on(set, catalogue);
+      study = study.tried(set);
+      var line =
+          study.project().devices().stream()
+              .filter(d -> d.purpose().equals("L1 distribution"))
+              .findFirst()
+              .orElseThrow();
+      for (var wire :
+          java.util.List.of(
+              line.designation() + " to fuse%d:1".formatted(n),
+              "fuse%d:2 to heat%d:L".formatted(n, n),
+              "heat%d:N to %s".formatted(n, neutral(study)))) {
+        var read = WireText.read(wire, study);
+        if (!(read instanceof Reading.Value<WireText.Ends>(var ends))) return;
+        var proposed = HandWire.of(ends.from(), ends.to(), study, catalogue);
+        var after = study.tried(proposed.edit(study).on(study.project(), catalogue));
+        var warmed = proposed.because().stream().anyMatch(l -> l.contains("it warms"));
+        assertThat(warmed).isEqualTo(!WireSizes.weakened(study, after).isEmpty());
+        said |= warmed;
+        study = after;
+      }
+    }
+    assertThat(said).isTrue();
+  }
+
+  private static String neutral(Study study) {
+    return study.project().devices().stream()
+        .filter(d -> d.purpose().equals("N distribution"))
+        .findFirst()
+        .orElseThrow()
+        .designation()
+        .text();
+  }
+
   /// On a terminal that only cores of cables reach, their marks are no colour.
   @Test
   void theMarkOfACoreIsNotTakenForAColour() {
