@@ -35,11 +35,13 @@ final class ExportCommand implements Callable<Integer> {
       description = "File to write.")
   private Path out = Path.of("");
 
+  @CommandLine.Mixin private AskedMachine asked = new AskedMachine();
+
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
 
   @Override
   public Integer call() throws Exception {
-    var bytes = bytes(ReviewCommand.review(file));
+    var bytes = bytes(ReviewCommand.review(asked.open(file)));
     OutputFiles.write(out, bytes);
     java.util.Objects.requireNonNull(spec).commandLine().getOut().println(out);
     return CommandLineTool.FINE;

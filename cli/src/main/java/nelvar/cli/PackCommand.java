@@ -3,6 +3,7 @@ package nelvar.cli;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import nelvar.core.file.OutputFiles;
+import nelvar.core.file.ProjectFile;
 import nelvar.documents.export.PackFiles;
 import picocli.CommandLine;
 
@@ -21,11 +22,15 @@ final class PackCommand implements Callable<Integer> {
       description = "Folder for the papers; made where it is missing.")
   private Path folder = Path.of("");
 
+  @CommandLine.Mixin private AskedMachine asked = new AskedMachine();
+
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
 
   @Override
   public Integer call() throws Exception {
-    var files = PackFiles.of(ReviewCommand.review(file));
+    var whole = ProjectFile.at(file).open();
+    var files =
+        PackFiles.of(ReviewCommand.review(asked.horizon().of(whole)), asked.horizon().says(whole));
     OutputFiles.write(folder, files);
     for (var name : files.keySet())
       java.util.Objects.requireNonNull(spec).commandLine().getOut().println(folder.resolve(name));

@@ -6,6 +6,7 @@ import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.ProjectFile;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.model.Project;
 import nelvar.core.review.Alike;
 import nelvar.core.review.Review;
 import picocli.CommandLine;
@@ -30,11 +31,13 @@ final class ReviewCommand implements Callable<Integer> {
   @CommandLine.Option(names = "--working", description = "Print the working under each finding.")
   private boolean working;
 
+  @CommandLine.Mixin private AskedMachine asked = new AskedMachine();
+
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
 
-  static Review review(Path file) throws Exception {
+  static Review review(Project project) {
     var standard = CatalogueFile.standard();
-    return Review.of(ProjectFile.at(file).open(), standard).tried(standard);
+    return Review.of(project, standard).tried(standard);
   }
 
   @CommandLine.Option(names = "--each", description = "Alike findings singly instead of folded.")
@@ -48,11 +51,16 @@ final class ReviewCommand implements Callable<Integer> {
   @Override
   public Integer call() throws Exception {
     var standard = CatalogueFile.standard();
-    var review = Review.findingsOnly(ProjectFile.at(file).open(), standard);
+    var whole = ProjectFile.at(file).open();
+    var review = Review.findingsOnly(asked.horizon().of(whole), standard);
     if (!untried) review = review.tried(standard);
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
     if (json) out.println(ReviewJson.of(review));
-    else text(review, out);
+    else {
+      var about = asked.horizon().says(whole);
+      if (!about.isEmpty()) out.println(about);
+      text(review, out);
+    }
     return review.count(Severity.ERROR) > 0 ? CommandLineTool.FOUND : CommandLineTool.FINE;
   }
 

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import nelvar.core.analysis.Study;
 import nelvar.core.file.CatalogueFile;
-import nelvar.core.file.ProjectFile;
 import nelvar.core.model.OperatingState;
 import nelvar.core.model.Project;
 import nelvar.core.network.Conditions;
@@ -101,13 +100,15 @@ final class SolveCommand implements Callable<Integer> {
       description = "Machine-readable, version 1; see docs/guide/command-line.md.")
   private boolean json;
 
+  @CommandLine.Mixin private AskedMachine asked = new AskedMachine();
+
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
 
   @Override
   public Integer call() throws Exception {
     if (!(mains >= 50 && mains <= 130))
       throw new CommandLineTool.BadUse("--mains is from 50 to 130 %, not " + mains);
-    var study = Study.of(ProjectFile.at(file).open(), CatalogueFile.standard());
+    var study = Study.of(asked.open(file), CatalogueFile.standard());
     var conditions = new Conditions(study.project().brief().surroundings().inside(), mains / 100);
     var live = solve(study, conditions);
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();

@@ -6,7 +6,13 @@ import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Optional;
 import nelvar.core.calc.Calculators;
+import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.ProjectFile;
+import nelvar.core.model.Id;
+import nelvar.core.model.Standing;
+import nelvar.core.model.edit.FunctionEdits;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -81,6 +87,33 @@ class CommandLineTest {
     var outcome = run(arguments.split(" "));
     assertThat(outcome.code()).isEqualTo(2);
     assertThat(outcome.err()).startsWith("nelvar: ").contains(message);
+  }
+
+  /// What is marked for later is in neither today's nor the finished machine; the answers say so.
+  @Test
+  void eachMachineIsAnsweredFor(@TempDir Path at) throws Exception {
+    var file = at.resolve("x.nelvar.json");
+    var standard = CatalogueFile.standard();
+    var demo = ProjectFile.at(Path.of(SETTLED)).open();
+    var pump = demo.device(new Id("M7")).orElseThrow();
+    ProjectFile.at(file)
+        .save(FunctionEdits.mark(pump.id(), "-M7", Optional.of(Standing.LATER)).on(demo, standard));
+    var finished = run("review", file.toString(), "--untried");
+    assertThat(finished.out()).startsWith("The finished machine; 1 device, ");
+    assertThat(run("review", file.toString(), "--untried", "--as", "later").out())
+        .startsWith("The machine with what may come later; all of the project is in it.");
+    assertThat(run("review", SETTLED, "--untried").out()).doesNotContain("The finished machine");
+    assertThat(run("solve", file.toString(), "--set", "M7=50%").code()).isEqualTo(2);
+    assertThat(run("solve", file.toString(), "--set", "M7=50%", "--as", "later").code()).isZero();
+    var wrong = run("review", file.toString(), "--as", "soon");
+    assertThat(wrong.code()).isEqualTo(2);
+    assertThat(wrong.err()).contains("'soon' is none of today, finished, later");
+    assertThat(
+            run("pack", file.toString(), "--as", "today", "--out", at.resolve("p").toString())
+                .code())
+        .isZero();
+    assertThat(Files.readString(at.resolve("p").resolve("bill-of-materials.csv")))
+        .doesNotContain("M7");
   }
 
   @Test

@@ -13,6 +13,7 @@ import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Device;
 import nelvar.core.model.MachineFunction;
+import nelvar.core.model.Standing;
 import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.network.Source;
 import nelvar.core.review.Review;
@@ -32,9 +33,13 @@ public final class Chains {
   public record Link(Device device, String caption, boolean fed, Optional<Source> source) {}
 
   /// @param function empty for what serves the whole machine
+  /// @param standing whether it is to be built, or for later; empty where it is there
+  /// @param there whether it is in the machine asked about
   /// @param worst the gravest open finding on anything of it
   public record Row(
       Optional<MachineFunction> function,
+      Optional<Standing> standing,
+      boolean there,
       List<Link> chain,
       double cost,
       double heat,
@@ -43,6 +48,31 @@ public final class Chains {
     public Row {
       chain = List.copyOf(chain);
     }
+
+    /// The same row where the machine asked about does not have it: nothing of it counts.
+    Row absent() {
+      return new Row(function, standing, false, chain, 0, 0, true, Optional.empty());
+    }
+  }
+
+  /// Of the machine asked about, with the functions of the whole that are not in it, in the order
+  /// of the whole.
+  public static List<Row> of(Review asked, Review whole) {
+    var rows = of(asked);
+    if (asked == whole || asked.project().functions().size() == whole.project().functions().size())
+      return rows;
+    var all = new ArrayList<Row>();
+    for (var row : of(whole)) {
+      var there =
+          rows.stream()
+              .filter(r ->
+                  r.function()
+                      .map(MachineFunction::id)
+                      .equals(row.function().map(MachineFunction::id)))
+              .findFirst();
+      there.ifPresentOrElse(all::add, () -> all.add(row.absent()));
+    }
+    return all;
   }
 
   public static List<Row> of(Review review) {
@@ -78,6 +108,8 @@ public final class Chains {
             .min(Comparator.naturalOrder());
     return new Row(
         function,
+        function.flatMap(f -> study.project().plan().mark(f.id())),
+        true,
         links,
         devices.stream().mapToDouble(device -> cost(device, study)).sum() + cables(devices, study),
         devices.stream().mapToDouble(device -> heat(device, study)).sum(),

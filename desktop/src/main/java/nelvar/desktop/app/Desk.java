@@ -104,7 +104,7 @@ public final class Desk {
         .session()
         .ifPresent(session -> {
           var selected = session.selection().get();
-          var study = session.review().get().study();
+          var study = session.whole().study();
           if (session.stale().get()) {
             session.tell("The review is being brought up to date; try again in a moment.");
             return;
@@ -416,13 +416,14 @@ public final class Desk {
                     return;
                   }
                   var review = session.review().get();
+                  var about = session.horizon().get().says(session.project());
                   session.tell("Writing the pack …");
                   workers
                       .pages()
                       .execute(() -> {
                         try {
                           OutputFiles.write(
-                              folder, PackFiles.of(review.tried(CatalogueFile.standard())));
+                              folder, PackFiles.of(review.tried(CatalogueFile.standard()), about));
                           Platform.runLater(() -> session.tell("The pack is in " + folder));
                         } catch (IOException e) {
                           Platform.runLater(() ->

@@ -118,7 +118,9 @@ final class Finder {
   }
 
   /// Things of the project: devices, conductors, cables, findings.
-  static List<Hit> things(Review review, java.util.function.Consumer<Id> select) {
+  ///
+  /// @param asked whose findings are found; @param review of all that is drawn
+  static List<Hit> things(Review review, Review asked, java.util.function.Consumer<Id> select) {
     var hits = new ArrayList<Hit>();
     for (var device : review.project().devices())
       hits.add(
@@ -132,7 +134,7 @@ final class Finder {
                       review.study().label(conductor.from().device()),
                       review.study().label(conductor.to().device())),
               () -> select.accept(conductor.id())));
-    for (var entry : review.open()) {
+    for (var entry : asked.open()) {
       var finding = entry.finding().orElseThrow();
       hits.add(
           new Hit(

@@ -3,11 +3,15 @@ package nelvar.desktop.app;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
+import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import nelvar.core.finding.Severity;
+import nelvar.core.model.edit.Horizon;
 import nelvar.core.review.Review;
 import nelvar.desktop.control.Icon;
 import nelvar.desktop.stage.Stage;
@@ -18,8 +22,12 @@ import nelvar.desktop.style.Theme;
 final class JobLine extends VBox {
   private final List<Stage> stages;
   private final List<ToggleButton> buttons = new ArrayList<>();
+  private final VBox asked = new VBox(2);
+  private final java.util.EnumMap<Horizon, ToggleButton> horizons =
+      new java.util.EnumMap<>(Horizon.class);
 
-  JobLine(List<Stage> stages, Consumer<Stage> choose) {
+  /// @param ask which machine is asked about
+  JobLine(List<Stage> stages, Consumer<Stage> choose, Consumer<Horizon> ask) {
     this.stages = stages;
     getStyleClass().add("job-line");
     var group = new ToggleGroup();
@@ -36,6 +44,39 @@ final class JobLine extends VBox {
       buttons.add(button);
       getChildren().add(button);
     }
+    var space = new Region();
+    VBox.setVgrow(space, Priority.ALWAYS);
+    var title = new Label("Machine asked about");
+    title.getStyleClass().add("faint");
+    asked.getChildren().add(title);
+    asked.setId("horizons");
+    var which = new ToggleGroup();
+    for (var horizon : Horizon.values()) {
+      var button = new ToggleButton(capital(horizon.words()));
+      button.getStyleClass().setAll("button-base", "job");
+      button.setToggleGroup(which);
+      button.setMaxWidth(Double.MAX_VALUE);
+      button.setId("horizon-" + horizon.words().replace(' ', '-'));
+      button.setAccessibleText("Ask about " + horizon.sentence());
+      button.setOnAction(_ -> {
+        button.setSelected(true);
+        ask.accept(horizon);
+      });
+      horizons.put(horizon, button);
+      asked.getChildren().add(button);
+    }
+    getChildren().addAll(space, asked);
+  }
+
+  private static String capital(String text) {
+    return Character.toUpperCase(text.charAt(0)) + text.substring(1);
+  }
+
+  /// Which machine is asked about, where anything is marked as not there yet.
+  void show(Horizon horizon, boolean marked) {
+    asked.setVisible(marked);
+    asked.setManaged(marked);
+    horizons.forEach((each, button) -> button.setSelected(each == horizon));
   }
 
   void show(Stage current, Review review, Theme theme) {

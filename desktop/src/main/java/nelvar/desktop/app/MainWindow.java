@@ -22,6 +22,7 @@ import nelvar.core.compose.Costs;
 import nelvar.core.compose.WireText;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
+import nelvar.core.model.edit.Horizon;
 import nelvar.core.units.Reading;
 import nelvar.desktop.control.SideSheet;
 import nelvar.desktop.control.Typing;
@@ -73,7 +74,7 @@ public final class MainWindow {
             new RunsStage(this::rows),
             new PackStage(workers.pages(), desk::writePack));
     this.current = stage("Power");
-    this.jobLine = new JobLine(stages, this::choose);
+    this.jobLine = new JobLine(stages, this::choose, this::ask);
     this.commands = desk.commands(stages);
     this.today = today;
     head.menu(
@@ -164,7 +165,7 @@ public final class MainWindow {
       hits.add(new Finder.Hit(command.name(), command.keyText(), command.run()));
     session.ifPresent(s -> {
       wireInWords(s).ifPresent(hit -> hits.add(0, hit));
-      hits.addAll(Finder.things(s.review().get(), this::select));
+      hits.addAll(Finder.things(s.whole(), s.review().get(), this::select));
     });
     return hits;
   }
@@ -173,7 +174,7 @@ public final class MainWindow {
   private Optional<Finder.Hit> wireInWords(Session s) {
     var text = head.find().getText().strip();
     if (!WireText.looksLikeOne(text)) return Optional.empty();
-    var study = s.review().get().study();
+    var study = s.whole().study();
     return switch (WireText.read(text, study)) {
       case Reading.Misread<WireText.Ends>(var why) ->
           // Without a terminal it may as well be the name of a command: `go to runs`.
@@ -311,6 +312,7 @@ public final class MainWindow {
       var review = s.review().get();
       head.show(s, review);
       jobLine.show(current, review, theme);
+      jobLine.show(s.horizon().get(), !s.project().plan().marks().isEmpty());
       centre.setCenter(current.view());
       looked();
     });
@@ -331,6 +333,10 @@ public final class MainWindow {
     current = stage;
     show();
     Platform.runLater(() -> stage.firstFocus().requestFocus());
+  }
+
+  private void ask(Horizon next) {
+    session.ifPresent(s -> s.ask(next));
   }
 
   public Stage current() {
@@ -441,7 +447,7 @@ public final class MainWindow {
   /// by side.
   void compare() {
     session.ifPresent(s -> {
-      var study = s.review().get().study();
+      var study = s.whole().study();
       var selected = s.selection().get();
       var device = selected.flatMap(study::device);
       var function = selected.flatMap(id -> s.project().plan().function(id));
@@ -523,7 +529,7 @@ public final class MainWindow {
   /// The terminals of the selected device, to be wired.
   void wiring() {
     session.ifPresent(s -> {
-      var device = s.selection().get().flatMap(id -> s.review().get().study().device(id));
+      var device = s.selection().get().flatMap(id -> s.whole().study().device(id));
       if (device.isEmpty()) {
         s.tell("Select a device first: then its terminals can be wired.");
         return;

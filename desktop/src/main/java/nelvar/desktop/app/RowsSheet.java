@@ -105,7 +105,7 @@ final class RowsSheet extends StackPane {
       summary.setText(EMPTY);
     } else {
       switch (MachineRows.preview(
-          text.getText(), session.review().get().study(), CatalogueFile.standard())) {
+          text.getText(), session.whole().study(), CatalogueFile.standard())) {
         case Reading.Misread<MachineRows.Preview>(var why) -> summary.setText(why);
         case Reading.Value<MachineRows.Preview>(var read) -> {
           preview = Optional.of(read);

@@ -103,7 +103,7 @@ final class WiringSheet extends StackPane {
   }
 
   private Study study() {
-    return session.review().get().study();
+    return session.whole().study();
   }
 
   private void draw() {

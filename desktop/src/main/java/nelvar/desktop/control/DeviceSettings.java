@@ -11,6 +11,7 @@ import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.FrequencyConverter;
@@ -23,9 +24,12 @@ import nelvar.core.file.PartProperties;
 import nelvar.core.model.Designation;
 import nelvar.core.model.Device;
 import nelvar.core.model.Returned;
+import nelvar.core.model.Standing;
 import nelvar.core.model.Suppression;
 import nelvar.core.model.Use;
 import nelvar.core.model.edit.Edits;
+import nelvar.core.model.edit.FunctionEdits;
+import nelvar.core.model.edit.Horizon;
 import nelvar.core.review.Review;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
@@ -79,6 +83,30 @@ final class DeviceSettings {
     box.setSelected(session.project().fixed().contains(id));
     box.setOnAction(_ -> session.edit(Edits.fix(id, name, box.isSelected())));
     return box;
+  }
+
+  /// Whether it is there, to be built, or for later.
+  static Node stands(nelvar.core.model.Id thing, String name, Session session) {
+    var options = new ArrayList<Optional<Standing>>();
+    options.add(Optional.empty());
+    for (var standing : Standing.values()) options.add(Optional.of(standing));
+    var own = session.project().plan().mark(thing);
+    var whole = Horizon.standing(session.project(), thing);
+    var box =
+        choice(
+            "It stands",
+            options,
+            own,
+            standing -> standing.map(Standing::words).orElse("here"),
+            next -> session.edit(FunctionEdits.mark(thing, name, next)));
+    return whole.equals(own)
+        ? box
+        : new VBox(
+            4,
+            box,
+            Labels.wrapped(
+                "%s all the same: what it belongs to is".formatted(whole.orElseThrow().words()),
+                "faint"));
   }
 
   static Reading<Designation> designation(String text) {

@@ -7,6 +7,8 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
 import nelvar.core.compose.Clones;
+import nelvar.core.compose.Effects;
+import nelvar.core.compose.Reserved;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.edit.FunctionEdits;
 import nelvar.desktop.session.Session;
@@ -48,6 +50,8 @@ final class FunctionSheet {
         session.edit(
             FunctionEdits.rename(function, function.designation(), name.getText().strip())));
     nodes.add(name);
+    nodes.add(DeviceSettings.stands(function.id(), function.designation().text(), session));
+    kept(function, nodes);
     nodes.add(more(function));
     var remove =
         new Button(
@@ -60,6 +64,21 @@ final class FunctionSheet {
     });
     nodes.add(remove);
     return nodes;
+  }
+
+  /// What is kept for it while it is not there.
+  private void kept(MachineFunction function, List<Node> nodes) {
+    if (session.project().plan().mark(function.id()).isEmpty()) return;
+    var kept = Reserved.of(function, session.whole());
+    if (!kept.places().isEmpty()) nodes.add(Labels.section("Kept for it"));
+    for (var line : kept.places()) nodes.add(Labels.wrapped(line, "soft"));
+    var asked = session.review().get();
+    var opens =
+        asked.project().plan().function(function.id()).isPresent()
+            ? List.<String>of()
+            : List.copyOf(Effects.between(asked, session.whole()).opened().keySet());
+    if (!opens.isEmpty()) nodes.add(Labels.section("Open once all of it is there"));
+    for (var line : opens) nodes.add(Labels.wrapped(line, "soft"));
   }
 
   /// A second one, or ten.

@@ -20,6 +20,7 @@ import nelvar.core.model.Deviation;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.edit.Edits;
+import nelvar.core.model.edit.Horizon;
 import nelvar.core.review.Alike;
 import nelvar.core.review.Review;
 import nelvar.desktop.session.Session;
@@ -81,8 +82,15 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     var device = selected.flatMap(id -> next.project().device(id));
     var conductor = selected.flatMap(id -> next.project().conductor(id));
     var function = selected.flatMap(id -> next.project().plan().function(id));
-    if (device.isPresent()) device(device.get(), next, review);
-    else if (conductor.isPresent()) conductor(conductor.get(), next, review);
+    // What is not in the machine asked about is shown as it is drawn.
+    var about =
+        selected
+                .filter(id -> Horizon.leavesOut(id, review.project(), next.whole().project()))
+                .isPresent()
+            ? next.whole()
+            : review;
+    if (device.isPresent()) device(device.get(), next, about);
+    else if (conductor.isPresent()) conductor(conductor.get(), next, about);
     else if (function.isPresent()) function(function.get(), next);
     else overview(next, review);
     var again = focused.map(id -> content.lookup("#" + id));
@@ -274,6 +282,9 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     part.ifPresent(p -> trying(Trying.of(device, p, session)));
     content.getChildren().add(Labels.section("Settings"));
     DeviceSettings.of(device, session, review).forEach(content.getChildren()::add);
+    content
+        .getChildren()
+        .add(DeviceSettings.stands(device.id(), device.designation().text(), session));
     wires(device, session, review);
     part.ifPresent(p -> {
       if (p.terminals().isEmpty()) return;
@@ -349,6 +360,9 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     trying(Trying.of(conductor, session));
     content.getChildren().add(Labels.section("Settings"));
     ConductorSettings.of(conductor, session, study).forEach(content.getChildren()::add);
+    content
+        .getChildren()
+        .add(DeviceSettings.stands(conductor.id(), conductor.label().text(), session));
     content
         .getChildren()
         .add(
@@ -430,7 +444,7 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
 
   @Override
   public void repair(Repair repair) {
-    session.ifPresent(s -> s.edit(repair.edit().named(repair.label())));
+    session.ifPresent(s -> s.take(repair));
   }
 
   @Override

@@ -77,13 +77,13 @@ public final class Composing {
   /// where they are not known.
   public Optional<Ways.Found> ways(Id thing) {
     var known = known(thing);
-    if (known.isEmpty()) ask(thing, session.review().get());
+    if (known.isEmpty()) ask(thing, session.whole());
     return known;
   }
 
   /// The ways that were found beside the newest review.
   public Optional<Ways.Found> known(Id thing) {
-    var about = session.review().get();
+    var about = session.whole();
     return offered
         .get()
         .filter(o -> o.about() == about && o.thing().equals(thing))
@@ -120,7 +120,7 @@ public final class Composing {
   /// Feeds a device by the best way that takes its current from a supply or gate; says why where
   /// none does.
   public void feedFrom(Id device, Id from) {
-    var about = session.review().get();
+    var about = session.whole();
     var names = List.of(about.study().label(device), about.study().label(from));
     session.tell("Trying the ways to feed %s…".formatted(names.getFirst()));
     feeds.ask(
@@ -152,7 +152,7 @@ public final class Composing {
   ///
   /// @param told what came of it, and what was taken from where
   public void wire(TerminalRef from, TerminalRef to, Consumer<String> told) {
-    var study = session.review().get().study();
+    var study = session.whole().study();
     if (!study.project().equals(session.project())) {
       told.accept("The review is being brought up to date; try again in a moment.");
       return;
@@ -179,7 +179,7 @@ public final class Composing {
   /// The parts that could stand in a device's place.
   public void candidates(
       Device device, Consumer<List<Candidates.Candidate>> found, Consumer<String> told) {
-    var about = session.review().get();
+    var about = session.whole();
     candidates.ask(
         dropped -> Candidates.of(device, about, standard, dropped),
         found,
@@ -189,7 +189,7 @@ public final class Composing {
   /// Variants beside the machine as it is; only the newest question is answered.
   public void compare(
       List<Comparison.Variant> variants, Consumer<Comparison> found, Consumer<String> told) {
-    var about = session.review().get();
+    var about = session.whole();
     comparisons.ask(
         dropped -> Comparison.of(about, variants, standard, dropped),
         result -> result.ifPresent(found),
@@ -238,7 +238,7 @@ public final class Composing {
 
   /// More functions like one, each made to work as the machine stands, as one step.
   public void more(MachineFunction like, int times) {
-    var about = session.review().get();
+    var about = session.whole();
     var works = !drawable();
     session.tell("Adding %d like %s…".formatted(times, like.designation()));
     clones.ask(

@@ -24,6 +24,7 @@ import nelvar.core.model.Id;
 import nelvar.core.model.Project;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.EditRefused;
+import nelvar.core.model.edit.Horizon;
 import nelvar.core.model.edit.Merge;
 import nelvar.core.review.Alike;
 import nelvar.core.review.Review;
@@ -59,7 +60,10 @@ public final class Session {
   private final ReadOnlyObjectWrapper<Optional<ProjectFile>> file;
   private final Bench bench;
   private final Composing composing;
-  private final Latest<Optional<Review>> reviews;
+  private final Latest<Optional<Asked>> reviews;
+  private final ReadOnlyObjectWrapper<Horizon> horizon =
+      new ReadOnlyObjectWrapper<>(Horizon.FINISHED);
+  private Review whole;
   private final Latest<Optional<Repair>> together;
   private final ReadOnlyObjectWrapper<Optional<Conflict>> conflict =
       new ReadOnlyObjectWrapper<>(Optional.empty());
@@ -79,6 +83,9 @@ public final class Session {
   ///
   /// @param unsaved whether it differs from what is on disk; if not, nothing of it need be kept
   private record Numbered(long number, Project project, boolean unsaved) {}
+
+  /// The reviews of one state: of the machine asked about, and of all that is drawn.
+  private record Asked(Review shown, Review whole) {}
 
   /// @param reviewed the project with its first review
   /// @param file where it is saved; empty for one that never was
@@ -105,9 +112,37 @@ public final class Session {
     this.onDisk = reviewed.project();
     this.history = new ReadOnlyObjectWrapper<>(History.of(reviewed.project(), onDisk, BOUNDS));
     this.review = new ReadOnlyObjectWrapper<>(reviewed);
+    this.whole = reviewed;
     this.bench = new Bench(review.getReadOnlyProperty(), reviewing, interfaceThread, this::tell);
     this.composing = new Composing(this, catalogue, reviewing, interfaceThread);
     tryWays(reviewed);
+    if (!horizon.get().leftOut(reviewed.project()).isEmpty()) reviewAnew();
+  }
+
+  /// Which machine is asked about: what the review, what is tried and the papers answer for. Never
+  /// part of the project.
+  public ReadOnlyObjectProperty<Horizon> horizon() {
+    return horizon.getReadOnlyProperty();
+  }
+
+  public void ask(Horizon next) {
+    if (horizon.get() == next) return;
+    horizon.set(next);
+    reviewAnew();
+    tell("Asked about: " + next.sentence() + ".");
+  }
+
+  private void reviewAnew() {
+    together.cancel();
+    tryingFor.set(Optional.empty());
+    stale.set(true);
+    review(project(), 1);
+  }
+
+  /// The review of all that is drawn, what is for later too: what is made next must leave that its
+  /// place.
+  public Review whole() {
+    return whole;
   }
 
   /// The ways to make its functions work.
@@ -228,10 +263,7 @@ public final class Session {
         .get()
         .filter(id -> !known(snapshot, id))
         .ifPresent(_ -> selection.set(Optional.empty()));
-    together.cancel();
-    tryingFor.set(Optional.empty());
-    stale.set(true);
-    review(snapshot, 1);
+    reviewAnew();
     toKeep.set(Optional.of(new Numbered(++number, snapshot, history.get().unsaved())));
     writing.execute(this::keep);
   }
@@ -281,8 +313,13 @@ public final class Session {
                 tried,
                 about,
                 catalogue),
-        found -> found.ifPresentOrElse(all -> edit(all.edit()), () -> noneForAll(alike)),
+        found -> found.ifPresentOrElse(all -> take(all), () -> noneForAll(alike)),
         _ -> noneForAll(alike));
+  }
+
+  /// Takes a way out that was found on the machine asked about; what is not in that stays.
+  public boolean take(Repair repair) {
+    return edit(horizon.get().lifted(repair.edit().named(repair.label()), catalogue));
   }
 
   private void noneForAll(Alike alike) {
@@ -311,10 +348,13 @@ public final class Session {
   /// Only the newest snapshot is worth the work; an older one is dropped, also half way. What fails
   /// is tried once more.
   private void review(Project snapshot, int more) {
+    var about = horizon.get();
     reviews.ask(
-        dropped -> Review.of(snapshot, catalogue, RuleBook.ALL, dropped),
+        dropped -> asked(snapshot, about, dropped),
         result ->
-            result.ifPresent(fresh -> {
+            result.ifPresent(both -> {
+              var fresh = both.shown();
+              whole = both.whole();
               review.set(fresh);
               stale.set(false);
               trouble.set("");
@@ -331,6 +371,15 @@ public final class Session {
               "The review failed twice (%s). What is shown is of an earlier state; nothing you did is lost. Undo the last step, or save and tell us."
                   .formatted(Trouble.of(broken)));
         });
+  }
+
+  private Optional<Asked> asked(
+      Project snapshot, Horizon about, java.util.function.BooleanSupplier dropped) {
+    var shown = about.of(snapshot);
+    var first = Review.of(shown, catalogue, RuleBook.ALL, dropped);
+    if (first.isEmpty() || shown.equals(snapshot)) return first.map(both -> new Asked(both, both));
+    return Review.of(snapshot, catalogue, RuleBook.ALL, dropped)
+        .map(all -> new Asked(first.get(), all));
   }
 
   private final ReadOnlyStringWrapper trouble = new ReadOnlyStringWrapper("");

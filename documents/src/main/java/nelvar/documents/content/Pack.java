@@ -37,8 +37,13 @@ public final class Pack {
 
   /// The pages, A4, in millimetres, with their contents.
   public static Paper paper(Review review) {
+    return paper(review, "");
+  }
+
+  /// @param about which machine they answer for; empty where there is only one
+  public static Paper paper(Review review, String about) {
     var blocks = new ArrayList<Block>();
-    cover(review, blocks);
+    cover(review, about, blocks);
     blocks.add(new Block.NewPage());
     blocks.add(new Block.Heading("Power single-line", 1));
     blocks.add(
@@ -95,13 +100,15 @@ public final class Pack {
     };
   }
 
-  private static void cover(Review review, List<Block> blocks) {
+  private static void cover(Review review, String about, List<Block> blocks) {
     var project = review.project();
     var supply = project.brief().supply();
     var around = project.brief().surroundings();
     var policies = project.brief().policies();
     blocks.add(new Block.Heading(project.name(), 1));
     blocks.add(new Block.Paragraph(project.description()));
+    if (!about.isEmpty())
+      blocks.add(new Block.Notice("Which machine these papers show", about, Ink.ACCENT));
     blocks.add(
         new Block.Notice(
             "Before anyone opens the cabinet",

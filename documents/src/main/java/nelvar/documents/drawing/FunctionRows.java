@@ -6,6 +6,7 @@ import java.util.Optional;
 import nelvar.core.compose.Chains;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Id;
+import nelvar.core.model.Standing;
 import nelvar.core.model.Wants;
 
 /// What the machine must do, a row each: its name and wants, its chain from feed to work, what it
@@ -87,7 +88,7 @@ public final class FunctionRows {
                 LEFT - 10, top + 2, width - 2 * LEFT + 20, height - 4, about, says(row))));
     var at = top + PAD;
     for (var line : lines) {
-      chain(line, at, row.function().isPresent());
+      chain(line, at, row.function().isPresent(), row.there());
       at += LINE;
     }
     if (row.chain().isEmpty())
@@ -108,7 +109,8 @@ public final class FunctionRows {
     var base = top + PAD + 14;
     var name = row.function().map(f -> f.designation().text()).orElse("the machine");
     var face = row.function().isPresent() ? Face.MONO_BOLD : Face.SEMIBOLD;
-    shapes.add(Shape.text(LEFT, base, name, face, 13, chosen ? Ink.ACCENT : Ink.TEXT));
+    var ink = row.there() ? Ink.TEXT : Ink.TEXT_SOFT;
+    shapes.add(Shape.text(LEFT, base, name, face, 13, chosen ? Ink.ACCENT : ink));
     row.function()
         .ifPresent(function -> {
           var x = LEFT + Faces.width(name, Face.MONO_BOLD, 13) + 8;
@@ -119,7 +121,7 @@ public final class FunctionRows {
                   Faces.fit(function.name(), Face.SEMIBOLD, 13, CHAIN - x - 8),
                   Face.SEMIBOLD,
                   13,
-                  Ink.TEXT));
+                  ink));
         });
     var second =
         row.function()
@@ -162,13 +164,13 @@ public final class FunctionRows {
         Faces.width(caption(link), Face.TEXT, 11) + 4);
   }
 
-  private void chain(List<Chains.Link> links, double top, boolean linked) {
+  private void chain(List<Chains.Link> links, double top, boolean linked, boolean there) {
     var x = CHAIN;
     for (var n = 0; n < links.size(); n++) {
       var link = links.get(n);
       var wide = wide(link);
-      var ink = link.source().map(Ink::of).orElse(Ink.TEXT_SOFT);
-      var dash = link.fed() ? 0 : 4;
+      var ink = there ? link.source().map(Ink::of).orElse(Ink.TEXT_SOFT) : Ink.TEXT_SOFT;
+      var dash = link.fed() && there ? 0 : 4;
       if (n > 0 && linked)
         shapes.add(
             Shape.line(x - GAP, top + BOX / 2, x, top + BOX / 2, new Shape.Pen(ink, 2, dash)));
@@ -186,7 +188,13 @@ public final class FunctionRows {
       var name = link.device().designation().text();
       shapes.add(
           Shape.text(
-              x + wide / 2, top + 16, name, Face.MONO_BOLD, 12, Ink.TEXT, Shape.Anchor.MIDDLE));
+              x + wide / 2,
+              top + 16,
+              name,
+              Face.MONO_BOLD,
+              12,
+              there ? Ink.TEXT : Ink.TEXT_SOFT,
+              Shape.Anchor.MIDDLE));
       shapes.add(
           Shape.text(
               x + wide / 2,
@@ -213,11 +221,26 @@ public final class FunctionRows {
     number(right(52), base, row.cost() == 0 ? "–" : whole(row.cost()), Face.SEMIBOLD);
     number(right(104), base, row.heat() == 0 ? "–" : whole(row.heat()) + " W", Face.TEXT);
     var x = right(128);
+    if (!row.there()) {
+      shapes.add(
+          Shape.text(
+              right(122),
+              base,
+              row.standing().map(Standing::words).orElse("–"),
+              Face.TEXT,
+              12,
+              Ink.TEXT_SOFT));
+      return;
+    }
     var grave = row.finished() ? row.worst() : row.worst().or(() -> Optional.of(Severity.WARNING));
     var ink = grave.map(Badge::ink).orElse(Ink.SETTLED);
     if (grave.isPresent()) shapes.addAll(Badge.of(grave.get(), x, base - 4, 6));
     else shapes.add(Shape.circle(x, base - 4, 5, Optional.of(ink), Optional.empty()));
     if (!row.finished()) shapes.add(Shape.text(x + 10, base, "open", Face.TEXT, 12, ink));
+    else
+      row.standing()
+          .ifPresent(
+              s -> shapes.add(Shape.text(x + 10, base, s.words(), Face.TEXT, 12, Ink.TEXT_SOFT)));
   }
 
   private void number(double x, double base, String text, Face face) {
@@ -236,6 +259,8 @@ public final class FunctionRows {
             row.chain().size(),
             whole(row.cost()),
             currency,
-            row.finished() ? "works" : "open");
+            row.there()
+                ? row.finished() ? "works" : "open"
+                : row.standing().map(Standing::words).orElse("not asked about"));
   }
 }

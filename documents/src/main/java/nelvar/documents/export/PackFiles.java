@@ -14,8 +14,13 @@ public final class PackFiles {
   private PackFiles() {}
 
   public static Map<String, byte[]> of(Review review) {
+    return of(review, "");
+  }
+
+  /// @param about which machine the papers answer for; empty where there is only one
+  public static Map<String, byte[]> of(Review review, String about) {
     var files = new LinkedHashMap<String, byte[]>();
-    files.put("pack.pdf", pdf(review));
+    files.put("pack.pdf", pdf(review, about));
     files.put("single-line.svg", svg(review));
     for (var list : Lists.all(review))
       files.put(list.name() + ".csv", CsvExport.write(list).getBytes(StandardCharsets.UTF_8));
@@ -24,7 +29,12 @@ public final class PackFiles {
   }
 
   public static byte[] pdf(Review review) {
-    return PdfExport.write(Pack.title(review), Pack.date(review), Pack.paper(review).pages());
+    return pdf(review, "");
+  }
+
+  public static byte[] pdf(Review review, String about) {
+    return PdfExport.write(
+        Pack.title(review), Pack.date(review), Pack.paper(review, about).pages());
   }
 
   public static byte[] svg(Review review) {

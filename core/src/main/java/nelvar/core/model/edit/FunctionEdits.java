@@ -83,7 +83,7 @@ public final class FunctionEdits {
   }
 
   /// Without cables that had cores before and have none any more.
-  private static Project withoutEmptyCables(Project before, Project after) {
+  static Project withoutEmptyCables(Project before, Project after) {
     var next = after;
     var had = cored(before);
     had.removeAll(cored(after));

@@ -233,7 +233,7 @@ public final class PartsStage implements Stage {
     if (session.isEmpty() || review.isEmpty()) return;
     var now = review.get();
     if (chained.filter(known -> known == now).isEmpty()) {
-      chains = Chains.of(now);
+      chains = Chains.of(now, session.get().whole());
       chained = review;
     }
     var selected = session.get().selection().get();
