@@ -56,6 +56,27 @@ class CompareTest extends DemoWindow {
     assertThat(driver.has("#compare")).isFalse();
   }
 
+  /// A function that works is made in another way, and undo brings the old one back.
+  @Test
+  void aFunctionThatWorksIsMadeInAnotherWay() {
+    driver.run(() -> driver.window.choose(driver.window.stage("Parts")));
+    driver.run(() -> session().composing().add(NeedReader.read("pump 24 V 1.5 A").orThrow()));
+    driver.await("ways", () -> session().composing().offered().get().isPresent());
+    driver.settle();
+    driver.click(driver.find("#take-way-1"));
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+    var before = session().project();
+    driver.click(driver.find("#another-way"));
+    driver.await("ways", () -> !list().getItems().isEmpty());
+    driver.await("the table", () -> cells().contains("as it is"));
+    driver.click(driver.find("#compare-take"));
+    assertThat(session().project()).isNotEqualTo(before);
+    assertThat(session().project().functions()).isEqualTo(before.functions());
+    driver.press(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(session().project()).isEqualTo(before);
+  }
+
   @Test
   void withNothingSelectedItSaysWhatToSelect() {
     driver.press(KeyCode.CONTROL, KeyCode.R);

@@ -8,8 +8,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Catalogue;
+import nelvar.core.catalogue.Output;
+import nelvar.core.catalogue.Part;
 import nelvar.core.compose.pattern.Patterns;
 import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.TypicalLength;
@@ -21,6 +24,7 @@ import nelvar.core.model.Project;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.EditRefused;
 import nelvar.core.model.edit.FunctionEdits;
+import nelvar.core.network.Source;
 import nelvar.core.review.Review;
 import nelvar.core.units.ImpossibleQuantity;
 
@@ -46,6 +50,55 @@ public final class Ways {
   public static Found of(MachineFunction function, Review today, Catalogue standard) {
     var before = with(function, today.project());
     var study = before == today.project() ? today.study() : today.study().tried(before);
+    return of(function, study, List.of(new Composer.From.Any()), today, standard);
+  }
+
+  /// Other ways for a function that works: what serves it is taken away on a copy and made anew,
+  /// also from other supplies, or from a new one. What is left over keeps its name and number; what
+  /// is fixed by hand is not made anew.
+  public static Found again(MachineFunction function, Review today, Catalogue standard) {
+    var project = today.project();
+    var served = FunctionEdits.served(project, function.id());
+    if (served.isEmpty()) return of(function, today, standard);
+    for (var device : served)
+      if (project.fixed().contains(device.id()))
+        return new Found(
+            List.of(),
+            List.of(
+                "%s is fixed by hand: let go of it, or change it yourself"
+                    .formatted(device.designation())));
+    var study = today.study().tried(Clearing.clear(function, today.study()).apply(project));
+    // Of two that come to the same, the one that names its supply is kept.
+    var from = new ArrayList<Composer.From>();
+    supplies(served, today.study()).map(Composer.From.Only::new).forEach(from::add);
+    from.add(new Composer.From.Fresh());
+    from.add(new Composer.From.Any());
+    return of(function, study, from, today, standard);
+  }
+
+  /// Supplies of the voltages that feed what serves it now.
+  private static Stream<Device> supplies(List<Device> served, Study study) {
+    var volts =
+        served.stream()
+            .flatMap(device -> study.network().feeds(device.id()).stream())
+            .flatMap(feed -> feed.source().stream())
+            .map(Source::output)
+            .filter(output -> !output.alternating())
+            .map(Output::voltage)
+            .collect(Collectors.toSet());
+    return study.network().sources().stream()
+        .filter(source -> volts.contains(source.output().voltage()))
+        .map(Source::device)
+        .filter(device -> study.part(device).filter(Part::regulatedSupply).isPresent())
+        .distinct();
+  }
+
+  private static Found of(
+      MachineFunction function,
+      Study study,
+      List<Composer.From> from,
+      Review today,
+      Catalogue standard) {
     Composer probe;
     try {
       probe = Composer.beside(study, standard, TypicalLength.DISTANCE, Composer.Beside.USUAL);
@@ -64,6 +117,7 @@ public final class Ways {
             function.designation().text(),
             function.kind().moves(),
             recipes,
+            from,
             study,
             today,
             standard);
@@ -86,7 +140,13 @@ public final class Ways {
         new Recipe(
             "always on", false, feeding.switched(), composer -> feeding.compose(composer, false)));
     return new Asked(
-            device.designation().text(), feeding.moves(), recipes, today.study(), today, standard)
+            device.designation().text(),
+            feeding.moves(),
+            recipes,
+            List.of(new Composer.From.Any()),
+            today.study(),
+            today,
+            standard)
         .found();
   }
 
@@ -102,8 +162,12 @@ public final class Ways {
   }
 
   /// A recipe in one manner.
-  private record Trial(Recipe recipe, Composer.Beside how) {
+  private record Trial(Recipe recipe, Composer.Beside how, Composer.From from) {
     String title() {
+      return made() + from.words();
+    }
+
+    String made() {
       return recipe.title() + how.words();
     }
   }
@@ -118,6 +182,7 @@ public final class Ways {
       String name,
       boolean moves,
       List<Recipe> recipes,
+      List<Composer.From> from,
       Study study,
       Review today,
       Catalogue standard) {
@@ -130,15 +195,20 @@ public final class Ways {
           for (var how : Composer.Beside.values())
             if (recipe.differs(how)
                 && how.cut() == cut
-                && (cut || (moves && !known(tried, recipe)))) wanted.add(new Trial(recipe, how));
+                && (cut || (moves && !known(tried, recipe))))
+              for (var supply : from) wanted.add(new Trial(recipe, how, supply));
         tried.addAll(wanted.parallelStream().map(this::tried).toList());
       }
       var ways = new ArrayList<Way>();
       var refused = new ArrayList<String>();
       var seen = new HashSet<Project>();
       for (var one : tried) {
-        one.way().filter(way -> seen.add(way.after().project())).ifPresent(ways::add);
-        one.refused().ifPresent(why -> refused.add(one.trial().title() + ": " + why));
+        one.way()
+            .filter(way -> !way.adds().isEmpty() || way.wires() != 0)
+            .filter(way -> asMeant(one.trial().from(), way))
+            .filter(way -> seen.add(way.after().project()))
+            .ifPresent(ways::add);
+        one.refused().ifPresent(why -> refused.add(one.trial().made() + ": " + why));
       }
       ways.sort(
           Comparator.comparingInt(Way::rank)
@@ -148,9 +218,38 @@ public final class Ways {
       return new Found(ways, refused.stream().distinct().toList());
     }
 
+    /// A supply that was asked for has something left only where the way hangs on it.
+    private boolean asMeant(Composer.From supply, Way way) {
+      var fresh =
+          way.after().network().sources().stream()
+              .filter(source -> !source.output().alternating())
+              .map(Source::device)
+              .anyMatch(device -> today.project().device(device.id()).isEmpty());
+      return switch (supply) {
+        case Composer.From.Any _ -> true;
+        case Composer.From.Only(var only) ->
+            !fresh
+                && own(way.after().project())
+                    .anyMatch(device -> way.feedsFrom(device.id(), only.id()));
+        case Composer.From.Fresh _ -> fresh;
+      };
+    }
+
+    /// What serves the function that is asked about.
+    private Stream<Device> own(Project project) {
+      return project.devices().stream()
+          .filter(device ->
+              device
+                  .serves()
+                  .flatMap(project.plan()::function)
+                  .filter(f -> f.designation().text().equals(name))
+                  .isPresent());
+    }
+
     private Tried tried(Trial trial) {
       try {
-        var composer = Composer.beside(study, standard, TypicalLength.DISTANCE, trial.how());
+        var composer =
+            Composer.beside(study, standard, TypicalLength.DISTANCE, trial.how(), trial.from());
         trial.recipe().compose().accept(composer);
         composer.settle();
         var after = new Sizing(composer, standard, true).added(study.project());
@@ -232,7 +331,7 @@ public final class Ways {
     var catalogue = standard.with(after.ownParts());
     var byPart = new LinkedHashMap<String, List<String>>();
     for (var device : after.devices())
-      if (before.device(device.id()).isEmpty())
+      if (before.device(device.id()).filter(had -> had.part().equals(device.part())).isEmpty())
         byPart
             .computeIfAbsent(device.part(), _ -> new ArrayList<>())
             .add(device.designation().text());
@@ -243,6 +342,13 @@ public final class Ways {
                 .formatted(
                     String.join(", ", names),
                     catalogue.find(part).map(p -> p.name()).orElse(part))));
+    var gone =
+        before.devices().stream()
+            .filter(device ->
+                after.device(device.id()).filter(is -> is.part().equals(device.part())).isEmpty())
+            .map(device -> device.designation().text())
+            .toList();
+    if (!gone.isEmpty()) all.add("takes away " + String.join(", ", gone));
     var cables =
         after.cables().stream().filter(cable -> before.cable(cable.id()).isEmpty()).toList();
     if (!cables.isEmpty())

@@ -19,9 +19,12 @@ import javafx.scene.layout.StackPane;
 import javafx.util.Duration;
 import nelvar.core.compose.Candidates;
 import nelvar.core.compose.Costs;
+import nelvar.core.compose.Ways;
 import nelvar.core.compose.WireText;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
+import nelvar.core.model.MachineFunction;
+import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.model.edit.Horizon;
 import nelvar.core.units.Reading;
 import nelvar.desktop.control.SideSheet;
@@ -454,6 +457,9 @@ public final class MainWindow {
       if (device.isPresent() && s.composing().known(device.get().id()).isEmpty())
         another(device.get(), s);
       else if (device.isPresent()) ways(device.get().id(), device.get().designation().text(), s);
+      else if (function.isPresent()
+          && !FunctionEdits.served(s.project(), function.get().id()).isEmpty())
+        again(function.get(), s);
       else if (function.isPresent())
         ways(function.get().id(), function.get().designation().text(), s);
       else s.tell("Select a device to compare parts for it, or a function to compare its ways.");
@@ -501,20 +507,44 @@ public final class MainWindow {
     var sheet =
         new CompareSheet(s, theme, "Ways for %s side by side".formatted(name), this::closeOverlay);
     overlay(sheet);
-    sheet.show(
-        known.get().ways().stream()
-            .map(way ->
-                new CompareSheet.Choice(
-                    way.title(),
-                    "+ %d %s%s, %d wires"
-                        .formatted(
-                            Math.round(way.costs()),
-                            s.project().brief().policies().currency(),
-                            Costs.beside(way.unpriced()),
-                            way.wires()),
-                    Optional.empty(),
-                    way.edit()))
-            .toList());
+    sheet.show(choices(known.get(), s));
+  }
+
+  /// Other ways for a function that works, also from other supplies.
+  private void again(MachineFunction function, Session s) {
+    var sheet =
+        new CompareSheet(s, theme, "Another way for " + function.designation(), this::closeOverlay);
+    overlay(sheet);
+    s.composing()
+        .again(
+            function,
+            found -> {
+              sheet.show(choices(found, s));
+              if (found.ways().isEmpty())
+                sheet.say(
+                    found.refused().isEmpty()
+                        ? "It is made in the only way there is."
+                        : "There is no other way: " + String.join("; ", found.refused()));
+            },
+            sheet::say);
+  }
+
+  private static List<CompareSheet.Choice> choices(Ways.Found found, Session s) {
+    return found.ways().stream()
+        .map(way ->
+            new CompareSheet.Choice(
+                way.title(),
+                "%s%d %s%s, %s%d wires"
+                    .formatted(
+                        way.costs() < 0 ? "− " : "+ ",
+                        Math.round(Math.abs(way.costs())),
+                        s.project().brief().policies().currency(),
+                        Costs.beside(way.unpriced()),
+                        way.wires() < 0 ? "− " : "+ ",
+                        Math.abs(way.wires())),
+                Optional.empty(),
+                way.edit()))
+        .toList();
   }
 
   /// Rows copied from a spreadsheet, looked through before they are taken.

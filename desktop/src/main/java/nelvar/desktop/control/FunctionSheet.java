@@ -6,6 +6,7 @@ import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
+import nelvar.core.compose.Clearing;
 import nelvar.core.compose.Clones;
 import nelvar.core.compose.Effects;
 import nelvar.core.compose.Reserved;
@@ -42,6 +43,13 @@ final class FunctionSheet {
         button.setOnAction(_ -> session.selection().set(Optional.of(device.id())));
         nodes.add(button);
       }
+    if (!served.isEmpty()) {
+      var again = new Button("Another way, another supply…");
+      again.setId("another-way");
+      again.setAccessibleText("Another way for " + function.designation());
+      again.setOnAction(_ -> compare.run());
+      nodes.add(again);
+    }
     nodes.add(Labels.section("Its name"));
     var name = new TextField(function.name());
     name.setId("function-name");
@@ -53,14 +61,16 @@ final class FunctionSheet {
     nodes.add(DeviceSettings.stands(function.id(), function.designation().text(), session));
     kept(function, nodes);
     nodes.add(more(function));
+    var study = session.whole().study();
+    var gone = Clearing.gone(function, study).size();
     var remove =
         new Button(
-            served.isEmpty()
+            gone == 0
                 ? "Remove " + function.designation()
-                : "Remove %s with %d devices".formatted(function.designation(), served.size()));
+                : "Remove %s with %d devices".formatted(function.designation(), gone));
     remove.setId("remove");
     remove.setOnAction(_ -> {
-      if (session.edit(FunctionEdits.remove(function))) session.selection().set(Optional.empty());
+      if (session.edit(Clearing.remove(function, study))) session.selection().set(Optional.empty());
     });
     nodes.add(remove);
     return nodes;

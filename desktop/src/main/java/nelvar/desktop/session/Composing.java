@@ -176,6 +176,15 @@ public final class Composing {
                     : "The wire could not be proposed: " + Trouble.of(broken)));
   }
 
+  /// Other ways for a function that works, also from other supplies.
+  public void again(MachineFunction function, Consumer<Ways.Found> found, Consumer<String> told) {
+    var about = session.whole();
+    feeds.ask(
+        _ -> Ways.again(function, about, standard),
+        found,
+        broken -> told.accept("Looking for ways failed: " + Trouble.of(broken)));
+  }
+
   /// The parts that could stand in a device's place.
   public void candidates(
       Device device, Consumer<List<Candidates.Candidate>> found, Consumer<String> told) {

@@ -7,6 +7,7 @@ import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Enclosure;
+import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.Place;
 import nelvar.core.model.Project;
@@ -80,10 +81,42 @@ public final class Composer {
     }
   }
 
+  /// Which supply of a machine that stands something new hangs on, where direct current feeds it.
+  public sealed interface From {
+    /// The first that has something left.
+    record Any() implements From {}
+
+    /// None: a new one is drawn up.
+    record Fresh() implements From {}
+
+    record Only(Device supply) implements From {}
+
+    default boolean allows(Device supply) {
+      return switch (this) {
+        case Any _ -> true;
+        case Fresh _ -> false;
+        case Only(var only) -> only.id().equals(supply.id());
+      };
+    }
+
+    default String words() {
+      return switch (this) {
+        case Any _ -> "";
+        case Fresh _ -> ", from a supply of its own";
+        case Only(var only) -> ", from " + only.designation();
+      };
+    }
+  }
+
   /// More for a machine that stands: what is free in it is used first.
   public static Composer beside(Study study, Catalogue standard, Length distance, Beside how) {
+    return beside(study, standard, distance, how, new From.Any());
+  }
+
+  public static Composer beside(
+      Study study, Catalogue standard, Length distance, Beside how, From from) {
     var sketch = new Sketch(study.project(), standard, distance);
-    var existing = new Existing(study, sketch, how.cut());
+    var existing = new Existing(study, sketch, how.cut(), from);
     if (!existing.known())
       throw new Unmet("the machine as it stands has no steady state: put that right first");
     return new Composer(sketch, Optional.of(existing), how);

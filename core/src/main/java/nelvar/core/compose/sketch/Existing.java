@@ -45,6 +45,7 @@ final class Existing {
 
   private final Study study;
   private final Sketch sketch;
+  private final Composer.From from;
   private final Live running;
   private final Optional<Live> stopped;
   private final Set<TerminalRef> reserved = new HashSet<>();
@@ -52,7 +53,9 @@ final class Existing {
   private final Map<Source, Double> taken = new LinkedHashMap<>();
 
   /// @param minding whether what a stop cuts is told from what it does not
-  Existing(Study study, Sketch sketch, boolean minding) {
+  /// @param from which supplies may feed something new
+  Existing(Study study, Sketch sketch, boolean minding, Composer.From from) {
+    this.from = from;
     this.study = study;
     this.sketch = sketch;
     this.running = study.asDesigned();
@@ -162,7 +165,8 @@ final class Existing {
 
   Optional<Rails.Fed> feed(double volts, double amperes, boolean safe, boolean own) {
     for (var source : study.network().sources()) {
-      if (!supplies(source, volts) || behindStop(source) != (safe && stops())) continue;
+      if (!from.allows(source.device()) || !supplies(source, volts)) continue;
+      if (behindStop(source) != (safe && stops())) continue;
       var used = taken.getOrDefault(source, study.designCurrent(source).amperes());
       var most =
           source.output().rating().amperes()
@@ -305,7 +309,33 @@ final class Existing {
     for (var wire : study.at(block.id()))
       if (wire.carriesWork())
         study.circuit(wire).ifPresent(c -> count.merge(c.source(), 1, Integer::sum));
-    return count.entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey);
+    return count.entrySet().stream()
+        .max(Map.Entry.comparingByValue())
+        .map(Map.Entry::getKey)
+        .or(() -> reached(block));
+  }
+
+  /// The source whose 0 V is fewest wires away from a block that nothing comes back to yet.
+  private Optional<Source> reached(Device block) {
+    var ends = new HashMap<Id, Source>();
+    for (var source : study.network().sources())
+      if (!source.output().alternating() && source.output().back().isPresent())
+        ends.putIfAbsent(source.device().id(), source);
+    var seen = new HashSet<Id>(Set.of(block.id()));
+    var next = new java.util.ArrayDeque<Id>(List.of(block.id()));
+    while (!next.isEmpty()) {
+      var at = next.remove();
+      for (var wire : study.at(at)) {
+        if (!wire.carriesWork()) continue;
+        var far = wire.from().device().equals(at) ? wire.to() : wire.from();
+        var source = Optional.ofNullable(ends.get(far.device()));
+        if (source.filter(found -> minusOf(found).equals(far)).isPresent()) return source;
+        if (study.device(far.device()).flatMap(study::part).orElse(null)
+                instanceof DistributionBlock
+            && seen.add(far.device())) next.add(far.device());
+      }
+    }
+    return Optional.empty();
   }
 
   /// Another way back beside one that was given.
@@ -409,9 +439,17 @@ final class Existing {
         .orElse(false);
   }
 
-  /// What an output's current comes back to: the 0 V of its controller.
+  /// What an output's current comes back to: the 0 V of the supply that its outputs hang on, else
+  /// of its controller.
   Optional<TerminalRef> zeroOf(Id controller) {
-    return circuitOf(controller).flatMap(this::zero);
+    return study
+        .device(controller)
+        .flatMap(study::part)
+        .flatMap(part -> ((Controller) part).outputSupply())
+        .flatMap(mark -> sourceAt(new TerminalRef(controller, mark)))
+        .filter(this::hasZero)
+        .or(() -> circuitOf(controller))
+        .flatMap(this::zero);
   }
 
   /// An output that switches 0 V, with + of the supply its current comes back to.
@@ -435,9 +473,12 @@ final class Existing {
 
   /// The source a controller's own 0 V goes back to.
   private Optional<Source> circuitOf(Id controller) {
-    var minus = new TerminalRef(controller, "-");
-    return study.at(controller).stream()
-        .filter(wire -> wire.from().equals(minus) || wire.to().equals(minus))
+    return sourceAt(new TerminalRef(controller, "-"));
+  }
+
+  private Optional<Source> sourceAt(TerminalRef end) {
+    return study.at(end.device()).stream()
+        .filter(wire -> wire.from().equals(end) || wire.to().equals(end))
         .flatMap(wire -> study.circuit(wire).stream())
         .map(circuit -> circuit.source())
         .findFirst();

@@ -65,13 +65,23 @@ public final class FunctionEdits {
     return new Edit(
         "Remove " + function.designation(),
         project -> {
-          var next = project;
-          for (var device : served(project, function.id())) next = Edits.remove(device).apply(next);
-          next = withoutEmptyCables(project, next);
+          var next = clear(function).apply(project);
           next =
               next.withFunctions(
                   next.functions().stream().filter(f -> !f.id().equals(function.id())).toList());
           return Edits.forgotten(next, function.id());
+        });
+  }
+
+  /// Without the devices that serve only it, their wires, and cables that are left without a core;
+  /// the function stays.
+  public static Edit clear(MachineFunction function) {
+    return new Edit(
+        "Clear " + function.designation(),
+        project -> {
+          var next = project;
+          for (var device : served(project, function.id())) next = Edits.remove(device).apply(next);
+          return withoutEmptyCables(project, next);
         });
   }
 
