@@ -255,6 +255,14 @@ class CommandLineTest {
   void helpAndCatalogue() {
     assertThat(run("--help").out()).contains("review", "calc", "pack", "export", "--shot");
     assertThat(run("catalogue").out()).contains("supply-24v-10a", "circuit-breaker");
+    assertThat(run("catalogue", "supply", "24", "V", ">=", "5", "A").out())
+        .contains("supply-24v-10a")
+        .doesNotContain("supply-24v-2p5a");
+    assertThat(run("catalogue", "--kind", "dc-supply").out()).doesNotContain("circuit-breaker");
+    assertThat(run("catalogue", "--sheet", "supply-24v-10a").out())
+        .contains("As an article", "Takes power", "not stated");
+    assertThat(run("catalogue", "--sheet", "nothing").code()).isEqualTo(2);
+    assertThat(run("catalogue", "--kind", "nothing").err()).contains("there is no kind 'nothing'");
     assertThat(run().out()).contains("Usage");
   }
 

@@ -104,6 +104,7 @@ public final class MainWindow {
     frame.setRight(sideFrame);
     side.onWire(this::wiring);
     side.onCompare(this::compare);
+    side.onCatalogue(this::catalogue);
     centre.setBottom(foot);
     frame.setCenter(centre);
     message.getStyleClass().add("message");
@@ -545,6 +546,17 @@ public final class MainWindow {
                 Optional.empty(),
                 way.edit()))
         .toList();
+  }
+
+  /// The catalogue, at the part of what is selected.
+  void catalogue() {
+    session.ifPresent(s -> {
+      var sheet = new CatalogueSheet(s, this::closeOverlay);
+      overlay(sheet);
+      var study = s.whole().study();
+      s.selection().get().flatMap(study::device).flatMap(study::part).ifPresent(sheet::show);
+      sheet.focus();
+    });
   }
 
   /// Rows copied from a spreadsheet, looked through before they are taken.

@@ -1,19 +1,15 @@
 package nelvar.desktop.control;
 
 import java.util.List;
-import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.layout.FlowPane;
 import nelvar.core.catalogue.Part;
 import nelvar.core.compose.need.PartSearch;
-import nelvar.core.model.Device;
-import nelvar.core.model.Place;
-import nelvar.core.model.edit.Edits;
-import nelvar.core.model.edit.NextName;
 import nelvar.desktop.session.Session;
 
 /// Adding to the machine a device from the catalogue, and taking things away again.
@@ -23,7 +19,9 @@ final class Additions {
   private Additions() {}
 
   /// Finds a part by words and adds a device that is one; Enter adds the first.
-  static List<Node> device(Session session) {
+  ///
+  /// @param browse shows the whole catalogue
+  static List<Node> device(Session session, Runnable browse) {
     var words = new TextField();
     words.setPromptText("Part: 24 V supply, breaker C 6, valve …");
     words.setAccessibleText("Find a part to add");
@@ -60,7 +58,7 @@ final class Additions {
               hits.getSelectionModel().getSelectedItem() != null
                   ? hits.getSelectionModel().getSelectedItem()
                   : hits.getItems().isEmpty() ? null : hits.getItems().getFirst();
-          if (part != null) add(part, session);
+          if (part != null) NewDevice.add(part, session);
         };
     words.setOnAction(_ -> add.run());
     hits.setOnKeyPressed(e -> {
@@ -72,23 +70,15 @@ final class Additions {
     var button = new Button("Add this device");
     button.setId("add-device-button");
     button.setOnAction(_ -> add.run());
-    return List.of(words, hits, button);
+    var all = new Button("Browse the catalogue…");
+    all.setId("browse-catalogue");
+    all.setOnAction(_ -> browse.run());
+    var buttons = new FlowPane(8, 6, button, all);
+    return List.of(words, hits, buttons);
   }
 
   private static List<Part> matching(String words, Session session) {
     return PartSearch.find(session.catalogue(), words).stream().limit(MOST).toList();
-  }
-
-  private static void add(Part part, Session session) {
-    var designation = NextName.designation(session.project(), part.stem());
-    var device =
-        Device.of(
-            NextName.id(session.project(), designation.text()),
-            designation.text(),
-            "",
-            part.id(),
-            Place.PANEL);
-    if (session.edit(Edits.add(device))) session.selection().set(Optional.of(device.id()));
   }
 
   static Node remove(String what, Runnable take) {

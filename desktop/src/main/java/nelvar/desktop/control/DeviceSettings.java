@@ -21,6 +21,7 @@ import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.ServoMotor;
 import nelvar.core.catalogue.StepperMotor;
 import nelvar.core.file.PartProperties;
+import nelvar.core.file.PartSheet;
 import nelvar.core.model.Designation;
 import nelvar.core.model.Device;
 import nelvar.core.model.Returned;
@@ -359,7 +360,7 @@ final class DeviceSettings {
         .forEach((property, value) -> {
           var field =
               new QuantityField<>(
-                  words(property),
+                  PartSheet.words(property),
                   "",
                   text -> PartProperties.with(part, property, text),
                   next -> session.edit(Edits.replacePart(next)));
@@ -367,16 +368,6 @@ final class DeviceSettings {
           field.show(value);
           nodes.add(field);
         });
-  }
-
-  /// `coil.breakingCapacity` → `Coil breaking capacity`.
-  private static String words(String property) {
-    var spaced =
-        property
-            .replace('.', ' ')
-            .replaceAll("(?<=[a-z])(?=[A-Z])", " ")
-            .toLowerCase(java.util.Locale.ROOT);
-    return spaced.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + spaced.substring(1);
   }
 
   static <T> Node choice(

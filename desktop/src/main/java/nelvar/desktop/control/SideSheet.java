@@ -9,6 +9,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -41,6 +42,7 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
 
   private Optional<Session> session = Optional.empty();
   private Runnable wiring = () -> {};
+  private Runnable catalogue = () -> {};
   private Runnable compare = () -> {};
   private Optional<Id> shown = Optional.empty();
   private Theme theme = Theme.LIGHT;
@@ -52,6 +54,12 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
   }
 
   /// What is done when other parts, or ways, are to be compared.
+  ///
+  /// @param run shows the catalogue, at the part of what is selected
+  public void onCatalogue(Runnable run) {
+    catalogue = run;
+  }
+
   public void onCompare(Runnable action) {
     compare = action;
   }
@@ -138,7 +146,7 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     if (!review.notChecked().isEmpty())
       content.getChildren().addAll(Labels.section("Not checked"), notChecked(session, review));
     content.getChildren().add(Labels.section("Add to the machine"));
-    content.getChildren().addAll(Additions.device(session));
+    content.getChildren().addAll(Additions.device(session, catalogue));
     var caution =
         Labels.wrapped(
             "Lock off and prove dead before you touch. Local codes and a licensed electrician decide.");
@@ -296,7 +304,11 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
       another.setId("another-part");
       another.setAccessibleText("Another part for " + device.designation());
       another.setOnAction(_ -> compare.run());
-      content.getChildren().add(new HBox(8, wire, another));
+      var all = new Button("All of the part");
+      all.setId("part-sheet");
+      all.setAccessibleText("All that is known of " + p.name());
+      all.setOnAction(_ -> catalogue.run());
+      content.getChildren().add(new FlowPane(8, 6, wire, another, all));
     });
     content
         .getChildren()

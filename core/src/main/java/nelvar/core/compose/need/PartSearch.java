@@ -31,14 +31,19 @@ public final class PartSearch {
 
   /// The parts a device can be, best first.
   public static List<Part> find(Catalogue catalogue, String text) {
-    var exact = catalogue.find(text.strip());
-    if (exact.isPresent()) return List.of(exact.get());
-    var query = read(text);
-    var all =
+    return among(
         catalogue.all().stream()
             .filter(part -> !(part instanceof CableStock) && !(part instanceof WireStock))
-            .filter(part -> hasWords(part, query.words()))
-            .toList();
+            .toList(),
+        text);
+  }
+
+  /// Those of a list that the text asks for, best first.
+  static List<Part> among(List<Part> parts, String text) {
+    var exact = parts.stream().filter(part -> part.id().equals(text.strip())).toList();
+    if (!exact.isEmpty()) return exact;
+    var query = read(text);
+    var all = parts.stream().filter(part -> hasWords(part, query.words())).toList();
     var most = all.stream().mapToInt(part -> found(part, query)).max().orElse(0);
     return all.stream()
         .filter(part -> found(part, query) == most)
