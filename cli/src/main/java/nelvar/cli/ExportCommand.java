@@ -7,6 +7,7 @@ import nelvar.core.exchange.SpiceNetlist;
 import nelvar.core.file.OutputFiles;
 import nelvar.core.review.Review;
 import nelvar.documents.content.Lists;
+import nelvar.documents.content.Pack;
 import nelvar.documents.export.CsvExport;
 import nelvar.documents.export.PackFiles;
 import nelvar.documents.export.XlsxExport;
@@ -35,6 +36,11 @@ final class ExportCommand implements Callable<Integer> {
       description = "File to write.")
   private Path out = Path.of("");
 
+  @CommandLine.Option(
+      names = "--by-function",
+      description = "Lists go by what the machine must do.")
+  private boolean byFunction;
+
   @CommandLine.Mixin private AskedMachine asked = new AskedMachine();
 
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
@@ -53,9 +59,9 @@ final class ExportCommand implements Callable<Integer> {
 
   private byte[] bytes(Review review) {
     return switch (format) {
-      case "pdf" -> PackFiles.pdf(review);
+      case "pdf" -> PackFiles.pdf(review, new Pack.Options("", byFunction));
       case "svg" -> PackFiles.svg(review);
-      case "xlsx" -> XlsxExport.write(Lists.all(review));
+      case "xlsx" -> XlsxExport.write(Lists.all(review, byFunction));
       case "spice-dc" -> utf8(SpiceNetlist.direct(review.project(), review.study().asDesigned()));
       case "spice-ac" ->
           utf8(SpiceNetlist.alternating(review.project(), review.study().asDesigned()));
@@ -63,7 +69,9 @@ final class ExportCommand implements Callable<Integer> {
           utf8(SpiceNetlist.behaviour(review.project(), review.study().asDesigned()));
       case "json" -> (ReviewJson.of(review) + "\n").getBytes(StandardCharsets.UTF_8);
       default ->
-          Lists.named(format, review)
+          Lists.all(review, byFunction).stream()
+              .filter(list -> list.name().equals(format))
+              .findFirst()
               .map(list -> CsvExport.write(list).getBytes(StandardCharsets.UTF_8))
               .orElseThrow(() ->
                   new CommandLineTool.BadUse(

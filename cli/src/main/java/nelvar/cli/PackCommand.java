@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import nelvar.core.file.OutputFiles;
 import nelvar.core.file.ProjectFile;
+import nelvar.documents.content.Pack;
 import nelvar.documents.export.PackFiles;
 import picocli.CommandLine;
 
@@ -22,6 +23,11 @@ final class PackCommand implements Callable<Integer> {
       description = "Folder for the papers; made where it is missing.")
   private Path folder = Path.of("");
 
+  @CommandLine.Option(
+      names = "--by-function",
+      description = "Lists go by what the machine must do.")
+  private boolean byFunction;
+
   @CommandLine.Mixin private AskedMachine asked = new AskedMachine();
 
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
@@ -30,7 +36,9 @@ final class PackCommand implements Callable<Integer> {
   public Integer call() throws Exception {
     var whole = ProjectFile.at(file).open();
     var files =
-        PackFiles.of(ReviewCommand.review(asked.horizon().of(whole)), asked.horizon().says(whole));
+        PackFiles.of(
+            ReviewCommand.review(asked.horizon().of(whole)),
+            new Pack.Options(asked.horizon().says(whole), byFunction));
     OutputFiles.write(folder, files);
     for (var name : files.keySet())
       java.util.Objects.requireNonNull(spec).commandLine().getOut().println(folder.resolve(name));

@@ -114,6 +114,19 @@ class CommandLineTest {
         .isZero();
     assertThat(Files.readString(at.resolve("p").resolve("bill-of-materials.csv")))
         .doesNotContain("M7");
+    var list = at.resolve("w.csv");
+    assertThat(
+            run(
+                    "export",
+                    SETTLED,
+                    "--format",
+                    "wire-list",
+                    "--by-function",
+                    "--out",
+                    list.toString())
+                .code())
+        .isZero();
+    assertThat(Files.readString(list)).contains("Function").contains("=AX2 seed drum");
   }
 
   @Test

@@ -9,6 +9,7 @@ import nelvar.core.model.Id;
 import nelvar.core.model.Standing;
 import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.model.edit.Horizon;
+import nelvar.desktop.stage.pack.PackStage;
 import org.junit.jupiter.api.Test;
 
 /// What is to build, or for later, and which machine is asked about.
@@ -54,6 +55,21 @@ class HorizonsTest extends DemoWindow {
     current();
     assertThat(session().project().plan().marks()).isEmpty();
     assertThat(driver.on(() -> driver.window.root().lookup("#horizons").isVisible())).isFalse();
+  }
+
+  /// The papers are set anew, with their lists by function.
+  @Test
+  void thePapersGoByFunction() {
+    driver.run(() -> driver.window.choose(driver.window.stage("Pack")));
+    driver.await("pages", () -> pack().settled());
+    driver.run(() -> ask("#pack-by-function"));
+    driver.await("pages anew", () -> pack().settled() && driver.window.root() != null);
+    assertThat(driver.on(() -> pack().options(session()).byFunction())).isTrue();
+    assertThat(driver.words("#pack-count")).contains("pages, revision");
+  }
+
+  private PackStage pack() {
+    return (PackStage) driver.window.stage("Pack");
   }
 
   private void ask(String button) {

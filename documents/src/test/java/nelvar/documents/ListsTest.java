@@ -199,4 +199,36 @@ class ListsTest {
         .as("on paper two stay two")
         .hasSize(2);
   }
+
+  /// By function: the same rows, each with the function it belongs to, in the order of the
+  /// functions; what serves the whole machine last. The bill still sums to the same.
+  @Test
+  void listsGoByWhatTheMachineMustDo() {
+    var project = review.project();
+    var functions =
+        new java.util.ArrayList<>(
+            project.functions().stream().map(f -> f.designation() + " " + f.name()).toList());
+    functions.add("whole machine");
+    for (var list : Lists.all(review, true)) {
+      var plain = Lists.named(list.name(), review).orElseThrow();
+      var grouped = list.columns().getFirst().heading().equals("Function");
+      assertThat(grouped)
+          .as(list.name())
+          .isEqualTo(
+              !java.util.Set.of("findings", "deviations", "not-checked").contains(list.name()));
+      if (!grouped) {
+        assertThat(list).isEqualTo(plain);
+        continue;
+      }
+      var places = list.rows().stream().map(row -> functions.indexOf(row.getFirst())).toList();
+      assertThat(places).as(list.name()).isSorted().doesNotContain(-1);
+      if (list.name().equals("bill-of-materials"))
+        assertThat(list.rows().getLast().getLast()).isEqualTo(plain.rows().getLast().getLast());
+      else
+        assertThat(list.rows().stream().map(row -> row.subList(1, row.size())).toList())
+            .containsExactlyInAnyOrderElementsOf(plain.rows());
+    }
+    var wires = Lists.all(review, true).getFirst();
+    assertThat(wires.rows()).anyMatch(row -> row.getFirst().equals("=AX2 seed drum"));
+  }
 }

@@ -139,8 +139,14 @@ public final class PartSheet {
   }
 
   private static String ends(Intake intake) {
-    return String.join(
-        "–", Stream.concat(intake.lines().stream(), intake.back().stream()).toList());
+    return ends(intake.lines(), intake.back());
+  }
+
+  private static String ends(List<String> lines, Optional<String> back) {
+    var all = Stream.concat(lines.stream(), back.stream()).toList();
+    return all.size() < 2
+        ? String.join("", all)
+        : String.join(", ", all.subList(0, all.size() - 1)) + " and " + all.getLast();
   }
 
   private static String inrush(Intake intake) {
@@ -174,9 +180,7 @@ public final class PartSheet {
               capital(output.name()),
               "%s: %s %s, up to %s"
                   .formatted(
-                      String.join(
-                          "–",
-                          Stream.concat(output.lines().stream(), output.back().stream()).toList()),
+                      ends(output.lines(), output.back()),
                       output.voltage(),
                       output.alternating() ? "alternating" : "direct",
                       output.rating())));

@@ -44,6 +44,7 @@ final class CatalogueSheet extends StackPane {
   private final ListView<String> kinds = new ListView<>();
   private final TextField words = new TextField();
   private final ListView<Part> parts = new ListView<>();
+  private final Map<String, Integer> counts;
   private final Label said = new Label();
   private final GridPane sheet = new GridPane();
   private final Button add = new Button("Add it to the machine");
@@ -73,13 +74,13 @@ final class CatalogueSheet extends StackPane {
     HBox.setHgrow(space, Priority.ALWAYS);
     var head = new HBox(12, title, words, said, space);
     head.setAlignment(Pos.CENTER_LEFT);
-    var counts = new TreeMap<String, Integer>();
+    counts = new TreeMap<>(String.CASE_INSENSITIVE_ORDER);
     for (var part : session.catalogue().all()) counts.merge(PartSheet.kind(part), 1, Integer::sum);
     kinds.setId("catalogue-kinds");
     kinds.setAccessibleText("Kinds of parts");
     kinds.getItems().add(ALL);
     kinds.getItems().addAll(counts.keySet());
-    kinds.setCellFactory(_ -> new KindCell(counts));
+    kinds.setCellFactory(_ -> new KindCell());
     kinds.setFixedCellSize(26);
     kinds.setPrefWidth(190);
     kinds.setMinWidth(170);
@@ -233,13 +234,7 @@ final class CatalogueSheet extends StackPane {
     return label;
   }
 
-  private static final class KindCell extends ListCell<String> {
-    private final Map<String, Integer> counts;
-
-    KindCell(Map<String, Integer> counts) {
-      this.counts = counts;
-    }
-
+  private final class KindCell extends ListCell<String> {
     @Override
     protected void updateItem(String kind, boolean empty) {
       super.updateItem(kind, empty);
@@ -261,7 +256,8 @@ final class CatalogueSheet extends StackPane {
       }
       var name = new Label(part.name());
       name.setMinWidth(0);
-      var price = new Label(part.price().map(Object::toString).orElse("–"));
+      var currency = session.project().brief().policies().currency();
+      var price = new Label(part.price().map(p -> p + " " + currency).orElse("–"));
       price.getStyleClass().add("faint");
       price.setMinWidth(Region.USE_PREF_SIZE);
       var space = new Region();

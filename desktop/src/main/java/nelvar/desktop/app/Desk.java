@@ -26,7 +26,9 @@ import nelvar.desktop.session.Places;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.session.Trouble;
 import nelvar.desktop.stage.Stage;
+import nelvar.desktop.stage.pack.PackStage;
 import nelvar.desktop.style.Theme;
+import nelvar.documents.content.Pack;
 import nelvar.documents.export.PackFiles;
 
 /// What can be done at the desk: open, begin, save, undo, print and the other commands, by name and
@@ -417,14 +419,18 @@ public final class Desk {
                     return;
                   }
                   var review = session.review().get();
-                  var about = session.horizon().get().says(session.project());
+                  var options =
+                      window.stage("Pack") instanceof PackStage pack
+                          ? pack.options(session)
+                          : Pack.Options.USUAL;
                   session.tell("Writing the pack …");
                   workers
                       .pages()
                       .execute(() -> {
                         try {
                           OutputFiles.write(
-                              folder, PackFiles.of(review.tried(CatalogueFile.standard()), about));
+                              folder,
+                              PackFiles.of(review.tried(CatalogueFile.standard()), options));
                           Platform.runLater(() -> session.tell("The pack is in " + folder));
                         } catch (IOException e) {
                           Platform.runLater(() ->

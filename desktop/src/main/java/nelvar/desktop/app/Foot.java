@@ -126,6 +126,19 @@ final class Foot extends VBox {
         function.isPresent()
             ? fullestOf(function.get().id(), review.study())
             : selected.or(() -> fullestLoad(review));
+    var standing = session.project().plan();
+    if (function.flatMap(f -> standing.mark(f.id())).isPresent()
+        && review.project().plan().function(function.get().id()).isEmpty()) {
+      hint.setText(
+          "%s is %s: it is not in %s."
+              .formatted(
+                  function.get().designation(),
+                  standing.mark(function.get().id()).orElseThrow().words(),
+                  session.horizon().get().sentence()));
+      wayShown = false;
+      strip.show(new Drawing(10, PathStrip.HEIGHT, List.of(), List.of()), theme);
+      return;
+    }
     var tried = session.bench().solved().get().live();
     var settled = tried.settled();
     var live = settled ? tried : review.study().asDesigned();

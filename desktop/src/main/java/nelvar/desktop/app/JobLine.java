@@ -3,6 +3,7 @@ package nelvar.desktop.app;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
+import javafx.geometry.Insets;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
@@ -48,6 +49,7 @@ final class JobLine extends VBox {
     VBox.setVgrow(space, Priority.ALWAYS);
     var title = new Label("Machine asked about");
     title.getStyleClass().add("faint");
+    title.setPadding(new Insets(0, 0, 2, 15));
     asked.getChildren().add(title);
     asked.setId("horizons");
     var which = new ToggleGroup();

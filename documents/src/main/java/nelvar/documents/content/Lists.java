@@ -5,6 +5,7 @@ import static nelvar.documents.content.ListTable.Column.text;
 import static nelvar.documents.content.ListTable.row;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,6 +23,7 @@ import nelvar.core.catalogue.WireStock;
 import nelvar.core.finding.Repair;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
+import nelvar.core.model.MachineFunction;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Feed;
 import nelvar.core.review.Alike;
@@ -46,6 +48,21 @@ public final class Lists {
         deviations(review),
         notChecked(review));
   }
+
+  /// The same with the rows of things by the function they belong to; the bill counts each part
+  /// once for each function.
+  public static List<ListTable> all(Review review, boolean byFunction) {
+    if (!byFunction) return all(review);
+    var functions = new ByFunction(review.study());
+    return all(review).stream()
+        .map(list ->
+            list.name().equals(BILL)
+                ? billOfMaterials(review.study(), Optional.of(functions))
+                : functions.grouped(list))
+        .toList();
+  }
+
+  private static final String BILL = "bill-of-materials";
 
   private static Object or(Optional<?> value, String otherwise) {
     return value.isPresent() ? value.get() : otherwise;
@@ -174,24 +191,36 @@ public final class Lists {
   /// Devices by part, cable and wire by the metre, with what they cost; things without a price are
   /// counted below the total.
   public static ListTable billOfMaterials(Study study) {
-    var byPart = new LinkedHashMap<String, List<String>>();
-    for (var device : study.project().devices())
+    return billOfMaterials(study, Optional.empty());
+  }
+
+  private static ListTable billOfMaterials(Study study, Optional<ByFunction> functions) {
+    record Item(Optional<MachineFunction> owner, String part) {}
+    var byPart = new LinkedHashMap<Item, List<String>>();
+    var devices = new ArrayList<>(study.project().devices());
+    functions.ifPresent(
+        f -> devices.sort(java.util.Comparator.comparingInt(device -> f.place(f.of(device)))));
+    for (var device : devices)
       byPart
-          .computeIfAbsent(device.part(), _ -> new ArrayList<>())
+          .computeIfAbsent(
+              new Item(functions.flatMap(f -> f.of(device)), device.part()), _ -> new ArrayList<>())
           .add(device.designation().text());
     var rows = new ArrayList<List<ListTable.Cell>>();
+    var owners = new ArrayList<Optional<MachineFunction>>();
     var total = Price.ZERO;
-    var unpriced = 0;
+    var unpriced = new HashSet<String>();
     for (var entry : byPart.entrySet()) {
-      var part = study.catalogue().find(entry.getKey());
+      var name = entry.getKey().part();
+      owners.add(entry.getKey().owner());
+      var part = study.catalogue().find(name);
       var price = part.flatMap(Part::price);
       var count = entry.getValue().size();
       var sum = price.map(each -> each.times(count));
       if (sum.isPresent()) total = total.plus(sum.get());
-      else unpriced++;
+      else unpriced.add(name);
       rows.add(
           row(
-              part.map(Part::name).orElse(entry.getKey()),
+              part.map(Part::name).orElse(name),
               String.join(", ", entry.getValue()),
               count,
               "pc",
@@ -203,7 +232,7 @@ public final class Lists {
       var price = part.flatMap(Part::price);
       var sum = price.map(each -> each.times(entry.getValue()));
       if (sum.isPresent()) total = total.plus(sum.get());
-      else unpriced++;
+      else unpriced.add(entry.getKey());
       rows.add(
           row(
               part.map(Part::name).orElse(entry.getKey()),
@@ -218,23 +247,31 @@ public final class Lists {
             "Total, %s%s"
                 .formatted(
                     study.project().brief().policies().currency(),
-                    unpriced > 0 ? ", without " + unpriced + " items that have no price" : ""),
+                    unpriced.isEmpty()
+                        ? ""
+                        : ", without " + unpriced.size() + " items that have no price"),
             "",
             "",
             "",
             "",
             total));
-    return new ListTable(
-        "bill-of-materials",
-        "Bill of materials",
+    var columns =
         List.of(
             text("Part", 4),
             text("Designations", 3.4),
             number("Quantity", 1),
             text("Unit", 0.6),
             number("Price each", 1.1),
-            number("Sum", 1.1)),
-        rows);
+            number("Sum", 1.1));
+    var title = "Bill of materials";
+    if (functions.isEmpty()) return new ListTable(BILL, title, columns, rows);
+    var all = new ArrayList<ListTable.Column>();
+    all.add(ByFunction.COLUMN);
+    all.addAll(columns);
+    var owned = new ArrayList<List<ListTable.Cell>>();
+    for (var n = 0; n < rows.size(); n++)
+      owned.add(ByFunction.with(n < owners.size() ? owners.get(n) : Optional.empty(), rows.get(n)));
+    return new ListTable(BILL, title, all, owned);
   }
 
   /// Metres of each cable and wire stock; wires of a section that is not stocked stand under their

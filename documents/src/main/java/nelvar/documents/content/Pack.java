@@ -37,13 +37,20 @@ public final class Pack {
 
   /// The pages, A4, in millimetres, with their contents.
   public static Paper paper(Review review) {
-    return paper(review, "");
+    return paper(review, Options.USUAL);
   }
 
+  /// What papers can be asked to be.
+  ///
   /// @param about which machine they answer for; empty where there is only one
-  public static Paper paper(Review review, String about) {
+  /// @param byFunction whether lists go by what the machine must do
+  public record Options(String about, boolean byFunction) {
+    public static final Options USUAL = new Options("", false);
+  }
+
+  public static Paper paper(Review review, Options options) {
     var blocks = new ArrayList<Block>();
-    cover(review, about, blocks);
+    cover(review, options.about(), blocks);
     blocks.add(new Block.NewPage());
     blocks.add(new Block.Heading("Power single-line", 1));
     blocks.add(
@@ -55,7 +62,7 @@ public final class Pack {
     blocks.add(new Block.NewPage());
     wireSheets(review, blocks);
     charts(review, blocks);
-    for (var list : Lists.all(review)) {
+    for (var list : Lists.all(review, options.byFunction())) {
       blocks.add(new Block.NewPage());
       blocks.addAll(Block.list(list));
     }

@@ -14,27 +14,27 @@ public final class PackFiles {
   private PackFiles() {}
 
   public static Map<String, byte[]> of(Review review) {
-    return of(review, "");
+    return of(review, Pack.Options.USUAL);
   }
 
-  /// @param about which machine the papers answer for; empty where there is only one
-  public static Map<String, byte[]> of(Review review, String about) {
+  public static Map<String, byte[]> of(Review review, Pack.Options options) {
     var files = new LinkedHashMap<String, byte[]>();
-    files.put("pack.pdf", pdf(review, about));
+    files.put("pack.pdf", pdf(review, options));
     files.put("single-line.svg", svg(review));
-    for (var list : Lists.all(review))
+    var lists = Lists.all(review, options.byFunction());
+    for (var list : lists)
       files.put(list.name() + ".csv", CsvExport.write(list).getBytes(StandardCharsets.UTF_8));
-    files.put("lists.xlsx", XlsxExport.write(Lists.all(review)));
+    files.put("lists.xlsx", XlsxExport.write(lists));
     return files;
   }
 
   public static byte[] pdf(Review review) {
-    return pdf(review, "");
+    return pdf(review, Pack.Options.USUAL);
   }
 
-  public static byte[] pdf(Review review, String about) {
+  public static byte[] pdf(Review review, Pack.Options options) {
     return PdfExport.write(
-        Pack.title(review), Pack.date(review), Pack.paper(review, about).pages());
+        Pack.title(review), Pack.date(review), Pack.paper(review, options).pages());
   }
 
   public static byte[] svg(Review review) {

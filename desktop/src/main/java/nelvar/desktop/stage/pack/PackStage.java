@@ -6,6 +6,7 @@ import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -34,8 +35,10 @@ public final class PackStage implements Stage {
   private final ListView<Drawing> pages = new ListView<>();
   private final ListView<Paper.Entry> contents = new ListView<>();
   private final Label count = new Label();
+  private final CheckBox byFunction = new CheckBox("Lists by function");
   private final ProgressIndicator busy = new ProgressIndicator();
   private final Latest<Paper> setting;
+  private Optional<Shown> shown = Optional.empty();
   private Optional<Review> set = Optional.empty();
   private Optional<Review> wanted = Optional.empty();
 
@@ -50,7 +53,13 @@ public final class PackStage implements Stage {
     button.getStyleClass().add("primary");
     button.setId("write-pack");
     button.setOnAction(_ -> write.run());
-    var head = new StageHead("Pack", count, busy, button);
+    byFunction.setId("pack-by-function");
+    byFunction.setOnAction(_ -> {
+      set = Optional.empty();
+      wanted = Optional.empty();
+      shown.ifPresent(again -> show(again.session(), again.review(), Theme.LIGHT));
+    });
+    var head = new StageHead("Pack", count, busy, byFunction, button);
     view.setTop(head);
     pages.setCellFactory(_ -> new Sheet());
     pages.setAccessibleText("Pages");
@@ -74,6 +83,14 @@ public final class PackStage implements Stage {
         });
     view.setLeft(contents);
     view.setCenter(pages);
+  }
+
+  private record Shown(Session session, Review review) {}
+
+  /// How the papers are to be.
+  public Pack.Options options(Session session) {
+    return new Pack.Options(
+        session.horizon().get().says(session.project()), byFunction.isSelected());
   }
 
   /// A page, always on white paper whatever the theme.
@@ -114,6 +131,8 @@ public final class PackStage implements Stage {
 
   @Override
   public void show(Session session, Review review, Theme theme) {
+    shown = Optional.of(new Shown(session, review));
+    var options = options(session);
     if (set.filter(r -> r == review).isPresent() || wanted.filter(r -> r == review).isPresent())
       return;
     wanted = Optional.of(review);
@@ -122,7 +141,8 @@ public final class PackStage implements Stage {
     setting.ask(
         _ ->
             Pack.paper(
-                known.map(review::with).orElseGet(() -> review.tried(CatalogueFile.standard()))),
+                known.map(review::with).orElseGet(() -> review.tried(CatalogueFile.standard())),
+                options),
         paper -> {
           set = wanted;
           busy.setVisible(false);
