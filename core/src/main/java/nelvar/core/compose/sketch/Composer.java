@@ -127,8 +127,8 @@ public final class Composer {
     this.existing = existing;
     this.mains = new Mains(sketch, existing);
     this.rails = new Rails(sketch, mains, existing);
-    this.strip = new Strip(sketch);
-    this.stop = new StopChain(sketch, rails, mains, strip, existing.isPresent());
+    this.strip = new Strip(sketch, existing);
+    this.stop = new StopChain(sketch, rails, mains, strip, existing);
     this.io = new Io(sketch, rails, mains, existing, how);
   }
 

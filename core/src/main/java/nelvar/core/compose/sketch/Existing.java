@@ -19,7 +19,9 @@ import nelvar.core.catalogue.ElectronicProtection;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Pin;
+import nelvar.core.catalogue.SafetyRelay;
 import nelvar.core.catalogue.Terminal;
+import nelvar.core.catalogue.TerminalStrip;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
@@ -87,6 +89,26 @@ final class Existing {
 
   boolean stops() {
     return stopped.isPresent();
+  }
+
+  /// A free way of a strip at which cables from the machine meet.
+  Optional<TerminalRef> stripWay() {
+    return devices(TerminalStrip.class)
+        .filter(strip -> strip.serves().isEmpty())
+        .filter(strip -> ends(strip, _ -> true).stream().anyMatch(landed::containsKey))
+        .flatMap(strip -> ends(strip, _ -> true).stream())
+        .filter(this::free)
+        .findFirst()
+        .map(this::take);
+  }
+
+  /// A safety relay at which both channels of a chain of stops end.
+  Optional<Device> stopRelay() {
+    return devices(SafetyRelay.class)
+        .filter(relay ->
+            Stream.of("S12", "S22")
+                .allMatch(mark -> landed.containsKey(new TerminalRef(relay.id(), mark))))
+        .findFirst();
   }
 
   /// A machine whose state is not found says nothing of its potentials.

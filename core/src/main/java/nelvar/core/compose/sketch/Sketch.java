@@ -119,6 +119,14 @@ public final class Sketch {
             wire -> resolved(wire.from()).equals(promise) || resolved(wire.to()).equals(promise));
   }
 
+  /// Leads what ends at a terminal to another one.
+  void move(TerminalRef from, TerminalRef to) {
+    conductors.replaceAll(wire ->
+        wire.withEnds(
+            wire.from().equals(from) ? to : wire.from(), wire.to().equals(from) ? to : wire.to()));
+    wired.add(to);
+  }
+
   private TerminalRef resolved(TerminalRef end) {
     var at = end;
     for (var next = kept.get(at); next != null; next = kept.get(at)) at = next;

@@ -25,9 +25,9 @@ public final class StopChain {
   private Optional<TerminalRef> told = Optional.empty();
   private final List<Device> buttons = new ArrayList<>();
 
-  private final boolean existing;
+  private final Optional<Existing> existing;
 
-  StopChain(Sketch sketch, Rails rails, Mains mains, Strip strip, boolean existing) {
+  StopChain(Sketch sketch, Rails rails, Mains mains, Strip strip, Optional<Existing> existing) {
     this.existing = existing;
     this.sketch = sketch;
     this.rails = rails;
@@ -38,20 +38,21 @@ public final class StopChain {
   /// A stop button or guard switch with two contacts closed at rest.
   public void add(Device button) {
     buttons.add(button);
-    mains.stop();
+    if (existing.isEmpty()) mains.stop();
   }
 
   /// The program hears of a stop on an input of its own, where there is a program: after the reset
   /// nothing may start that it has not asked for anew (IEC 60204-1:2016, 9.2.3.4.2, unchecked).
   void tell(Io io) {
-    if (!buttons.isEmpty() && !io.nothing()) told = Optional.of(io.input());
+    if (existing.isEmpty() && !buttons.isEmpty() && !io.nothing()) told = Optional.of(io.input());
   }
 
   void settle() {
     if (buttons.isEmpty()) return;
-    if (existing)
-      throw new Unmet(
-          "a stop or guard is added to a chain that stands by hand: between the last one and its safety relay");
+    if (existing.isPresent()) {
+      insert(existing.get());
+      return;
+    }
     var part = sketch.cheapest(SafetyRelay.class, _ -> true).orElseThrow();
     var relay = sketch.add(part, "safety relay", Place.PANEL, Optional.empty());
     var fed = rails.feed(LOGIC, part.current().amperes(), false, "safety", false);
@@ -85,10 +86,30 @@ public final class StopChain {
   /// The coil of the largest contactor shipped, W.
   private static final double LARGEST = 9;
 
-  /// Both channels through all buttons; cables meet on terminals in the cabinet.
+  /// Between the last button of a chain that stands and its safety relay: the two wires that end
+  /// there are led to terminals, and from these through the new buttons.
+  private void insert(Existing machine) {
+    var relay =
+        machine
+            .stopRelay()
+            .orElseThrow(() ->
+                new Unmet(
+                    "no chain of stops with a safety relay stands that it could be led into: draw the machine up with its stop, or wire it by hand"));
+    var one = strip.next();
+    var two = strip.next();
+    sketch.move(sketch.at(relay, "S12"), one);
+    sketch.move(sketch.at(relay, "S22"), two);
+    channels(relay, one, two);
+  }
+
   private void channels(Device relay) {
-    var one = sketch.at(relay, "S11");
-    var two = sketch.at(relay, "S21");
+    channels(relay, sketch.at(relay, "S11"), sketch.at(relay, "S21"));
+  }
+
+  /// Both channels through all buttons; cables meet on terminals in the cabinet.
+  private void channels(Device relay, TerminalRef first, TerminalRef second) {
+    var one = first;
+    var two = second;
     for (var n = 0; n < buttons.size(); n++) {
       var button = buttons.get(n);
       var last = n == buttons.size() - 1;

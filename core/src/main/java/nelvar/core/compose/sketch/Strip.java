@@ -14,11 +14,16 @@ final class Strip {
   private @Nullable Device strip;
   private int used;
 
-  Strip(Sketch sketch) {
+  private final Optional<Existing> existing;
+
+  Strip(Sketch sketch, Optional<Existing> existing) {
     this.sketch = sketch;
+    this.existing = existing;
   }
 
   TerminalRef next() {
+    var there = existing.flatMap(Existing::stripWay);
+    if (there.isPresent()) return there.get();
     var now = strip;
     if (now == null || used == ways(now)) {
       now =
