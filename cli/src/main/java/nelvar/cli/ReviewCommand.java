@@ -2,6 +2,7 @@ package nelvar.cli;
 
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
+import nelvar.core.compose.WaysAsRepairs;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.ProjectFile;
 import nelvar.core.finding.Severity;
@@ -37,7 +38,7 @@ final class ReviewCommand implements Callable<Integer> {
 
   static Review review(Project project) {
     var standard = CatalogueFile.standard();
-    return Review.of(project, standard).tried(standard);
+    return Review.of(project, standard).tried(standard, new WaysAsRepairs(standard));
   }
 
   @CommandLine.Option(names = "--each", description = "Alike findings singly instead of folded.")
@@ -53,7 +54,7 @@ final class ReviewCommand implements Callable<Integer> {
     var standard = CatalogueFile.standard();
     var whole = ProjectFile.at(file).open();
     var review = Review.findingsOnly(asked.horizon().of(whole), standard);
-    if (!untried) review = review.tried(standard);
+    if (!untried) review = review.tried(standard, new WaysAsRepairs(standard));
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
     if (json) out.println(ReviewJson.of(review));
     else {

@@ -7,6 +7,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Demand;
 import nelvar.core.catalogue.Heater;
 import nelvar.core.catalogue.Intake;
+import nelvar.core.catalogue.Link;
 import nelvar.core.catalogue.Output;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.SignalLamp;
@@ -21,6 +22,9 @@ import nelvar.core.compose.sketch.Unmet;
 import nelvar.core.model.Device;
 import nelvar.core.model.Suppression;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.model.edit.Edit;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.network.Edge;
 import nelvar.core.network.Feed;
 
 /// How a device that stands unfed gets its current: always on, or switched by an output.
@@ -65,6 +69,48 @@ final class Feeding {
         && part.outputs().isEmpty();
   }
 
+  /// Whether it works whenever its supply is there: nothing switches it on its way.
+  boolean alwaysOn() {
+    var feeds = study.network().feeds(device.id());
+    return works()
+        && part.outputs().isEmpty()
+        && !feeds.isEmpty()
+        && feeds.stream()
+            .allMatch(feed ->
+                feed.state() == Feed.State.FED
+                    && feed.intake().lines().size() == 1
+                    && direct(feed.intake())
+                    && !feed.source().orElseThrow().output().alternating()
+                    && feed.lineWays().stream().noneMatch(this::switches));
+  }
+
+  private boolean switches(List<Integer> way) {
+    return way.stream()
+        .map(study.network().topology()::edge)
+        .anyMatch(edge ->
+            edge instanceof Edge.Through(_, var link)
+                && (link.kind() == Link.Kind.CONTACT || link.kind() == Link.Kind.OUTPUT));
+  }
+
+  /// Without the wires it works through; what protects it stays.
+  static Edit unwired(Device device) {
+    return new Edit(
+        "Unwire " + device.designation(),
+        project -> {
+          var next = project;
+          for (var wire : project.conductors())
+            if (wire.touches(device.id()) && wire.carriesWork())
+              next = Edits.remove(wire).apply(next);
+          for (var cable : project.cables())
+            if (project.conductors().stream()
+                    .anyMatch(core -> core.cable().filter(cable.id()::equals).isPresent())
+                && next.conductors().stream()
+                    .noneMatch(core -> core.cable().filter(cable.id()::equals).isPresent()))
+              next = Edits.remove(cable).apply(next);
+          return next;
+        });
+  }
+
   private boolean works() {
     return moves()
         || part.ownCoil().isPresent()
@@ -85,6 +131,8 @@ final class Feeding {
       if (direct(intake)) cores.addAll(direct(intake, ends, composer, switched));
       else mains(intake, ends, composer);
     }
+    var read = new ReadBy(study, device);
+    if (!cores.isEmpty() && read.wanted()) cores.addAll(read.cores(composer));
     for (var terminal : part.terminals()) {
       var end = new TerminalRef(device.id(), terminal.name());
       if (terminal.role() != Terminal.Role.PROTECTIVE || study.network().topology().wired(end))
@@ -92,7 +140,7 @@ final class Feeding {
       if (cores.isEmpty()) composer.mains().earth(end);
       else cores.add(new Sketch.Core(composer.mains().earth(), end, Ink.PROTECTIVE));
     }
-    if (!cores.isEmpty()) composer.sketch().join(device, false, cores);
+    if (!cores.isEmpty()) composer.sketch().join(device, read.shielded(), cores);
     if (part.ownCoil().isPresent() && device.suppression().isEmpty() && !alternatingCoil())
       composer
           .sketch()

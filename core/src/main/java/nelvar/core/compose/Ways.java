@@ -124,30 +124,73 @@ public final class Ways {
     return asked.found();
   }
 
-  /// The ways to feed one device that nothing feeds: always on, or switched by an output.
-  public static Found feeding(Device device, Review today, Catalogue standard) {
+  /// Whether a device that stands lacks something that ways could be found for: its feed, or what
+  /// reads it.
+  public static boolean wanted(Device device, Study study) {
+    return study.part(device).isPresent()
+        && (new Feeding(study, device).wanted() || new ReadBy(study, device).wanted());
+  }
+
+  /// The ways to feed one device that nothing feeds: always on, or switched by an output; or to
+  /// have one read that nothing reads.
+  public static Found connecting(Device device, Review today, Catalogue standard) {
     var feeding = new Feeding(today.study(), device);
-    if (!feeding.wanted()) return new Found(List.of(), List.of());
+    var read = new ReadBy(today.study(), device);
     var recipes = new ArrayList<Recipe>();
-    if (feeding.switched())
+    if (feeding.wanted()) {
+      if (feeding.switched()) recipes.add(switched(feeding));
       recipes.add(
           new Recipe(
-              "switched by a controller output",
-              true,
+              read.wanted() ? "fed, and read by an input" : "always on",
               false,
-              composer -> feeding.compose(composer, true)));
-    recipes.add(
-        new Recipe(
-            "always on", false, feeding.switched(), composer -> feeding.compose(composer, false)));
-    return new Asked(
-            device.designation().text(),
-            feeding.moves(),
-            recipes,
-            List.of(new Composer.From.Any()),
-            today.study(),
-            today,
-            standard)
+              feeding.switched(),
+              composer -> feeding.compose(composer, false)));
+    } else if (read.wanted()) {
+      if (read.stops())
+        recipes.add(new Recipe("in both channels of the stop", false, false, read::stop));
+      recipes.add(new Recipe("read by an input", false, read.stops(), read::compose));
+    }
+    if (recipes.isEmpty()) return new Found(List.of(), List.of());
+    return asked(device, feeding.moves(), recipes, today.study(), today, standard).found();
+  }
+
+  private static Recipe switched(Feeding feeding) {
+    return new Recipe(
+        "switched by a controller output",
+        true,
+        false,
+        composer -> feeding.compose(composer, true));
+  }
+
+  /// Whether a device works whenever its supply is there, and a program could switch it.
+  public static boolean unswitched(Device device, Study study) {
+    return study.part(device).isPresent() && new Feeding(study, device).alwaysOn();
+  }
+
+  /// The ways to have a program switch a device that is always on: its wires are laid anew.
+  public static Found switching(Device device, Review today, Catalogue standard) {
+    if (!unswitched(device, today.study())) return new Found(List.of(), List.of());
+    var study = today.study().tried(Feeding.unwired(device).apply(today.project()));
+    var feeding = new Feeding(study, device);
+    return asked(device, feeding.moves(), List.of(switched(feeding)), study, today, standard)
         .found();
+  }
+
+  private static Asked asked(
+      Device device,
+      boolean moves,
+      List<Recipe> recipes,
+      Study study,
+      Review today,
+      Catalogue standard) {
+    return new Asked(
+        device.designation().text(),
+        moves,
+        recipes,
+        List.of(new Composer.From.Any()),
+        study,
+        today,
+        standard);
   }
 
   /// One thing that can be composed.

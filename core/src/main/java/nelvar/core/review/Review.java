@@ -122,7 +122,11 @@ public record Review(Study study, List<Entry> entries, long counted, WaysOut way
 
   /// The same with all proposals tried; takes many times as long as the review.
   public Review tried(Catalogue standard) {
-    return with(WaysOut.of(this, standard));
+    return tried(standard, WaysOut.Proposer.NONE);
+  }
+
+  public Review tried(Catalogue standard, WaysOut.Proposer proposer) {
+    return with(WaysOut.of(this, standard, proposer));
   }
 
   /// The ways out of a finding that were tried and cure.

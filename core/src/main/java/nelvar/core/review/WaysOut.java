@@ -32,6 +32,14 @@ public final class WaysOut {
   /// So many things that a proposal asks for in its turn belong to it.
   private static final int STEPS = 2;
 
+  /// Ways out that no rule can know of: what a machine could be given. They are tried like those of
+  /// the rules, after them.
+  public interface Proposer {
+    Proposer NONE = (_, _) -> List.of();
+
+    List<Repair> of(Review.Entry entry, Review review);
+  }
+
   private final Map<Finding, List<Repair>> tried;
 
   private WaysOut(Map<Finding, List<Repair>> tried) {
@@ -55,8 +63,8 @@ public final class WaysOut {
   }
 
   /// Tries all proposals, worst finding first.
-  public static WaysOut of(Review review, Catalogue standard) {
-    var trying = new Trying(review, standard, () -> false);
+  public static WaysOut of(Review review, Catalogue standard, Proposer proposer) {
+    var trying = new Trying(review, standard, proposer, () -> false);
     while (trying.step()) {}
     return trying.soFar();
   }
@@ -68,8 +76,8 @@ public final class WaysOut {
     private final Iterator<Review.Entry> left;
     private final Map<Finding, List<Repair>> all = new HashMap<>();
 
-    public Trying(Review review, Catalogue standard, BooleanSupplier cancelled) {
-      this.trial = new Trial(review, standard, cancelled);
+    public Trying(Review review, Catalogue standard, Proposer proposer, BooleanSupplier cancelled) {
+      this.trial = new Trial(review, standard, proposer, cancelled);
       this.cancelled = cancelled;
       this.left = review.open().iterator();
     }
@@ -79,10 +87,11 @@ public final class WaysOut {
     public boolean step() {
       while (left.hasNext() && !cancelled.getAsBoolean()) {
         var entry = left.next();
-        var cures = trial.of(entry);
+        var proposals = trial.proposals(entry);
+        var cures = trial.of(entry, proposals);
         if (cancelled.getAsBoolean()) return false;
         all.put(Finding.of(entry), cures);
-        if (!entry.finding().orElseThrow().proposals().isEmpty()) return true;
+        if (!proposals.isEmpty()) return true;
       }
       return false;
     }
@@ -102,7 +111,7 @@ public final class WaysOut {
   /// One way out for alike findings: the first cure of each, one after the other. Tried as a whole.
   public static Optional<Repair> ofAll(
       String label, List<Review.Entry> alike, WaysOut ways, Review review, Catalogue standard) {
-    var trial = new Trial(review, standard, () -> false);
+    var trial = new Trial(review, standard, Proposer.NONE, () -> false);
     var steps = new ArrayList<Repair>();
     for (var entry : alike) {
       var cures = ways.of(entry).orElse(List.of());
@@ -120,12 +129,14 @@ public final class WaysOut {
   private static final class Trial {
     private final Review review;
     private final Catalogue standard;
+    private final Proposer proposer;
     private final BooleanSupplier cancelled;
     private final Set<Finding> before = new HashSet<>();
     private final Set<Judged> unjudged = new HashSet<>();
     private final Set<Id> subjects = new HashSet<>();
 
-    Trial(Review review, Catalogue standard, BooleanSupplier cancelled) {
+    Trial(Review review, Catalogue standard, Proposer proposer, BooleanSupplier cancelled) {
+      this.proposer = proposer;
       this.review = review;
       this.standard = standard;
       this.cancelled = cancelled;
@@ -141,9 +152,16 @@ public final class WaysOut {
       }
     }
 
-    List<Repair> of(Review.Entry entry) {
+    /// What the rule proposes, and what else may be given to the machine.
+    List<Repair> proposals(Review.Entry entry) {
+      var all = new ArrayList<>(entry.finding().orElseThrow().proposals());
+      all.addAll(proposer.of(entry, review));
+      return all;
+    }
+
+    List<Repair> of(Review.Entry entry, List<Repair> proposals) {
       var cures = new ArrayList<Repair>();
-      for (var proposal : entry.finding().orElseThrow().proposals()) {
+      for (var proposal : proposals) {
         if (cancelled.getAsBoolean() || cures.size() == ENOUGH) break;
         cure(proposal, List.of(entry)).ifPresent(cures::add);
       }

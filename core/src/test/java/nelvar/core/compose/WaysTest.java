@@ -132,7 +132,7 @@ class WaysTest {
                     : nelvar.core.model.Place.MACHINE);
         var before = Edits.add(device).on(project, catalogue);
         var review = Review.findingsOnly(before, catalogue);
-        var found = Ways.feeding(device, review, catalogue);
+        var found = Ways.connecting(device, review, catalogue);
         assertThat(found.ways())
             .as("%s in %s: %s", part, project.name(), found.refused())
             .isNotEmpty();
@@ -151,7 +151,7 @@ class WaysTest {
             .startsWith(
                 part.matches("(valve|pump|relay|signal).*")
                     ? "switched by a controller output"
-                    : "always on");
+                    : part.startsWith("photo") ? "fed, and read by an input" : "always on");
       }
   }
 
@@ -170,7 +170,7 @@ class WaysTest {
     var ends = WireText.read("NEW1:1 to X31:13", study).orThrow();
     var begun =
         HandWire.of(ends.from(), ends.to(), study, catalogue).edit(study).on(set, catalogue);
-    var found = Ways.feeding(device, Review.findingsOnly(begun, catalogue), catalogue);
+    var found = Ways.connecting(device, Review.findingsOnly(begun, catalogue), catalogue);
     assertThat(found.ways()).isEmpty();
     assertThat(found.refused()).allMatch(why -> why.contains("-NEW1:1 has a wire already"));
   }

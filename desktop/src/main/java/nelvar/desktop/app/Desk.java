@@ -10,6 +10,7 @@ import java.util.Optional;
 import javafx.application.Platform;
 import nelvar.core.analysis.choice.Choosing;
 import nelvar.core.analysis.choice.Goal;
+import nelvar.core.compose.WaysAsRepairs;
 import nelvar.core.exchange.PartsCsv;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.DiskTrouble;
@@ -430,7 +431,11 @@ public final class Desk {
                         try {
                           OutputFiles.write(
                               folder,
-                              PackFiles.of(review.tried(CatalogueFile.standard()), options));
+                              PackFiles.of(
+                                  review.tried(
+                                      CatalogueFile.standard(),
+                                      new WaysAsRepairs(CatalogueFile.standard())),
+                                  options));
                           Platform.runLater(() -> session.tell("The pack is in " + folder));
                         } catch (IOException e) {
                           Platform.runLater(() ->

@@ -134,6 +134,8 @@ final class Finder {
                       review.study().label(conductor.from().device()),
                       review.study().label(conductor.to().device())),
               () -> select.accept(conductor.id())));
+    for (var cable : review.project().cables())
+      hits.add(new Hit(cable.label().text(), "cable", () -> select.accept(cable.id())));
     for (var entry : asked.open()) {
       var finding = entry.finding().orElseThrow();
       hits.add(

@@ -105,6 +105,7 @@ public final class MainWindow {
     side.onWire(this::wiring);
     side.onCompare(this::compare);
     side.onCatalogue(this::catalogue);
+    side.onSwitching(this::switching);
     centre.setBottom(foot);
     frame.setCenter(centre);
     message.getStyleClass().add("message");
@@ -516,18 +517,29 @@ public final class MainWindow {
     var sheet =
         new CompareSheet(s, theme, "Another way for " + function.designation(), this::closeOverlay);
     overlay(sheet);
-    s.composing()
-        .again(
-            function,
-            found -> {
-              sheet.show(choices(found, s));
-              if (found.ways().isEmpty())
-                sheet.say(
-                    found.refused().isEmpty()
-                        ? "It is made in the only way there is."
-                        : "There is no other way: " + String.join("; ", found.refused()));
-            },
-            sheet::say);
+    s.composing().again(function, found -> show(found, sheet, s), sheet::say);
+  }
+
+  private static void show(Ways.Found found, CompareSheet sheet, Session s) {
+    sheet.show(choices(found, s));
+    if (found.ways().isEmpty())
+      sheet.say(
+          found.refused().isEmpty()
+              ? "It is made in the only way there is."
+              : "There is no other way: " + String.join("; ", found.refused()));
+  }
+
+  /// The ways to have a program switch the selected device, which is always on.
+  private void switching() {
+    session.ifPresent(s -> {
+      var device = s.selection().get().flatMap(id -> s.whole().study().device(id));
+      if (device.isEmpty()) return;
+      var sheet =
+          new CompareSheet(
+              s, theme, "Let a program switch " + device.get().designation(), this::closeOverlay);
+      overlay(sheet);
+      s.composing().switching(device.get(), found -> show(found, sheet, s), sheet::say);
+    });
   }
 
   private static List<CompareSheet.Choice> choices(Ways.Found found, Session s) {

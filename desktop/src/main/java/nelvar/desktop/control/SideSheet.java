@@ -14,8 +14,10 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import nelvar.core.compose.Ways;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Verdict;
+import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Deviation;
 import nelvar.core.model.Device;
@@ -43,6 +45,7 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
   private Optional<Session> session = Optional.empty();
   private Runnable wiring = () -> {};
   private Runnable catalogue = () -> {};
+  private Runnable switching = () -> {};
   private Runnable compare = () -> {};
   private Optional<Id> shown = Optional.empty();
   private Theme theme = Theme.LIGHT;
@@ -53,13 +56,17 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     wiring = action;
   }
 
-  /// What is done when other parts, or ways, are to be compared.
-  ///
-  /// @param run shows the catalogue, at the part of what is selected
-  public void onCatalogue(Runnable run) {
-    catalogue = run;
+  /// What shows the ways to have a program switch the selected device.
+  public void onSwitching(Runnable action) {
+    switching = action;
   }
 
+  /// What shows the catalogue, at the part of what is selected.
+  public void onCatalogue(Runnable action) {
+    catalogue = action;
+  }
+
+  /// What is done when other parts, or ways, are to be compared.
   public void onCompare(Runnable action) {
     compare = action;
   }
@@ -90,6 +97,7 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     var device = selected.flatMap(id -> next.project().device(id));
     var conductor = selected.flatMap(id -> next.project().conductor(id));
     var function = selected.flatMap(id -> next.project().plan().function(id));
+    var cable = selected.flatMap(id -> next.project().cable(id));
     // What is not in the machine asked about is shown as it is drawn.
     var about =
         selected
@@ -99,11 +107,22 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
             : review;
     if (device.isPresent()) device(device.get(), next, about);
     else if (conductor.isPresent()) conductor(conductor.get(), next, about);
+    else if (cable.isPresent()) cable(cable.get(), next, about);
     else if (function.isPresent()) function(function.get(), next);
     else overview(next, review);
     var again = focused.map(id -> content.lookup("#" + id));
     if (again.isPresent()) again.get().requestFocus();
     else if (hadFocus) requestFocus();
+  }
+
+  private void cable(Cable cable, Session session, Review review) {
+    head(
+        cable.label().text(),
+        review.study().catalogue().find(cable.stock()).map(p -> p.name()).orElse(cable.stock()),
+        "cable");
+    findings(cable.id(), review);
+    content.getChildren().add(Labels.section("Settings"));
+    content.getChildren().addAll(CableSettings.of(cable, session, review.study()));
   }
 
   private void function(nelvar.core.model.MachineFunction function, Session session) {
@@ -278,13 +297,13 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
             : device.purpose() + ", " + device.place().words());
     facts(Facts.of(device, review.study()));
     findings(device.id(), review);
-    if (unfed(device, review))
+    if (Ways.wanted(device, review.study()))
       content
           .getChildren()
           .addAll(
               new WayCards(session, theme)
                   .of(
-                      "Ways to feed it, best first",
+                      "Ways to connect it, best first",
                       session.composing().ways(device.id()),
                       compare));
     part.ifPresent(p -> trying(Trying.of(device, p, session)));
@@ -308,18 +327,21 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
       all.setId("part-sheet");
       all.setAccessibleText("All that is known of " + p.name());
       all.setOnAction(_ -> catalogue.run());
-      content.getChildren().add(new FlowPane(8, 6, wire, another, all));
+      var row = new FlowPane(8, 6, wire, another, all);
+      if (Ways.unswitched(device, review.study())) {
+        var program = new Button("Let a program switch it…");
+        program.setId("switch-it");
+        program.setAccessibleText("Let a program switch " + device.designation());
+        program.setOnAction(_ -> switching.run());
+        row.getChildren().add(program);
+      }
+      content.getChildren().add(row);
     });
     content
         .getChildren()
         .add(
             Additions.remove(
                 device.designation() + " and its wires", () -> session.edit(Edits.remove(device))));
-  }
-
-  private static boolean unfed(Device device, Review review) {
-    return review.study().network().feeds(device.id()).stream()
-        .anyMatch(feed -> feed.state() != nelvar.core.network.Feed.State.FED);
   }
 
   private void trying(List<Node> rows) {
@@ -380,6 +402,14 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
         .add(
             Additions.remove(
                 conductor.label().text(), () -> session.edit(Edits.remove(conductor))));
+    study
+        .cable(conductor)
+        .ifPresent(cable -> {
+          var button = fact("Cable " + cable.label(), "");
+          button.setId("its-cable");
+          button.setOnAction(_ -> session.selection().set(Optional.of(cable.id())));
+          content.getChildren().addAll(Labels.section("Core of"), button);
+        });
     content.getChildren().add(Labels.section("Ends"));
     for (var end : List.of(conductor.from(), conductor.to())) {
       var button =

@@ -112,7 +112,7 @@ public final class Composing {
     return about
         .study()
         .device(thing)
-        .map(device -> Ways.feeding(device, about, standard))
+        .map(device -> Ways.connecting(device, about, standard))
         .orElseGet(
             () -> Ways.of(about.project().plan().function(thing).orElseThrow(), about, standard));
   }
@@ -181,6 +181,15 @@ public final class Composing {
     var about = session.whole();
     feeds.ask(
         _ -> Ways.again(function, about, standard),
+        found,
+        broken -> told.accept("Looking for ways failed: " + Trouble.of(broken)));
+  }
+
+  /// The ways to have a program switch a device that is always on.
+  public void switching(Device device, Consumer<Ways.Found> found, Consumer<String> told) {
+    var about = session.whole();
+    feeds.ask(
+        _ -> Ways.switching(device, about, standard),
         found,
         broken -> told.accept("Looking for ways failed: " + Trouble.of(broken)));
   }

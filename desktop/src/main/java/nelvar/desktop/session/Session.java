@@ -15,6 +15,7 @@ import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 import nelvar.core.catalogue.Catalogue;
+import nelvar.core.compose.WaysAsRepairs;
 import nelvar.core.file.DiskTrouble;
 import nelvar.core.file.Journal;
 import nelvar.core.file.ProjectFile;
@@ -275,7 +276,10 @@ public final class Session {
     tryingFor.set(Optional.of(about));
     var trying =
         new WaysOut.Trying(
-            about, catalogue, () -> tryingFor.get().filter(r -> r == about).isEmpty());
+            about,
+            catalogue,
+            new WaysAsRepairs(catalogue),
+            () -> tryingFor.get().filter(r -> r == about).isEmpty());
     reviewing.execute(() -> tryNext(about, trying));
   }
 

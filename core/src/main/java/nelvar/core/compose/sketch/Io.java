@@ -84,6 +84,11 @@ public final class Io {
     return inputs.getLast();
   }
 
+  /// A pin of a kind that is free in the machine that stands; none is drawn up for it.
+  public Optional<TerminalRef> free(Pin.Type type) {
+    return existing.flatMap(machine -> machine.pin(type, Optional.empty()));
+  }
+
   /// An analogue input.
   public TerminalRef reading() {
     readings.add(sketch.promise());

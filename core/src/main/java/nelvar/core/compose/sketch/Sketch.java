@@ -275,22 +275,13 @@ public final class Sketch {
       for (var core : cores) wire(core.cabinet(), core.device(), core.ink());
       return;
     }
-    var letters = part(device.id()).motor() ? "-WD" : "-WS";
-    var stock = stock(cores.size(), shielded);
-    var label = next(letters);
-    var id = new Id(label.substring(1));
-    taken.add(id.text());
-    cables.add(
-        new Cable(
-            id,
-            new Designation(label),
-            stock.id(),
-            Optional.of(TypicalLength.between(Place.PANEL, Place.MACHINE, distance)),
-            Optional.of(tray())));
-    var number = 0;
+    var there = spare(device, shielded, cores.size());
+    var cable = there.orElseGet(() -> lay(device, shielded, cores.size()));
+    var section = ((CableStock) catalogue.find(cable.stock()).orElseThrow()).section();
+    var marks = marks(cable).iterator();
     for (var core : cores) {
-      number++;
       var wire = next("W");
+      var mark = marks.next();
       add(
           new Conductor(
               new Id(wire),
@@ -298,16 +289,62 @@ public final class Sketch {
               core.cabinet(),
               core.device(),
               core.ink().function(),
-              Optional.of(stock.section()),
+              Optional.of(section),
               Optional.empty(),
               Optional.of(
                   core.ink() == Ink.PROTECTIVE
                       ? core.ink().colour(brief().policies().sizing())
-                      : String.valueOf(number)),
-              Optional.of(id),
+                      : mark),
+              Optional.of(cable.id()),
               Optional.empty()));
     }
   }
+
+  private Cable lay(Device device, boolean shielded, int cores) {
+    var letters = part(device.id()).motor() ? "-WD" : "-WS";
+    var stock = stock(cores, shielded);
+    var label = next(letters);
+    var id = new Id(label.substring(1));
+    taken.add(id.text());
+    var cable =
+        new Cable(
+            id,
+            new Designation(label),
+            stock.id(),
+            Optional.of(TypicalLength.between(Place.PANEL, Place.MACHINE, distance)),
+            Optional.of(tray()));
+    cables.add(cable);
+    return cable;
+  }
+
+  /// A cable that leads to the device already and has so many cores left.
+  private Optional<Cable> spare(Device device, boolean shielded, int cores) {
+    return from.cables().stream()
+        .filter(cable -> cores(cable).stream().anyMatch(core -> core.touches(device.id())))
+        .filter(cable ->
+            catalogue.find(cable.stock()).orElse(null) instanceof CableStock stock
+                && (stock.shielded() || !shielded)
+                && stock.cores() - cores(cable).size() >= cores)
+        .findFirst();
+  }
+
+  private List<Conductor> cores(Cable cable) {
+    return conductors.stream()
+        .filter(core -> core.cable().filter(cable.id()::equals).isPresent())
+        .toList();
+  }
+
+  /// Numbers that no core in use bears.
+  private List<String> marks(Cable cable) {
+    var used = new HashSet<String>();
+    for (var core : cores(cable)) core.colour().ifPresent(used::add);
+    var all = new ArrayList<String>();
+    for (var n = 1; all.size() < MOST_CORES; n++)
+      if (!used.contains(String.valueOf(n))) all.add(String.valueOf(n));
+    return all;
+  }
+
+  private static final int MOST_CORES = 64;
 
   /// The cable with the fewest cores that has them, in a section to begin with.
   private CableStock stock(int cores, boolean shielded) {

@@ -13,6 +13,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.ProgressIndicator;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
+import nelvar.core.compose.WaysAsRepairs;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.review.Review;
 import nelvar.core.review.WaysOut;
@@ -141,7 +142,11 @@ public final class PackStage implements Stage {
     setting.ask(
         _ ->
             Pack.paper(
-                known.map(review::with).orElseGet(() -> review.tried(CatalogueFile.standard())),
+                known
+                    .map(review::with)
+                    .orElseGet(() ->
+                        review.tried(
+                            CatalogueFile.standard(), new WaysAsRepairs(CatalogueFile.standard()))),
                 options),
         paper -> {
           set = wanted;

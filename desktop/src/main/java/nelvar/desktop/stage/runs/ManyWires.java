@@ -13,8 +13,10 @@ import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.util.StringConverter;
+import nelvar.core.catalogue.CableStock;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Id;
+import nelvar.core.model.edit.CableEdits;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Kind;
@@ -25,10 +27,14 @@ import org.jspecify.annotations.Nullable;
 /// One change for all wires that are selected: section, colour, where they lie. There while more
 /// than one is.
 final class ManyWires extends HBox {
+  /// More to choose from help nobody.
+  private static final int MOST = 30;
+
   private final Label count = new Label();
   private final TextField section = field("many-section", "1.5 mm²", "Section of all of them");
   private final TextField colour = field("many-colour", "colour", "Colour of all of them");
   private final ChoiceBox<Bundle> lying = new ChoiceBox<>();
+  private final ChoiceBox<CableStock> cable = new ChoiceBox<>();
   private Optional<Session> session = Optional.empty();
   private Set<Id> wires = Set.of();
   private boolean showing;
@@ -59,6 +65,27 @@ final class ManyWires extends HBox {
           if (!showing && bundle != null)
             session.ifPresent(s -> s.edit(Edits.bundle(wires, bundle)));
         });
+    cable.setId("many-cable");
+    cable.setAccessibleText("One cable of all of them");
+    cable.setPrefWidth(150);
+    cable.setConverter(
+        new StringConverter<>() {
+          @Override
+          public String toString(@Nullable CableStock stock) {
+            return stock == null ? "one cable …" : stock.name();
+          }
+
+          @Override
+          public @Nullable CableStock fromString(String text) {
+            return null;
+          }
+        });
+    cable
+        .valueProperty()
+        .addListener((_, _, stock) -> {
+          if (!showing && stock != null)
+            session.ifPresent(s -> s.edit(CableEdits.join(wires, stock)));
+        });
     section.setOnAction(_ -> section());
     colour.setOnAction(_ -> colour());
     var apply = new Button("Change them");
@@ -68,7 +95,7 @@ final class ManyWires extends HBox {
       section();
       colour();
     });
-    getChildren().addAll(count, section, colour, lying, apply);
+    getChildren().addAll(count, section, colour, lying, cable, apply);
     setVisible(false);
     managedProperty().bind(visibleProperty());
   }
@@ -94,6 +121,14 @@ final class ManyWires extends HBox {
     if (!lying.getItems().equals(next.project().bundles()))
       lying.getItems().setAll(next.project().bundles());
     lying.setValue(null);
+    cable
+        .getItems()
+        .setAll(
+            CableEdits.fitting(selected.stream().map(RunRow::conductor).toList(), next.catalogue())
+                .stream()
+                .limit(MOST)
+                .toList());
+    cable.setValue(null);
     showing = false;
   }
 
