@@ -48,8 +48,10 @@ public record Draft(Project project, Review review, List<String> reasons) {
     var sized = new Sizing(composer, standard, upstreamStated).sized();
     reasons.addAll(composer.reasons());
     reasons.add(
-        "Lengths to the machine are %s, in the cabinet as usual, until places are laid out."
-            .formatted(TypicalLength.DISTANCE));
+        "Lengths to the machine are %s%s, in the cabinet as usual, until places are laid out."
+            .formatted(
+                TypicalLength.DISTANCE,
+                project.plan().places().isEmpty() ? "" : " where no distance of a place is said"));
     if (!upstreamStated)
       reasons.add(
           "The device before the inlet is assumed: %s."

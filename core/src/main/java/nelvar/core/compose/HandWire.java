@@ -343,8 +343,18 @@ public final class HandWire {
 
   private Length length(TerminalRef from, TerminalRef to) {
     var places = List.of(place(from), place(to));
+    var named =
+        java.util.stream.Stream.of(from, to)
+            .flatMap(end -> study.device(end.device()).stream())
+            .filter(device -> device.place() == Place.MACHINE)
+            .flatMap(device -> project.plan().placeOf(device).stream())
+            .filter(place -> project.plan().distance(place).isPresent())
+            .findFirst();
     var typical =
-        TypicalLength.between(places.getFirst(), places.getLast(), TypicalLength.DISTANCE);
+        TypicalLength.between(
+            places.getFirst(),
+            places.getLast(),
+            named.flatMap(project.plan()::distance).orElse(TypicalLength.DISTANCE));
     if (places.contains(Place.MACHINE)) {
       var known =
           java.util.stream.Stream.of(from, to)
@@ -355,7 +365,9 @@ public final class HandWire {
       because.add(
           known.isPresent()
               ? "%s, as what goes there already".formatted(known.get())
-              : "%s assumed: nothing says how far it is".formatted(typical));
+              : named
+                  .map(place -> "%s, as far as the %s is".formatted(typical, place))
+                  .orElse("%s assumed: nothing says how far it is".formatted(typical)));
       return known.orElse(typical);
     }
     return typical;

@@ -15,6 +15,7 @@ import nelvar.core.model.Deviation;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.MachineFunction;
+import nelvar.core.model.MachinePlace;
 import nelvar.core.model.OperatingState;
 import nelvar.core.model.Operation;
 import nelvar.core.model.Plan;
@@ -54,13 +55,14 @@ public final class ProjectFormat {
       List<Part> ownParts,
       List<Id> fixed,
       List<OperatingState> states,
-      List<Standing.Mark> marks) {
+      List<Standing.Mark> marks,
+      List<MachinePlace> places) {
     Project project() {
       return new Project(
           name,
           description,
           brief,
-          new Plan(functions, marks),
+          new Plan(functions, marks, places),
           new Wiring(devices, cables, conductors, ownParts, fixed),
           new Cabinet(bundles),
           new Operation(settings, states),
@@ -181,6 +183,7 @@ public final class ProjectFormat {
     list(text, "fixed", project.fixed());
     list(text, "states", project.states());
     list(text, "marks", project.plan().marks());
+    list(text, "places", project.plan().places());
     text.setLength(text.length() - 2);
     text.append("\n}\n");
     out.writeBytes(text.toString().getBytes(StandardCharsets.UTF_8));

@@ -367,6 +367,10 @@ public final class Composing {
                 project
                     .withName(machine.project().name())
                     .withBrief(machine.project().brief())
-                    .withFunctions(machine.project().functions())));
+                    .with(
+                        project
+                            .plan()
+                            .withFunctions(machine.project().functions())
+                            .withPlaces(machine.project().plan().places()))));
   }
 }

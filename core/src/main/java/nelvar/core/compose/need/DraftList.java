@@ -10,6 +10,7 @@ import nelvar.core.model.Brief;
 import nelvar.core.model.Designation;
 import nelvar.core.model.Id;
 import nelvar.core.model.MachineFunction;
+import nelvar.core.model.MachinePlace;
 import nelvar.core.model.Project;
 import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.model.edit.NextName;
@@ -33,6 +34,7 @@ import nelvar.core.units.Temperature;
 /// school metric            (or: north american)
 /// ambient 40 °C
 /// upstream 16 A
+/// place gantry 8 m         (as far as its cables go; 5 m where nothing is said)
 /// impedance 0.4 Ω          (at the inlet; or: short circuit 6 kA)
 /// # a remark
 /// 3 axes stepper 4.2 A
@@ -40,12 +42,13 @@ import nelvar.core.units.Temperature;
 public final class DraftList {
   private static final Pattern SETTING =
       Pattern.compile(
-          "(machine|mains|school|ambient|upstream|impedance|short[ -]circuit)\\s+(.+)",
+          "(machine|place|mains|school|ambient|upstream|impedance|short[ -]circuit)\\s+(.+)",
           Pattern.CASE_INSENSITIVE);
   private static final Pattern HERTZ =
       Pattern.compile("([0-9]+(?:[.,][0-9]+)?)\\s*Hz", Pattern.CASE_INSENSITIVE);
   private static final Pattern EARTHING =
       Pattern.compile("(?<![A-Z])(TN-S|TN-C-S|TT|IT)(?![A-Z-])", Pattern.CASE_INSENSITIVE);
+  private static final Pattern FAR = Pattern.compile("(\\p{L}[\\p{L} -]{0,40}?)\\s+([0-9].*)");
   private static final int MOST_LINES = 500;
 
   /// A line that cannot be read, or cannot be met, and why.
@@ -60,6 +63,7 @@ public final class DraftList {
 
   private final List<Problem> problems = new ArrayList<>();
   private final List<Line> needs = new ArrayList<>();
+  private final List<MachinePlace> places = new ArrayList<>();
   private String name = "";
   private Optional<MainsVoltage> mains = Optional.empty();
   private Optional<Frequency> frequency = Optional.empty();
@@ -125,6 +129,7 @@ public final class DraftList {
   private void set(String word, String value) {
     switch (word.toLowerCase(Locale.ROOT).replace('-', ' ')) {
       case "machine" -> name = value;
+      case "place" -> place(value);
       case "mains" -> mains(value);
       case "school" -> school = Optional.of(school(value));
       case "ambient" -> ambient = Optional.of(Kind.TEMPERATURE.read(value).orThrow());
@@ -132,6 +137,18 @@ public final class DraftList {
       case "impedance" -> impedance = Optional.of(Kind.RESISTANCE.read(value).orThrow());
       default -> shortCircuit = Optional.of(Kind.CURRENT.readStrict(value).orThrow());
     }
+  }
+
+  /// `gantry 8 m`
+  private void place(String value) {
+    var match = FAR.matcher(value);
+    if (!match.matches())
+      throw new ImpossibleQuantity(
+          "'" + value + "' is not a place and how far it is: write place gantry 8 m");
+    places.add(
+        new MachinePlace(
+            group(match, 1).replaceFirst("(?i)^the\\s+", ""),
+            Kind.LENGTH.readStrict(group(match, 2)).orThrow()));
   }
 
   private void mains(String value) {
@@ -163,6 +180,7 @@ public final class DraftList {
     var assumptions = new ArrayList<String>();
     var brief = brief(assumptions);
     var project = Project.empty(name.isEmpty() ? title : name, "", brief);
+    project = project.with(project.plan().withPlaces(places));
     var lines = new java.util.LinkedHashMap<Id, Problem>();
     var taken = new java.util.HashSet<String>();
     for (var line : needs)

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Part;
@@ -263,7 +264,17 @@ public final class Sketch {
   }
 
   private Length length(TerminalRef a, TerminalRef b) {
-    return TypicalLength.between(place(a), place(b), distance);
+    var far =
+        Stream.of(a, b)
+            .flatMap(end -> Optional.ofNullable(devices.get(resolved(end).device())).stream())
+            .filter(device -> device.place() == Place.MACHINE)
+            .map(this::distance)
+            .max(Comparator.naturalOrder());
+    return TypicalLength.between(place(a), place(b), far.orElse(distance));
+  }
+
+  private Length distance(Device device) {
+    return from.plan().placeOf(device).flatMap(from.plan()::distance).orElse(distance);
   }
 
   /// One core: from the cabinet to the device.
@@ -311,7 +322,7 @@ public final class Sketch {
             id,
             new Designation(label),
             stock.id(),
-            Optional.of(TypicalLength.between(Place.PANEL, Place.MACHINE, distance)),
+            Optional.of(TypicalLength.between(Place.PANEL, Place.MACHINE, distance(device))),
             Optional.of(tray()));
     cables.add(cable);
     return cable;

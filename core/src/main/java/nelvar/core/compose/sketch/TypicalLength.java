@@ -1,7 +1,9 @@
 package nelvar.core.compose.sketch;
 
 import java.util.List;
+import nelvar.core.model.Device;
 import nelvar.core.model.Place;
+import nelvar.core.model.Project;
 import nelvar.core.units.Length;
 
 /// How long a wire is until something is laid out: 0.6 m in the cabinet, 1.2 m to its door (common
@@ -16,6 +18,11 @@ public final class TypicalLength {
   private static final double ENDS = 0.2;
 
   private TypicalLength() {}
+
+  /// How far a device is: as far as the place that its function names, where that is known.
+  public static Length distance(Device device, Project project) {
+    return project.plan().placeOf(device).flatMap(project.plan()::distance).orElse(DISTANCE);
+  }
 
   /// @param distance from the cabinet to what stands on the machine
   public static Length between(Place a, Place b, Length distance) {

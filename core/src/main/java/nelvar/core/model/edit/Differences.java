@@ -221,6 +221,12 @@ public final class Differences {
                 mark -> mark.thing() + " " + mark.standing().words(),
                 (project, marks) -> project.with(project.plan().withMarks(marks))),
             new Lists<>(
+                "places",
+                project -> project.plan().places(),
+                place -> place.name(),
+                place -> "place " + place.name(),
+                (project, places) -> project.with(project.plan().withPlaces(places))),
+            new Lists<>(
                 "fixed",
                 Project::fixed,
                 id -> id.text(),

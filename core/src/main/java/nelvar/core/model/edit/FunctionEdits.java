@@ -9,8 +9,10 @@ import nelvar.core.model.Designation;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.MachineFunction;
+import nelvar.core.model.MachinePlace;
 import nelvar.core.model.Project;
 import nelvar.core.model.Standing;
+import nelvar.core.units.Length;
 
 /// What a builder does to the functions of a machine.
 public final class FunctionEdits {
@@ -106,6 +108,19 @@ public final class FunctionEdits {
     var all = new HashSet<Id>();
     for (var conductor : project.conductors()) conductor.cable().ifPresent(all::add);
     return all;
+  }
+
+  /// Says how far a place on the machine is from the cabinet.
+  public static Edit place(String name, Length distance) {
+    var place = new MachinePlace(name, distance);
+    return new Edit(
+        "Say that the %s is %s away".formatted(place.name(), distance),
+        project -> {
+          var places = new ArrayList<>(project.plan().places());
+          places.removeIf(known -> known.name().equalsIgnoreCase(place.name()));
+          places.add(place);
+          return project.with(project.plan().withPlaces(places));
+        });
   }
 
   /// Says whether a thing stands, is to be built, or is for later; empty: it stands.

@@ -20,13 +20,16 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import nelvar.core.analysis.Job;
 import nelvar.core.analysis.load.OnMains;
+import nelvar.core.compose.sketch.TypicalLength;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Brief;
 import nelvar.core.model.School;
 import nelvar.core.model.edit.Edit;
+import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.review.Review;
 import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Kind;
+import nelvar.core.units.Length;
 import nelvar.core.units.MainsVoltage;
 import nelvar.core.units.Quantity;
 import nelvar.core.units.Reading;
@@ -112,6 +115,7 @@ public final class BriefStage implements Stage {
     name.setText(model.description());
     var brief = model.brief();
     left.getChildren().setAll(supply(session, brief), surroundings(session, brief));
+    if (!model.places().isEmpty()) left.getChildren().add(places(model.places(), session));
     right
         .getChildren()
         .setAll(
@@ -122,6 +126,36 @@ public final class BriefStage implements Stage {
     below.getChildren().setAll(schools(session, brief));
     first = Optional.ofNullable(left.lookup("#field-mains-voltage"));
     focused.map(id -> view.lookup("#" + id)).ifPresent(Node::requestFocus);
+  }
+
+  /// How far the places are that functions name: what is drawn up takes its lengths from that.
+  private static VBox places(List<BriefModel.Far> places, Session session) {
+    var nodes = new ArrayList<Node>();
+    for (var place : places) {
+      var field =
+          new QuantityField<Length>(
+              place.name(),
+              "",
+              Kind.LENGTH::read,
+              next -> {
+                try {
+                  return session.edit(FunctionEdits.place(place.name(), next));
+                } catch (ImpossibleQuantity impossible) {
+                  session.tell(String.valueOf(impossible.getMessage()));
+                  return false;
+                }
+              });
+      field.show(place.distance().map(Object::toString).orElse(""));
+      nodes.add(field);
+    }
+    var note =
+        new Label(
+            "As far as a cable goes from the cabinet; %s is assumed where nothing is said. What stands already keeps its lengths."
+                .formatted(TypicalLength.DISTANCE));
+    note.getStyleClass().addAll("faint", "wrapping");
+    note.setMinHeight(Region.USE_PREF_SIZE);
+    nodes.add(note);
+    return card("Places on the machine", nodes.toArray(Node[]::new));
   }
 
   private static VBox card(String title, Node... nodes) {
