@@ -28,11 +28,16 @@ final class CompareCommand implements Callable<Integer> {
 
   @CommandLine.Option(
       names = "--swap",
-      required = true,
       paramLabel = "DEVICE=PART",
       description =
           "A variant with another part in a device's place; several devices of one variant with commas between. Repeat for up to three variants.")
   private List<String> swaps = List.of();
+
+  @CommandLine.Option(
+      names = "--architectures",
+      description =
+          "The machine drawn up anew from its functions, run by a stand-alone controller, a computer with a bare breakout board, a microcontroller board; what cannot be is told.")
+  private boolean architectures;
 
   @CommandLine.Option(
       names = "--json",
@@ -49,14 +54,23 @@ final class CompareCommand implements Callable<Integer> {
               .formatted(Comparison.MOST - 1, swaps.size()));
     var standard = CatalogueFile.standard();
     var project = ProjectFile.at(file).open();
+    if (swaps.isEmpty() == !architectures)
+      throw new CommandLineTool.BadUse("compare takes --swap DEVICE=PART, or --architectures");
+    if (architectures && project.functions().isEmpty())
+      throw new CommandLineTool.BadUse(
+          "this project names no functions, so nothing can be drawn up from them");
     var variants = new ArrayList<Comparison.Variant>();
+    if (architectures) variants.addAll(Comparison.architectures(project, standard));
     for (var swap : swaps) variants.add(new Comparison.Variant(swap, edit(swap, project)));
     var comparison =
         Comparison.of(Review.findingsOnly(project, standard), variants, standard, () -> false)
             .orElseThrow();
-    for (var refused : comparison.refused().entrySet())
-      throw new CommandLineTool.BadUse(refused.getKey() + ": " + refused.getValue());
     var out = Objects.requireNonNull(spec).commandLine().getOut();
+    for (var refused : comparison.refused().entrySet()) {
+      var why = refused.getKey() + ": " + refused.getValue();
+      if (!architectures) throw new CommandLineTool.BadUse(why);
+      if (!json) out.println("cannot be: " + why);
+    }
     if (json) out.println(NelvarJson.mapper().writeValueAsString(Document.of(comparison)));
     else print(comparison, out);
     return CommandLineTool.FINE;
@@ -126,6 +140,11 @@ final class CompareCommand implements Callable<Integer> {
       int freeInputs,
       int freeOutputs,
       boolean computer,
+      List<String> licences,
+      String driveLink,
+      java.util.Optional<Boolean> squaresAxes,
+      java.util.Optional<String> skill,
+      java.util.Optional<String> noise,
       int workMinutes,
       long errors,
       long warnings,
@@ -154,6 +173,11 @@ final class CompareCommand implements Callable<Integer> {
           c.freeInputs(),
           c.freeOutputs(),
           c.hostComputer(),
+          c.licences(),
+          c.spindleLink(),
+          c.squares(),
+          c.skill().map(skill -> skill.name().toLowerCase(java.util.Locale.ROOT)),
+          c.noise().map(Object::toString),
           c.minutes(),
           c.errors(),
           c.warnings(),

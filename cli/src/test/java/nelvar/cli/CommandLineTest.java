@@ -275,6 +275,7 @@ class CommandLineTest {
     assertThat(run("catalogue", "--sheet", "supply-24v-10a").out())
         .contains("As an article", "Takes power", "not stated");
     assertThat(run("catalogue", "--sheet", "nothing").code()).isEqualTo(2);
+    assertThat(run("compare", PLANTED).err()).contains("--swap DEVICE=PART, or --architectures");
     assertThat(run("catalogue", "--kind", "nothing").err()).contains("there is no kind 'nothing'");
     assertThat(run().out()).contains("Usage");
   }

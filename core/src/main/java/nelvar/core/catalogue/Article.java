@@ -12,24 +12,42 @@ import nelvar.core.units.Price;
 /// @param price of one piece, or one metre, in the project's currency
 /// @param loss heat it gives off at rated load, where that is not computed from its efficiency
 /// @param body outside measures of what is mounted
+/// @param noise as loud as it is at 1 m while it works
+/// @param mechanics what a motor is flanged and coupled by
 public record Article(
     Optional<Price> price,
     Optional<Power> loss,
     Optional<Body> body,
     Optional<Measure> mass,
-    Optional<Mounting> mounting) {
+    Optional<Mounting> mounting,
+    Optional<Measure> noise,
+    Optional<Mechanics> mechanics) {
   /// Nothing known of it.
   public static final Article UNKNOWN =
       new Article(
-          Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty());
 
   public Article {
     Part.require(
         mass.isEmpty() || mass.get().unit() == Measure.Unit.MASS, "a mass is in kilograms");
+    Part.require(noise.isEmpty() || noise.get().unit() == Measure.Unit.SOUND, "noise is in dB(A)");
   }
 
   public static Article of(Optional<Price> price, Optional<Power> loss) {
-    return new Article(price, loss, Optional.empty(), Optional.empty(), Optional.empty());
+    return new Article(
+        price,
+        loss,
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty());
   }
 
   /// As it stands on a vertical plate, seen from the front.
@@ -40,6 +58,14 @@ public record Article(
           "a body is wider, higher and deeper than 0 mm");
     }
   }
+
+  /// What a motor is flanged, coupled or clamped by.
+  ///
+  /// @param frame its frame or flange: `71` of IEC 60072-1, `57 mm` square; two that are written
+  ///   alike bolt on alike
+  /// @param shaft diameter of its shaft
+  /// @param clamp diameter that it is clamped at, of a spindle
+  public record Mechanics(Optional<String> frame, Optional<Length> shaft, Optional<Length> clamp) {}
 
   /// Where it is fastened.
   public enum Mounting {

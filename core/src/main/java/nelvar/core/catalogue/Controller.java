@@ -14,6 +14,7 @@ import nelvar.core.units.VoltageRange;
 /// @param pins its inputs and outputs as marked on the board
 /// @param outputSupply the terminal its sourcing outputs take their current from, where that is not
 ///   its own supply: what a stop must take volts from can hang on another + than its logic
+/// @param terms what it asks of whoever uses it
 public record Controller(
     String id,
     String name,
@@ -21,8 +22,22 @@ public record Controller(
     VoltageRange input,
     Current current,
     List<Pin> pins,
-    Optional<String> outputSupply)
+    Optional<String> outputSupply,
+    Optional<Terms> terms)
     implements Part {
+  /// What comes with a controller besides its pins.
+  ///
+  /// @param needsComputer it has no program of its own and runs from a computer
+  /// @param squaresAxes it can square an axis that two motors move
+  public record Terms(String licence, boolean needsComputer, boolean squaresAxes, Skill skill) {}
+
+  /// What is asked of whoever sets it up; least first.
+  public enum Skill {
+    WIRING,
+    SETTINGS,
+    PROGRAMMING
+  }
+
   public Controller {
     pins = List.copyOf(pins);
   }

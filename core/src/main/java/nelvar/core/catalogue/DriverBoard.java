@@ -44,7 +44,8 @@ public record DriverBoard(
   }
 
   private Controller logic() {
-    return new Controller(id, name, article, input, current, pins, Optional.empty());
+    return new Controller(
+        id, name, article, input, current, pins, Optional.empty(), Optional.empty());
   }
 
   @Override

@@ -28,14 +28,17 @@ public final class Candidates {
   /// @param unfit why it does not go together with the machine; empty where it does
   /// @param costs more than the part there, in the project's currency; empty where a price is not
   ///   stated
+  /// @param mechanics how it does not bolt on where the part of today does, as far as that is known
   public record Candidate(
       Part part,
       Edit edit,
       Optional<String> unfit,
       Optional<Double> costs,
       List<String> opens,
-      List<String> closes) {
+      List<String> closes,
+      List<String> mechanics) {
     public Candidate {
+      mechanics = List.copyOf(mechanics);
       opens = List.copyOf(opens);
       closes = List.copyOf(closes);
     }
@@ -61,6 +64,7 @@ public final class Candidates {
         .map(part -> tried(device, now.get(), part, today, standard))
         .sorted(
             Comparator.comparing((Candidate c) -> c.unfit().isPresent())
+                .thenComparing(c -> !c.mechanics().isEmpty())
                 .thenComparingInt(c -> c.opens().size() - c.closes().size())
                 .thenComparingDouble(c -> c.costs().orElse(Double.MAX_VALUE))
                 .thenComparing(c -> c.part().id()))
@@ -90,7 +94,8 @@ public final class Candidates {
           errors.isEmpty() ? Optional.empty() : Optional.of(String.join("; ", errors)),
           costs,
           List.copyOf(effects.opened().keySet()),
-          effects.closed());
+          effects.closed(),
+          mechanically(now, part));
     } catch (EditRefused | ImpossibleQuantity refused) {
       return new Candidate(
           part,
@@ -98,8 +103,27 @@ public final class Candidates {
           Optional.of(String.valueOf(refused.getMessage())),
           costs,
           List.of(),
-          List.of());
+          List.of(),
+          mechanically(now, part));
     }
+  }
+
+  /// How it does not bolt on where the part of today does; empty where it does, or where that is
+  /// not known of both.
+  private static List<String> mechanically(Part now, Part next) {
+    var is = now.article().mechanics();
+    var would = next.article().mechanics();
+    if (is.isEmpty() || would.isEmpty()) return List.of();
+    var all = new ArrayList<String>();
+    differs("frame", is.get().frame(), would.get().frame(), all);
+    differs("shaft", is.get().shaft(), would.get().shaft(), all);
+    differs("clamped at", is.get().clamp(), would.get().clamp(), all);
+    return all;
+  }
+
+  private static void differs(String what, Optional<?> now, Optional<?> next, List<String> all) {
+    if (now.isPresent() && next.isPresent() && !now.equals(next))
+      all.add("%s %s where %s is".formatted(what, next.get(), now.get()));
   }
 
   /// Errors about the device with the part in it; those of what is not wired yet are none of the

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -15,10 +16,13 @@ import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Computer;
 import nelvar.core.catalogue.Controller;
+import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.catalogue.ServoDrive;
 import nelvar.core.catalogue.StepperDrive;
+import nelvar.core.compose.sketch.Architecture;
+import nelvar.core.compose.sketch.Unmet;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Project;
@@ -27,6 +31,7 @@ import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.EditRefused;
 import nelvar.core.review.Review;
 import nelvar.core.units.ImpossibleQuantity;
+import nelvar.core.units.Measure;
 import nelvar.core.units.Significant;
 
 /// Two to four variants of a machine side by side, each applied to a copy and reviewed; the first
@@ -71,6 +76,11 @@ public final class Comparison {
       int freeOutputs,
       Optional<Double> axisCurrent,
       boolean hostComputer,
+      List<String> licences,
+      Optional<Boolean> squares,
+      Optional<Controller.Skill> skill,
+      String spindleLink,
+      Optional<Measure> noise,
       int minutes,
       long errors,
       long warnings,
@@ -91,6 +101,35 @@ public final class Comparison {
   private final List<Column> columns;
   private final Map<String, String> refused;
   private final String currency;
+
+  /// The machine drawn up anew from what it must do, run by each other architecture. A variant that
+  /// cannot be says why in its edit.
+  public static List<Variant> architectures(Project project, Catalogue standard) {
+    var bare = project.withDevices(List.of()).withCables(List.of()).withConductors(List.of());
+    var from =
+        bare.withBundles(List.of())
+            .withSettings(List.of())
+            .withStates(List.of())
+            .withDeviations(List.of())
+            .withFixed(List.of())
+            .with(bare.plan().withMarks(List.of()));
+    return java.util.Arrays.stream(Architecture.values())
+        .map(architecture ->
+            new Variant(
+                architecture.words(),
+                new Edit(
+                    "Draw up again: " + architecture.words(),
+                    _ -> {
+                      try {
+                        return Draft.of(from, standard, true, architecture).project();
+                      } catch (Unmet unmet) {
+                        throw new EditRefused(
+                            unmet.function().map(f -> f.designation() + ": ").orElse("")
+                                + unmet.why());
+                      }
+                    })))
+        .toList();
+  }
 
   private Comparison(List<Column> columns, Map<String, String> refused, String currency) {
     this.columns = List.copyOf(columns);
@@ -175,7 +214,15 @@ public final class Comparison {
             + pins(review, Pin.Type.INPUT_READS_MINUS, true),
         pins(review, Pin.Type.OUTPUT_SINKING, true) + pins(review, Pin.Type.OUTPUT_SOURCING, true),
         axisCurrent(review),
-        parts(review).anyMatch(Computer.class::isInstance),
+        parts(review).anyMatch(Computer.class::isInstance)
+            || terms(review).anyMatch(Controller.Terms::needsComputer),
+        terms(review).map(Controller.Terms::licence).distinct().toList(),
+        terms(review).map(Controller.Terms::squaresAxes).reduce((a, b) -> a || b),
+        terms(review).map(Controller.Terms::skill).max(java.util.Comparator.naturalOrder()),
+        spindleLink(review),
+        parts(review)
+            .flatMap(part -> part.article().noise().stream())
+            .max(java.util.Comparator.naturalOrder()),
         minutes(before, after),
         review.count(Severity.ERROR),
         review.count(Severity.WARNING),
@@ -185,6 +232,31 @@ public final class Comparison {
   private static Stream<Part> parts(Review review) {
     return review.project().devices().stream()
         .flatMap(device -> review.study().part(device).stream());
+  }
+
+  private static Stream<Controller.Terms> terms(Review review) {
+    return parts(review)
+        .filter(Controller.class::isInstance)
+        .flatMap(part -> ((Controller) part).terms().stream());
+  }
+
+  /// How the drives with motors on three phases hear what to do: speed by a voltage, on and off by
+  /// a contact, or not at all.
+  private static String spindleLink(Review review) {
+    var links = new LinkedHashSet<String>();
+    for (var device : review.project().devices()) {
+      if (!(review.study().part(device).orElse(null) instanceof FrequencyConverter drive)) continue;
+      var wired =
+          drive.controls().stream()
+              .filter(mark ->
+                  review.study().network().topology().wired(new TerminalRef(device.id(), mark)))
+              .toList();
+      links.add(
+          wired.stream().anyMatch(mark -> mark.startsWith("AI"))
+              ? "speed by 0–10 V"
+              : wired.isEmpty() ? "by hand at the drive" : "on and off");
+    }
+    return links.isEmpty() ? "–" : String.join("; ", links);
   }
 
   private static int pins(Review review, Pin.Type type, boolean free) {
@@ -274,7 +346,18 @@ public final class Comparison {
         rows,
         "Greatest current of a drive",
         c -> c.axisCurrent().map(a -> amount(a, "A")).orElse("–"));
-    row(rows, "Computer on the machine", c -> c.hostComputer() ? "yes" : "no");
+    row(rows, "Needs a computer", c -> c.hostComputer() ? "yes" : "no");
+    row(rows, "Licence of its program", c -> stated(c.licences()));
+    row(rows, "Link to drives of motors", Column::spindleLink);
+    row(
+        rows,
+        "Squares an axis of two motors",
+        c -> c.squares().map(yes -> yes ? "yes" : "no").orElse(NOT_STATED));
+    row(
+        rows,
+        "Skill asked of who sets it up",
+        c -> c.skill().map(s -> s.name().toLowerCase(Locale.ROOT)).orElse(NOT_STATED));
+    row(rows, "Loudest part, at 1 m", c -> c.noise().map(Object::toString).orElse(NOT_STATED));
     row(rows, "Errors, warnings", c -> "%d, %d".formatted(c.errors(), c.warnings()));
     row(rows, "Opens", c -> listed(List.copyOf(c.effects().opened().keySet())));
     row(rows, "Closes", c -> listed(c.effects().closed()));
@@ -283,6 +366,12 @@ public final class Comparison {
 
   private void row(List<Row> rows, String name, Function<Column, String> cell) {
     rows.add(new Row(name, columns.stream().map(cell).toList()));
+  }
+
+  private static final String NOT_STATED = "not stated";
+
+  private static String stated(List<String> lines) {
+    return lines.isEmpty() ? NOT_STATED : String.join("; ", lines);
   }
 
   private static String listed(List<String> lines) {

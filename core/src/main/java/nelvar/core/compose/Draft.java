@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.compose.pattern.Patterns;
+import nelvar.core.compose.sketch.Architecture;
 import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.TypicalLength;
 import nelvar.core.compose.sketch.Unmet;
@@ -40,9 +41,20 @@ public record Draft(Project project, Review review, List<String> reasons) {
   ///   assumed that carries the machine
   /// @throws Unmet with the function that cannot be met
   public static Draft of(Project from, Catalogue standard, boolean upstreamStated) {
+    return of(from, standard, upstreamStated, Architecture.STAND_ALONE);
+  }
+
+  /// @param architecture what runs it
+  public static Draft of(
+      Project from, Catalogue standard, boolean upstreamStated, Architecture architecture) {
     var reasons = new ArrayList<String>();
-    var project = withStop(from, reasons);
-    var composer = new Composer(project, standard, TypicalLength.DISTANCE);
+    var stopped = withStop(from, reasons);
+    var project =
+        architecture == Architecture.COMPUTER_WITH_BREAKOUT
+            ? withComputer(stopped, reasons)
+            : stopped;
+    if (architecture == Architecture.BOARD_WITH_DRIVES) Boards.refuse(project, standard);
+    var composer = new Composer(project, standard, TypicalLength.DISTANCE, architecture);
     for (var function : inOrder(project.functions())) compose(function, composer);
     composer.settle();
     var sized = new Sizing(composer, standard, upstreamStated).sized();
@@ -101,6 +113,26 @@ public record Draft(Project project, Review review, List<String> reasons) {
                 "stop",
                 FunctionKind.STOP,
                 Wants.NOTHING.withBy(Means.STOP_BUTTON)))
+        .apply(project);
+  }
+
+  /// A bare board has no program of its own.
+  private static Project withComputer(Project project, List<String> reasons) {
+    var there =
+        project.functions().stream()
+            .anyMatch(f ->
+                f.kind() == FunctionKind.COMPUTE
+                    && f.wants().by().filter(by -> by == Means.COMPUTER).isPresent());
+    if (there) return project;
+    reasons.add("A computer was added: a bare breakout board has no program of its own.");
+    var designation = designation(project, FunctionKind.COMPUTE);
+    return FunctionEdits.add(
+            new MachineFunction(
+                id(project, designation),
+                designation,
+                "computer",
+                FunctionKind.COMPUTE,
+                Wants.NOTHING.withBy(Means.COMPUTER)))
         .apply(project);
   }
 

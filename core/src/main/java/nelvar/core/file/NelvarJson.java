@@ -233,9 +233,10 @@ public final class NelvarJson {
     return Significant.exact(value.si()) + " " + kind.ownUnit();
   }
 
-  /// Masses and speeds: what parts and functions hold of the rarer units.
+  /// Masses, speeds, sound levels: what parts and functions hold of the rarer units.
   private static Measure measure(String text) {
-    for (var unit : List.of(Measure.Unit.ROTATION, Measure.Unit.FEED, Measure.Unit.TORQUE))
+    for (var unit :
+        List.of(Measure.Unit.ROTATION, Measure.Unit.FEED, Measure.Unit.TORQUE, Measure.Unit.SOUND))
       if (Kind.of(unit).readStrict(text) instanceof Reading.Value<Measure>(var value)) return value;
     return Kind.of(Measure.Unit.MASS).readStrict(text).orThrow();
   }

@@ -23,7 +23,18 @@ import nelvar.core.units.Length;
 public final class PartSheet {
   private static final Set<String> ARTICLE =
       Set.of(
-          "name", "price", "loss", "mass", "mounting", "body.width", "body.height", "body.depth");
+          "name",
+          "price",
+          "loss",
+          "mass",
+          "mounting",
+          "body.width",
+          "body.height",
+          "body.depth",
+          "noise",
+          "mechanics.frame",
+          "mechanics.shaft",
+          "mechanics.clamp");
   private static final String UNKNOWN = "not stated";
 
   private PartSheet() {}
@@ -90,6 +101,14 @@ public final class PartSheet {
         new Row(
             "Mounted on",
             article.mounting().map(m -> m.name().toLowerCase(Locale.ROOT)).orElse(UNKNOWN)));
+    article.noise().ifPresent(noise -> rows.add(new Row("As loud as, at 1 m", noise.toString())));
+    article
+        .mechanics()
+        .ifPresent(m -> {
+          m.frame().ifPresent(frame -> rows.add(new Row("Frame or flange", frame)));
+          m.shaft().ifPresent(shaft -> rows.add(new Row("Shaft", shaft.toString())));
+          m.clamp().ifPresent(clamp -> rows.add(new Row("Clamped at", clamp.toString())));
+        });
     return rows;
   }
 

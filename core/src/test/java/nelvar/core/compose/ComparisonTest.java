@@ -164,6 +164,73 @@ class ComparisonTest {
     }
   }
 
+  /// The same functions run by other architectures: each variant works; what cannot be says why.
+  @Test
+  void architecturesAreDrawnUpFromTheSameFunctions() {
+    var list =
+        ((Drafting.Drawn)
+                Drafting.of(
+                    "x",
+                    "mains 230 V 50 Hz TN-S\nupstream 20 A\n2 axes stepper 1.5 A\n3 limit switches\nspindle 1.5 kW 3x230 V\n",
+                    STANDARD))
+            .draft()
+            .project();
+    var today = Review.findingsOnly(list, STANDARD);
+    var comparison =
+        Comparison.of(today, Comparison.architectures(list, STANDARD), STANDARD, () -> false)
+            .orElseThrow();
+    assertThat(comparison.refused()).containsOnlyKeys("board with drives on it");
+    assertThat(comparison.refused().get("board with drives on it")).contains("9.4.3.1");
+    assertThat(comparison.columns()).hasSize(4).allMatch(column -> column.errors() == 0);
+    var byTitle =
+        comparison.columns().stream()
+            .collect(java.util.stream.Collectors.toMap(Comparison.Column::title, column -> column));
+    // Drawn up again as it was, nothing differs.
+    assertThat(byTitle.get("stand-alone controller").after().devices()).isEqualTo(list.devices());
+    var computer = byTitle.get("computer with a bare breakout board");
+    assertThat(computer.hostComputer()).isTrue();
+    assertThat(computer.after().devices()).anyMatch(d -> d.part().equals("breakout-5ax"));
+    assertThat(computer.after().devices()).anyMatch(d -> d.part().startsWith("computer-"));
+    var small = byTitle.get("microcontroller board with separate drives");
+    assertThat(small.hostComputer()).isFalse();
+    assertThat(small.skill()).contains(nelvar.core.catalogue.Controller.Skill.PROGRAMMING);
+    assertThat(small.squares()).contains(true);
+    assertThat(small.spindleLink())
+        .isEqualTo(byTitle.get("as it is").spindleLink())
+        .isNotEqualTo("–");
+    var strong =
+        ((Drafting.Drawn)
+                Drafting.of(
+                    "x", "mains 230 V 50 Hz TN-S\nupstream 20 A\nstepper 4.2 A\n", STANDARD))
+            .draft()
+            .project();
+    assertThat(
+            Comparison.of(
+                    Review.findingsOnly(strong, STANDARD),
+                    Comparison.architectures(strong, STANDARD),
+                    STANDARD,
+                    () -> false)
+                .orElseThrow()
+                .refused()
+                .get("board with drives on it"))
+        .contains("it wants 4.2 A, and a drive on the board gives 2 A");
+  }
+
+  /// Another flange or shaft is told before it is taken.
+  @Test
+  void whatDoesNotBoltOnIsTold() {
+    var motors =
+        Candidates.of(
+            device("M4"), Review.findingsOnly(demo.project(), STANDARD), STANDARD, () -> false);
+    var large =
+        motors.stream()
+            .filter(c -> c.part().id().equals("stepper-motor-6a"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(large.mechanics())
+        .containsExactly("frame 86 mm where 57 mm is", "shaft 14 mm where 8 mm is");
+  }
+
   /// A pump for 24 V behind a supply of 12 V: another one for 24 V opens no new error, and does not
   /// fit all the same.
   @Test

@@ -18,9 +18,11 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.util.Duration;
 import nelvar.core.compose.Candidates;
+import nelvar.core.compose.Comparison;
 import nelvar.core.compose.Costs;
 import nelvar.core.compose.Ways;
 import nelvar.core.compose.WireText;
+import nelvar.core.file.CatalogueFile;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.MachineFunction;
@@ -106,6 +108,7 @@ public final class MainWindow {
     side.onCompare(this::compare);
     side.onCatalogue(this::catalogue);
     side.onSwitching(this::switching);
+    side.onArchitectures(this::architectures);
     centre.setBottom(foot);
     frame.setCenter(centre);
     message.getStyleClass().add("message");
@@ -486,8 +489,11 @@ public final class MainWindow {
   }
 
   private static String note(Candidates.Candidate c, Session s) {
-    return "%s%s%s"
+    return "%s%s%s%s"
         .formatted(
+            c.mechanics().isEmpty()
+                ? ""
+                : "does not bolt on: " + String.join(", ", c.mechanics()) + "; ",
             c.costs()
                 .map(costs ->
                     "%s%d %s"
@@ -558,6 +564,29 @@ public final class MainWindow {
                 Optional.empty(),
                 way.edit()))
         .toList();
+  }
+
+  /// The machine drawn up anew from what it must do, run by each other architecture.
+  void architectures() {
+    session.ifPresent(s -> {
+      if (s.project().functions().isEmpty()) {
+        s.tell("Name in Parts what the machine must do first: it is drawn up from that.");
+        return;
+      }
+      var sheet = new CompareSheet(s, theme, "What runs the machine", this::closeOverlay);
+      overlay(sheet);
+      sheet.show(
+          Comparison.architectures(s.project(), CatalogueFile.standard()).stream()
+              .map(variant ->
+                  new CompareSheet.Choice(
+                      variant.title(),
+                      "draws the whole machine up again from its functions",
+                      Optional.empty(),
+                      variant.edit()))
+              .toList());
+      sheet.say(
+          "Each is the machine drawn up anew from its functions: compare before you take one. What was made by hand goes; undo brings it back.");
+    });
   }
 
   /// The catalogue, at the part of what is selected.

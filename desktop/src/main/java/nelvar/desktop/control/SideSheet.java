@@ -14,6 +14,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import nelvar.core.catalogue.Controller;
 import nelvar.core.compose.Ways;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Verdict;
@@ -46,6 +47,7 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
   private Runnable wiring = () -> {};
   private Runnable catalogue = () -> {};
   private Runnable switching = () -> {};
+  private Runnable architectures = () -> {};
   private Runnable compare = () -> {};
   private Optional<Id> shown = Optional.empty();
   private Theme theme = Theme.LIGHT;
@@ -54,6 +56,11 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
   /// What is done when the selected device is to be wired.
   public void onWire(Runnable action) {
     wiring = action;
+  }
+
+  /// What compares the architectures of the control.
+  public void onArchitectures(Runnable action) {
+    architectures = action;
   }
 
   /// What shows the ways to have a program switch the selected device.
@@ -334,6 +341,13 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
         program.setAccessibleText("Let a program switch " + device.designation());
         program.setOnAction(_ -> switching.run());
         row.getChildren().add(program);
+      }
+      if (p instanceof Controller) {
+        var others = new Button("What else could run it…");
+        others.setId("architectures");
+        others.setAccessibleText("Compare what could run the machine instead");
+        others.setOnAction(_ -> architectures.run());
+        row.getChildren().add(others);
       }
       content.getChildren().add(row);
     });

@@ -28,8 +28,9 @@ public final class Composer {
   private final List<String> reasons = new ArrayList<>();
 
   /// A machine from nothing but its functions.
-  public Composer(Project from, Catalogue standard, Length distance) {
+  public Composer(Project from, Catalogue standard, Length distance, Architecture architecture) {
     this(new Sketch(from, standard, distance), Optional.empty(), Beside.USUAL);
+    io.run(architecture);
   }
 
   /// The manners in which something is added to a machine that stands.

@@ -22,8 +22,6 @@ import nelvar.core.model.TerminalRef;
 /// that switches 0 V would start what it drives (IEC 60204-1:2016, 9.4.3.1, unchecked).
 public final class Io {
   private static final double LOGIC = 24;
-  private static final String MAIN = "motion-controller-4ax-sourcing";
-  private static final String PLAIN = "controller-16di-16do";
   private static final String MORE = "extension-16di-16do";
   private static final String ANALOGUE = "extension-4ai-4ao";
   private static final String AXES = "extension-4ax";
@@ -54,6 +52,12 @@ public final class Io {
 
   private final Optional<Existing> existing;
   private final Composer.Beside how;
+  private Architecture architecture = Architecture.STAND_ALONE;
+
+  /// What runs the machine, where it is drawn up from nothing.
+  void run(Architecture next) {
+    architecture = next;
+  }
 
   Io(Sketch sketch, Rails rails, Mains mains, Optional<Existing> existing, Composer.Beside how) {
     this.existing = existing;
@@ -267,7 +271,7 @@ public final class Io {
     if (steady) safeByRelays();
     var main =
         new Unit(
-            axes.isEmpty() ? PLAIN : MAIN,
+            architecture.main(!axes.isEmpty()),
             "controller",
             !steady && mains.stops() && !outputs.isEmpty());
     units.add(main);
