@@ -29,6 +29,21 @@ public final class Clearing {
     return with(FunctionEdits.clear(function), study);
   }
 
+  /// The same, but some of what serves it stays too.
+  static Edit clear(
+      MachineFunction function, java.util.function.Predicate<Device> stays, Study study) {
+    return with(
+        new Edit(
+            "Clear " + function.designation(),
+            project -> {
+              var next = project;
+              for (var device : FunctionEdits.served(project, function.id()))
+                if (!stays.test(device)) next = Edits.remove(device).apply(next);
+              return FunctionEdits.withoutEmptyCables(project, next);
+            }),
+        study);
+  }
+
   /// The devices that go with a function.
   public static List<Device> gone(MachineFunction function, Study study) {
     var after = clear(function, study).apply(study.project());

@@ -4,15 +4,21 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Catalogue;
+import nelvar.core.catalogue.ControlSwitch;
+import nelvar.core.catalogue.Link;
+import nelvar.core.catalogue.Linkage;
 import nelvar.core.catalogue.Output;
 import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.Sensor;
 import nelvar.core.compose.pattern.Patterns;
 import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.TypicalLength;
@@ -50,7 +56,7 @@ public final class Ways {
   public static Found of(MachineFunction function, Review today, Catalogue standard) {
     var before = with(function, today.project());
     var study = before == today.project() ? today.study() : today.study().tried(before);
-    return of(function, study, List.of(new Composer.From.Any()), today, standard);
+    return of(function, study, List.of(new Composer.From.Any()), true, today, standard);
   }
 
   /// Other ways for a function that works: what serves it is taken away on a copy and made anew,
@@ -67,13 +73,65 @@ public final class Ways {
             List.of(
                 "%s is fixed by hand: let go of it, or change it yourself"
                     .formatted(device.designation())));
-    var study = today.study().tried(Clearing.clear(function, today.study()).apply(project));
+    var bare = today.study().tried(Clearing.clear(function, today.study()).apply(project));
+    var stays = beside(function, served, bare, today.study(), standard);
+    var study =
+        stays.isEmpty()
+            ? bare
+            : today
+                .study()
+                .tried(Clearing.clear(function, stays::contains, today.study()).apply(project));
     // Of two that come to the same, the one that names its supply is kept.
     var from = new ArrayList<Composer.From>();
     supplies(served, today.study()).map(Composer.From.Only::new).forEach(from::add);
     from.add(new Composer.From.Fresh());
     from.add(new Composer.From.Any());
-    return of(function, study, from, today, standard);
+    // What a stop cuts today is cut by every other way too.
+    var cut = served.stream().anyMatch(device -> Composer.cutByStop(device, today.study()));
+    return of(function, study, from, !cut, today, standard);
+  }
+
+  /// What serves a function and no recipe makes: the sensors of an axis, its brake, with what
+  /// switches them. It stays as it is.
+  private static Set<Device> beside(
+      MachineFunction function, List<Device> served, Study bare, Study today, Catalogue standard) {
+    var made = new HashSet<Class<?>>();
+    for (var pattern : Patterns.ALL) {
+      try {
+        var composer =
+            Composer.beside(bare, standard, TypicalLength.DISTANCE, Composer.Beside.USUAL);
+        if (!pattern.serves(function, composer)) continue;
+        pattern.compose(function, composer);
+        for (var device : composer.sketch().devices())
+          if (bare.project().device(device.id()).isEmpty())
+            made.add(composer.sketch().part(device.id()).getClass());
+      } catch (Unmet | ImpossibleQuantity cannot) {
+        // What cannot be made makes nothing.
+      }
+    }
+    var stays = new LinkedHashSet<Device>();
+    for (var device : served)
+      today
+          .part(device)
+          .filter(part -> works(part) && !made.contains(part.getClass()))
+          .ifPresent(_ -> stays.add(device));
+    // With what hangs on the same wires: the relay of a brake.
+    for (var device : served)
+      if (today.at(device.id()).stream()
+          .anyMatch(wire ->
+              List.copyOf(stays).stream()
+                  .anyMatch(one -> !one.equals(device) && wire.touches(one.id()))))
+        stays.add(device);
+    return stays;
+  }
+
+  /// What does something or has something to say, and is not only on the way of a current.
+  private static boolean works(Part part) {
+    return part instanceof Sensor
+        || part instanceof ControlSwitch
+        || (!part.intakes(Linkage.STAR).isEmpty()
+            && part.outputs().isEmpty()
+            && part.links().stream().noneMatch(link -> link.kind() == Link.Kind.CONTACT));
   }
 
   /// Supplies of the voltages that feed what serves it now.
@@ -97,6 +155,7 @@ public final class Ways {
       MachineFunction function,
       Study study,
       List<Composer.From> from,
+      boolean uncut,
       Review today,
       Catalogue standard) {
     Composer probe;
@@ -116,6 +175,7 @@ public final class Ways {
         new Asked(
             function.designation().text(),
             function.kind().moves(),
+            uncut,
             recipes,
             from,
             study,
@@ -186,6 +246,7 @@ public final class Ways {
     return new Asked(
         device.designation().text(),
         moves,
+        true,
         recipes,
         List.of(new Composer.From.Any()),
         study,
@@ -220,10 +281,12 @@ public final class Ways {
 
   /// What is asked for, and beside what.
   ///
+  /// @param uncut whether a way that no stop cuts is better than none
   /// @param study of the machine that stands, with what is to be added named in it
   private record Asked(
       String name,
       boolean moves,
+      boolean uncut,
       List<Recipe> recipes,
       List<Composer.From> from,
       Study study,
@@ -238,7 +301,7 @@ public final class Ways {
           for (var how : Composer.Beside.values())
             if (recipe.differs(how)
                 && how.cut() == cut
-                && (cut || (moves && !known(tried, recipe))))
+                && (cut || (uncut && moves && !known(tried, recipe))))
               for (var supply : from) wanted.add(new Trial(recipe, how, supply));
         tried.addAll(wanted.parallelStream().map(this::tried).toList());
       }

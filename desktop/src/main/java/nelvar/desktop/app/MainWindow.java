@@ -18,11 +18,9 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import javafx.util.Duration;
 import nelvar.core.compose.Candidates;
-import nelvar.core.compose.Comparison;
 import nelvar.core.compose.Costs;
 import nelvar.core.compose.Ways;
 import nelvar.core.compose.WireText;
-import nelvar.core.file.CatalogueFile;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.MachineFunction;
@@ -553,14 +551,15 @@ public final class MainWindow {
         .map(way ->
             new CompareSheet.Choice(
                 way.title(),
-                "%s%d %s%s, %s%d wires"
+                "%s%d %s%s, %d wire%s %s"
                     .formatted(
                         way.costs() < 0 ? "− " : "+ ",
                         Math.round(Math.abs(way.costs())),
                         s.project().brief().policies().currency(),
                         Costs.beside(way.unpriced()),
-                        way.wires() < 0 ? "− " : "+ ",
-                        Math.abs(way.wires())),
+                        Math.abs(way.wires()),
+                        Math.abs(way.wires()) == 1 ? "" : "s",
+                        way.wires() < 0 ? "fewer" : "more"),
                 Optional.empty(),
                 way.edit()))
         .toList();
@@ -575,17 +574,22 @@ public final class MainWindow {
       }
       var sheet = new CompareSheet(s, theme, "What runs the machine", this::closeOverlay);
       overlay(sheet);
-      sheet.show(
-          Comparison.architectures(s.project(), CatalogueFile.standard()).stream()
-              .map(variant ->
-                  new CompareSheet.Choice(
-                      variant.title(),
-                      "draws the whole machine up again from its functions",
-                      Optional.empty(),
-                      variant.edit()))
-              .toList());
-      sheet.say(
-          "Each is the machine drawn up anew from its functions: compare before you take one. What was made by hand goes; undo brings it back.");
+      s.composing()
+          .architectures(
+              tried -> {
+                sheet.show(
+                    tried.stream()
+                        .map(one ->
+                            new CompareSheet.Choice(
+                                one.variant().title(),
+                                "draws the whole machine up again from its functions",
+                                one.refused(),
+                                one.variant().edit()))
+                        .toList());
+                sheet.say(
+                    "Each is the machine drawn up anew from its functions: compare before you take one. What was made by hand goes; undo brings it back.");
+              },
+              sheet::say);
     });
   }
 

@@ -48,6 +48,7 @@ public final class Composing {
   private final Latest<Ways.Found> feeds;
   private final Latest<List<Candidates.Candidate>> candidates;
   private final Latest<Optional<Comparison>> comparisons;
+  private final Latest<List<Tried>> drawn;
   private final Latest<Project> rows;
   private final Latest<HandWire.Proposed> wires;
   private final ReadOnlyObjectWrapper<Optional<Offered>> offered =
@@ -65,6 +66,7 @@ public final class Composing {
     this.feeds = new Latest<>(worker, interfaceThread);
     this.candidates = new Latest<>(worker, interfaceThread);
     this.comparisons = new Latest<>(worker, interfaceThread);
+    this.drawn = new Latest<>(worker, interfaceThread);
     this.rows = new Latest<>(worker, interfaceThread);
     this.wires = new Latest<>(worker, interfaceThread);
   }
@@ -202,6 +204,30 @@ public final class Composing {
         dropped -> Candidates.of(device, about, standard, dropped),
         found,
         broken -> told.accept("Looking for parts failed: " + Trouble.of(broken)));
+  }
+
+  /// A variant, and why it cannot be where it cannot.
+  public record Tried(Comparison.Variant variant, Optional<String> refused) {}
+
+  /// The machine drawn up anew, run by each architecture.
+  public void architectures(Consumer<List<Tried>> found, Consumer<String> told) {
+    var project = session.project();
+    drawn.ask(
+        _ ->
+            Comparison.architectures(project, standard).stream()
+                .map(variant -> new Tried(variant, refused(variant, project)))
+                .toList(),
+        found,
+        broken -> told.accept("Drawing up failed: " + Trouble.of(broken)));
+  }
+
+  private Optional<String> refused(Comparison.Variant variant, Project project) {
+    try {
+      variant.edit().on(project, standard);
+      return Optional.empty();
+    } catch (EditRefused why) {
+      return Optional.of(String.valueOf(why.getMessage()));
+    }
   }
 
   /// Variants beside the machine as it is; only the newest question is answered.

@@ -123,6 +123,11 @@ public final class Composer {
     return new Composer(sketch, Optional.of(existing), how);
   }
 
+  /// Whether a stop takes the volts of a device that has them while the machine runs.
+  public static boolean cutByStop(Device device, Study study) {
+    return Existing.cut(device, study);
+  }
+
   private Composer(Sketch sketch, Optional<Existing> existing, Beside how) {
     this.sketch = sketch;
     this.existing = existing;

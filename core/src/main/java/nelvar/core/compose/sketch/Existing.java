@@ -61,12 +61,33 @@ final class Existing {
     this.study = study;
     this.sketch = sketch;
     this.running = study.asDesigned();
-    this.stopped =
-        minding ? study.once("every stop pressed", () -> stopped(study)) : Optional.empty();
+    this.stopped = minding ? pressed(study) : Optional.empty();
     for (var wire : study.project().conductors()) {
       landed.merge(wire.from(), 1, Integer::sum);
       landed.merge(wire.to(), 1, Integer::sum);
     }
+  }
+
+  private static Optional<Live> pressed(Study study) {
+    return study.once("every stop pressed", () -> stopped(study));
+  }
+
+  /// Whether a stop takes the volts of a device that has them while the machine runs.
+  static boolean cut(Device device, Study study) {
+    var stop = pressed(study);
+    var part = study.part(device);
+    if (stop.isEmpty() || part.isEmpty()) return false;
+    var run = study.asDesigned();
+    for (var intake : device.intakes(part.get())) {
+      var line = new TerminalRef(device.id(), intake.lines().getFirst());
+      var back =
+          new TerminalRef(device.id(), intake.back().orElseGet(() -> intake.lines().getLast()));
+      var before = run.voltage(line, back).map(Live.Both::rms).orElse(0.0);
+      if (before > 1
+          && stop.get().voltage(line, back).map(Live.Both::rms).orElse(before) < DEAD * before)
+        return true;
+    }
+    return false;
   }
 
   /// With every stop and guard pressed; empty where the machine has none.

@@ -95,7 +95,7 @@ public final class FunctionEdits {
   }
 
   /// Without cables that had cores before and have none any more.
-  static Project withoutEmptyCables(Project before, Project after) {
+  public static Project withoutEmptyCables(Project before, Project after) {
     var next = after;
     var had = cored(before);
     had.removeAll(cored(after));
