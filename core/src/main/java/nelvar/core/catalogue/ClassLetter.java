@@ -11,7 +11,8 @@ final class ClassLetter {
           FuseHolder _,
           MotorProtector _,
           ResidualCurrentDevice _,
-          ElectronicProtection _ ->
+          ElectronicProtection _,
+          SurgeArrester _ ->
           "-F";
       case DcSupply _,
           MultiOutputSupply _,
@@ -26,7 +27,7 @@ final class ClassLetter {
       case TimerRelay _ -> "-K";
       case FrequencyConverter _, ServoDrive _, StepperDrive _ -> "-U";
       case InductionMotor _, ServoMotor _, StepperMotor _, MotorWithDrive _, DcMotor _ -> "-M";
-      case Contactor _, Relay _, SafetyRelay _ -> "-K";
+      case Contactor _, Relay _, RelayBank _, SafetyRelay _ -> "-K";
       case Disconnector _ -> "-Q";
       case EmcFilter _ -> "-Z";
       case Controller _, DriverBoard _ -> "-A";
@@ -38,6 +39,7 @@ final class ClassLetter {
       case Enclosure _ -> "-UC";
       case MainsInlet _,
           TerminalStrip _,
+          Connector _,
           SocketStrip _,
           DistributionBlock _,
           CableStock _,

@@ -22,12 +22,14 @@ import nelvar.core.analysis.parts.ClosesOntoCapacitors;
 import nelvar.core.analysis.parts.CoilKind;
 import nelvar.core.analysis.parts.CoilRange;
 import nelvar.core.analysis.parts.CoilSuppression;
+import nelvar.core.analysis.parts.ConnectorWays;
 import nelvar.core.analysis.parts.ContactSwitches;
 import nelvar.core.analysis.parts.LoadVolts;
 import nelvar.core.analysis.parts.OwnPartShadows;
 import nelvar.core.analysis.parts.SensorAgainstInput;
 import nelvar.core.analysis.parts.SignalLevel;
 import nelvar.core.analysis.parts.SupplyVoltage;
+import nelvar.core.analysis.parts.SurgeVoltage;
 import nelvar.core.analysis.protection.BankWithoutDevice;
 import nelvar.core.analysis.protection.BareTransformer;
 import nelvar.core.analysis.protection.BranchDevice;
@@ -123,6 +125,8 @@ public final class RuleBook {
           new SignalLevel(),
           new ClosesOntoCapacitors(),
           new ContactSwitches(),
+          new ConnectorWays(),
+          new SurgeVoltage(),
           new OwnPartShadows(),
           new DriveAgainstMotor(),
           new DriveSetCurrent(),
