@@ -26,7 +26,7 @@ class CatalogueTest extends DemoWindow {
 
   @Test
   void aPartIsFoundByItsRatingsAndAdded() {
-    driver.press(KeyCode.CONTROL, KeyCode.T);
+    driver.press(KeyCode.CONTROL, KeyCode.G);
     driver.run(() -> words().setText("supply 24 V >= 5 A"));
     assertThat(driver.on(() -> parts().getItems()))
         .isNotEmpty()
@@ -36,12 +36,29 @@ class CatalogueTest extends DemoWindow {
     assertThat(driver.find("#catalogue-add").isDisabled()).isTrue();
     assertThat(driver.on(() -> says("Takes power"))).isFalse();
     driver.run(() -> parts().getSelectionModel().clearAndSelect(0));
+    // What lies in a drawer is said here and costs nothing from then on.
+    var part = driver.on(() -> parts().getSelectionModel().getSelectedItem());
+    driver.run(() -> {
+      owned().setText("two");
+      owned().fireEvent(new javafx.event.ActionEvent());
+    });
+    assertThat(session().project().records().owned(part.id())).isZero();
+    assertThat(driver.words("#message")).contains("not 'two'");
+    driver.run(() -> {
+      owned().setText("2");
+      owned().fireEvent(new javafx.event.ActionEvent());
+    });
+    assertThat(session().project().records().owned(part.id())).isEqualTo(2);
     var before = session().project();
     driver.click(driver.find("#catalogue-add"));
     assertThat(driver.has("#catalogue")).isFalse();
     assertThat(session().project().devices()).hasSize(before.devices().size() + 1);
     driver.press(KeyCode.CONTROL, KeyCode.Z);
     assertThat(session().project()).isEqualTo(before);
+  }
+
+  private TextField owned() {
+    return (TextField) driver.window.root().lookup("#catalogue-owned");
   }
 
   private TextField words() {

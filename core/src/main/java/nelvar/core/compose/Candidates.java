@@ -82,7 +82,11 @@ public final class Candidates {
   private static Candidate tried(
       Device device, Part now, Part part, Review today, Catalogue standard) {
     var edit = Edits.swap(device, part);
-    var costs = Costs.of(part).flatMap(next -> Costs.of(now).map(before -> next - before));
+    // One that lies in a drawer costs nothing more.
+    var costs =
+        Costs.spare(part.id(), today.project()) > 0
+            ? Optional.of(0.0)
+            : Costs.of(part).flatMap(next -> Costs.of(now).map(before -> next - before));
     try {
       var after = Review.findingsOnly(edit.on(today.project(), standard), standard);
       var effects = Effects.between(today, after);

@@ -37,9 +37,9 @@ import nelvar.core.units.Significant;
 /// Two to four variants of a machine side by side, each applied to a copy and reviewed; the first
 /// column is the machine as it is.
 ///
-/// What is owned (what the machine has today) costs nothing; what is bought costs its price. Work
-/// is counted at 12 min for a device mounted or exchanged, 6 min for a wire with both its ends, 20
-/// min for a cable and 2 min for a wire taken out (assumed).
+/// What is owned (what the machine has today, and the stock of the project) costs nothing; what is
+/// bought costs its price. Work is counted at 12 min for a device mounted or exchanged, 6 min for a
+/// wire with both its ends, 20 min for a cable and 2 min for a wire taken out (assumed).
 public final class Comparison {
   public static final int MOST = 4;
 
@@ -190,11 +190,17 @@ public final class Comparison {
     var unpriced = 0;
     var leftOver = new ArrayList<String>();
     for (var part : union(had, has)) {
-      var more = has.getOrDefault(part, 0.0) - had.getOrDefault(part, 0.0);
+      var more =
+          has.getOrDefault(part, 0.0)
+              - had.getOrDefault(part, 0.0)
+              - (has.getOrDefault(part, 0.0) > had.getOrDefault(part, 0.0)
+                  ? Costs.spare(part, before)
+                  : 0);
       var price = Costs.of(part, catalogue);
       if (more > 0 && price.isPresent()) toBuy += more * price.get();
       else if (more > 0) unpriced++;
-      if (more < 0) leftOver.add(catalogue.find(part).map(Part::name).orElse(part));
+      if (has.getOrDefault(part, 0.0) < had.getOrDefault(part, 0.0))
+        leftOver.add(catalogue.find(part).map(Part::name).orElse(part));
     }
     var fullest = FullestSupply.of(study);
     return new Column(
@@ -335,7 +341,7 @@ public final class Comparison {
     row(rows, "Heat inside, stated losses", c -> amount(c.heat(), "W"));
     row(rows, "Devices", c -> String.valueOf(c.devices()));
     row(rows, "Wires", c -> String.valueOf(c.wires()));
-    row(rows, "Cost, all of it", c -> money(c.cost()));
+    row(rows, "Cost, what is owned at nothing", c -> money(c.cost()));
     row(rows, "To buy beside what is there", c -> money(c.toBuy()));
     row(rows, "Left over", c -> c.leftOver().isEmpty() ? "–" : String.join("; ", c.leftOver()));
     row(rows, "Work (assumed)", c -> c.minutes() == 0 ? "–" : c.minutes() + " min");

@@ -5,8 +5,8 @@ import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Part;
 import nelvar.core.model.Project;
 
-/// What devices and cables cost at the prices their parts state, in the project's currency. Wire is
-/// not counted.
+/// What devices and cables cost at the prices their parts state, in the project's currency; pieces
+/// that are owned cost nothing. Wire is not counted.
 ///
 /// @param amount of what has a price
 /// @param unpriced devices and cables whose part states none, or whose length is not known: they
@@ -16,7 +16,12 @@ public record Costs(double amount, int unpriced) {
     var catalogue = standard.with(project.ownParts());
     var amount = 0.0;
     var unpriced = 0;
+    var left = new java.util.HashMap<String, Integer>();
     for (var device : project.devices()) {
+      if (left.computeIfAbsent(device.part(), project.records()::owned) > 0) {
+        left.merge(device.part(), -1, Integer::sum);
+        continue;
+      }
       var price = of(device.part(), catalogue);
       if (price.isPresent()) amount += price.get();
       else unpriced++;
@@ -28,6 +33,12 @@ public record Costs(double amount, int unpriced) {
       else unpriced++;
     }
     return new Costs(amount, unpriced);
+  }
+
+  /// Pieces of a part that are owned and do not stand in the machine.
+  static int spare(String part, Project project) {
+    var used = project.devices().stream().filter(d -> d.part().equals(part)).count();
+    return (int) Math.max(0, project.records().owned(part) - used);
   }
 
   /// Of one, or of a metre of cable; empty where none is stated.

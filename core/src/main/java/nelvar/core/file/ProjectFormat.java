@@ -18,6 +18,7 @@ import nelvar.core.model.MachineFunction;
 import nelvar.core.model.MachinePlace;
 import nelvar.core.model.OperatingState;
 import nelvar.core.model.Operation;
+import nelvar.core.model.Owned;
 import nelvar.core.model.Plan;
 import nelvar.core.model.Project;
 import nelvar.core.model.Records;
@@ -56,7 +57,8 @@ public final class ProjectFormat {
       List<Id> fixed,
       List<OperatingState> states,
       List<Standing.Mark> marks,
-      List<MachinePlace> places) {
+      List<MachinePlace> places,
+      List<Owned> stock) {
     Project project() {
       return new Project(
           name,
@@ -66,7 +68,7 @@ public final class ProjectFormat {
           new Wiring(devices, cables, conductors, ownParts, fixed),
           new Cabinet(bundles),
           new Operation(settings, states),
-          new Records(revisions, deviations));
+          new Records(revisions, deviations, stock));
     }
   }
 
@@ -184,6 +186,7 @@ public final class ProjectFormat {
     list(text, "states", project.states());
     list(text, "marks", project.plan().marks());
     list(text, "places", project.plan().places());
+    list(text, "stock", project.records().stock());
     text.setLength(text.length() - 2);
     text.append("\n}\n");
     out.writeBytes(text.toString().getBytes(StandardCharsets.UTF_8));

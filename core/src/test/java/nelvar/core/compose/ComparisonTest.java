@@ -216,6 +216,28 @@ class ComparisonTest {
         .contains("it wants 4.2 A, and a drive on the board gives 2 A");
   }
 
+  /// What lies in a drawer need not be bought, and costs nothing.
+  @Test
+  void whatIsOwnedCostsNothing() {
+    var larger = STANDARD.find("supply-24v-20a").orElseThrow();
+    var swap = Edits.swap(device("T2"), larger);
+    for (var pieces : List.of(0, 1)) {
+      var project = Edits.owned(larger, pieces).on(demo.project(), STANDARD);
+      var column =
+          Comparison.of(
+                  Review.findingsOnly(project, STANDARD),
+                  List.of(new Comparison.Variant("larger", swap)),
+                  STANDARD,
+                  () -> false)
+              .orElseThrow()
+              .columns()
+              .getLast();
+      assertThat(column.toBuy().amount())
+          .isEqualTo(pieces == 1 ? 0 : larger.price().orElseThrow().amount().doubleValue());
+      assertThat(column.leftOver()).containsExactly("24 V supply, 10 A, 240 W");
+    }
+  }
+
   /// Another flange or shaft is told before it is taken.
   @Test
   void whatDoesNotBoltOnIsTold() {

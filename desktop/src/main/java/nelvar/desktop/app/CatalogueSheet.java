@@ -30,6 +30,7 @@ import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.WireStock;
 import nelvar.core.compose.need.PartFilter;
 import nelvar.core.file.PartSheet;
+import nelvar.core.model.edit.Edits;
 import nelvar.desktop.control.NewDevice;
 import nelvar.desktop.session.Session;
 
@@ -47,6 +48,7 @@ final class CatalogueSheet extends StackPane {
   private final Map<String, Integer> counts;
   private final Label said = new Label();
   private final GridPane sheet = new GridPane();
+  private final TextField owned = new TextField();
   private final Button add = new Button("Add it to the machine");
 
   CatalogueSheet(Session session, Runnable done) {
@@ -119,7 +121,19 @@ final class CatalogueSheet extends StackPane {
     var close = new Button("Close");
     close.setId("catalogue-close");
     close.setOnAction(_ -> done.run());
-    var foot = new HBox(10, add, close);
+    owned.setId("catalogue-owned");
+    owned.setPrefColumnCount(4);
+    owned.setAccessibleText("Pieces of it that are owned");
+    owned.setOnAction(_ -> own());
+    owned
+        .focusedProperty()
+        .addListener((_, _, focused) -> {
+          if (!focused) own();
+        });
+    var has = new Label("Owned, pieces");
+    has.setLabelFor(owned);
+    var foot = new HBox(10, add, close, has, owned);
+    foot.setAlignment(Pos.CENTER_LEFT);
     foot.setPadding(new Insets(10, 0, 0, 0));
     var card = new BorderPane(middle);
     card.setTop(head);
@@ -177,8 +191,28 @@ final class CatalogueSheet extends StackPane {
     if (NewDevice.add(chosen.getFirst(), session)) done.run();
   }
 
+  /// What lies in a drawer costs nothing in ways and comparisons.
+  private void own() {
+    var chosen = chosen();
+    if (chosen.size() != 1) return;
+    var part = chosen.getFirst();
+    var now = session.project().records().owned(part.id());
+    var text = owned.getText().strip();
+    if (text.equals(now == 0 ? "" : String.valueOf(now))) return;
+    if (!text.matches("[0-9]{0,5}")) {
+      session.tell(
+          "Say how many pieces are owned: a number from 0 to 99999, not '%s'.".formatted(text));
+      return;
+    }
+    session.edit(Edits.owned(part, text.isEmpty() ? 0 : Integer.parseInt(text)));
+    parts.refresh();
+  }
+
   private void describe() {
     var chosen = chosen();
+    owned.setDisable(chosen.size() != 1 || !device(chosen.getFirst()));
+    var pieces = chosen.size() == 1 ? session.project().records().owned(chosen.getFirst().id()) : 0;
+    owned.setText(pieces == 0 ? "" : String.valueOf(pieces));
     add.setDisable(chosen.size() != 1 || !device(chosen.getFirst()));
     sheet.getChildren().clear();
     sheet.getColumnConstraints().clear();
@@ -257,7 +291,11 @@ final class CatalogueSheet extends StackPane {
       var name = new Label(part.name());
       name.setMinWidth(0);
       var currency = session.project().brief().policies().currency();
-      var price = new Label(part.price().map(p -> p + " " + currency).orElse("–"));
+      var pieces = session.project().records().owned(part.id());
+      var price =
+          new Label(
+              (pieces > 0 ? "%d owned  ".formatted(pieces) : "")
+                  + part.price().map(p -> p + " " + currency).orElse("–"));
       price.getStyleClass().add("faint");
       price.setMinWidth(Region.USE_PREF_SIZE);
       var space = new Region();

@@ -52,7 +52,7 @@ public final class Desk {
     this.places = places;
   }
 
-  List<Command> commands(List<Stage> stages) {
+  public List<Command> commands(List<Stage> stages) {
     var all = new ArrayList<Command>();
     for (var i = 0; i < stages.size(); i++) {
       var stage = stages.get(i);
@@ -69,7 +69,7 @@ public final class Desk {
     all.add(Command.of("Wire the selected device", "Shortcut+B", window::wiring));
     all.add(Command.of("Paste rows: wires or devices", "Shortcut+Shift+V", window::rows));
     all.add(Command.of("Compare what runs it: controllers", "", window::architectures));
-    all.add(Command.of("Browse the catalogue", "Shortcut+T", window::catalogue));
+    all.add(Command.of("Browse the catalogue", "Shortcut+G", window::catalogue));
     all.add(Command.of("Another part, or ways side by side", "Shortcut+R", window::compare));
     all.add(Command.of("Put the probes of the meter", "Shortcut+M", window::focusMeter));
     all.add(Command.of("Back as designed: undo everything tried", "F9", window::asDesigned));

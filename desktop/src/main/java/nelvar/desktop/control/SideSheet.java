@@ -319,7 +319,6 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     content
         .getChildren()
         .add(DeviceSettings.stands(device.id(), device.designation().text(), session));
-    wires(device, session, review);
     part.ifPresent(p -> {
       if (p.terminals().isEmpty()) return;
       var wire = new Button("Wire it");
@@ -351,6 +350,7 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
       }
       content.getChildren().add(row);
     });
+    wires(device, session, review);
     content
         .getChildren()
         .add(

@@ -37,9 +37,15 @@ public final class FunctionRows {
   public static Drawing of(
       List<Chains.Row> rows, String currency, double width, Optional<Id> selected) {
     var drawing = new FunctionRows(Math.max(560, width), selected, currency);
-    drawing.headings();
     for (var row : rows) drawing.row(row);
     return new Drawing(drawing.width, drawing.y + 8, drawing.shapes, drawing.spots);
+  }
+
+  /// What stands above the rows, also while they scroll.
+  public static Drawing headings(String currency, double width) {
+    var drawing = new FunctionRows(Math.max(560, width), Optional.empty(), currency);
+    drawing.headings();
+    return new Drawing(drawing.width, drawing.y + 2, drawing.shapes, drawing.spots);
   }
 
   private double right(int column) {

@@ -221,6 +221,12 @@ public final class Differences {
                 mark -> mark.thing() + " " + mark.standing().words(),
                 (project, marks) -> project.with(project.plan().withMarks(marks))),
             new Lists<>(
+                "stock",
+                project -> project.records().stock(),
+                owned -> owned.part(),
+                owned -> "%d %s owned".formatted(owned.pieces(), owned.part()),
+                (project, stock) -> project.with(project.records().withStock(stock))),
+            new Lists<>(
                 "places",
                 project -> project.plan().places(),
                 place -> place.name(),

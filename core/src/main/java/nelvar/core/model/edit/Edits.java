@@ -20,6 +20,7 @@ import nelvar.core.model.Deviation;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.OperatingState;
+import nelvar.core.model.Owned;
 import nelvar.core.model.Project;
 import nelvar.core.model.Setting;
 import nelvar.core.model.Suppression;
@@ -335,6 +336,20 @@ public final class Edits {
 
   private static <T> List<T> without(List<T> all, java.util.function.Predicate<T> gone) {
     return all.stream().filter(gone.negate()).toList();
+  }
+
+  /// Says how many pieces of a part are owned; 0: none.
+  public static Edit owned(Part part, int pieces) {
+    return new Edit(
+        pieces == 0
+            ? "Own no %s".formatted(inSentence(part.name()))
+            : "Own %d × %s".formatted(pieces, inSentence(part.name())),
+        project -> {
+          var stock =
+              new ArrayList<>(without(project.records().stock(), o -> o.part().equals(part.id())));
+          if (pieces != 0) stock.add(new Owned(part.id(), pieces));
+          return project.with(project.records().withStock(stock));
+        });
   }
 
   public static Edit add(Device device) {

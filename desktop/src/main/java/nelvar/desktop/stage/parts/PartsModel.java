@@ -14,13 +14,15 @@ import nelvar.documents.drawing.FunctionRows;
 /// What the Parts stage shows, without a node.
 ///
 /// @param drawable whether all of it can be drawn up in one step
-record PartsModel(Drawing drawing, String summary, boolean empty, boolean drawable) {
+record PartsModel(
+    Drawing headings, Drawing drawing, String summary, boolean empty, boolean drawable) {
   static PartsModel of(
       List<Chains.Row> rows, Review review, double width, Optional<Id> selected, boolean drawable) {
     var project = review.project();
     var functions = project.functions().size();
     var currency = project.brief().policies().currency();
     return new PartsModel(
+        FunctionRows.headings(currency, width),
         FunctionRows.of(rows, currency, width, selected),
         "%d functions, %d devices, %d %s, %d W of heat"
             .formatted(

@@ -44,6 +44,7 @@ public final class PartsStage implements Stage {
   private final BorderPane view = new BorderPane();
   private final DrawingPane rows =
       new DrawingPane("What the machine must do. Arrow keys walk, Enter selects.", false);
+  private final DrawingPane headings = new DrawingPane("Headings", false);
   private final ScrollPane scroll = new ScrollPane(rows);
   private final Label summary = new Label();
   private final Label understood = new Label();
@@ -84,7 +85,9 @@ public final class PartsStage implements Stage {
     under.setAlignment(Pos.CENTER_LEFT);
     under.setSpacing(12);
     under.setPadding(new Insets(0, 18, 6, 18));
-    view.setTop(new VBox(head, under));
+    headings.setFocusTraversable(false);
+    headings.setMouseTransparent(true);
+    view.setTop(new VBox(head, under, headings));
     rows.setId("functions");
     rows.onSelect(id -> session.ifPresent(s -> s.selection().set(Optional.of(id))));
     rows.setOnKeyPressed(this::clip);
@@ -250,6 +253,9 @@ public final class PartsStage implements Stage {
       draw.setManaged(model.drawable());
       folded();
       view.setCenter(model.empty() && now.project().conductors().isEmpty() ? beginning : scroll);
+      headings.show(model.headings(), theme);
+      headings.setVisible(view.getCenter() == scroll);
+      headings.setManaged(view.getCenter() == scroll);
       rows.show(model.drawing(), theme);
     }
     shown = Optional.of(model);
