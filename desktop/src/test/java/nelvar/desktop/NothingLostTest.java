@@ -185,7 +185,7 @@ class NothingLostTest {
     driver.run(() -> {
       try (var broken = mockStatic(Pack.class)) {
         broken
-            .when(() -> Pack.paper(any()))
+            .when(() -> Pack.paper(any(), any()))
             .thenThrow(new IllegalStateException("the worker broke"));
         var stage = new PackStage(Runnable::run, () -> {});
         stage.show(session(), session().review().get(), Theme.LIGHT);

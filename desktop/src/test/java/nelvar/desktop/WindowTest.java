@@ -295,16 +295,6 @@ class WindowTest {
     assertThat(driver.has("#shortcuts")).isFalse();
   }
 
-  /// Every key does one thing.
-  @Test
-  void noTwoCommandsShareTheirKeys() {
-    var keys =
-        driver.window.desk().commands(driver.window.stages()).stream()
-            .flatMap(command -> command.keys().stream())
-            .toList();
-    assertThat(keys).isNotEmpty().doesNotHaveDuplicates();
-  }
-
   @Test
   void theFindFieldRunsCommandsByName() {
     demo();

@@ -52,7 +52,7 @@ public final class Desk {
     this.places = places;
   }
 
-  public List<Command> commands(List<Stage> stages) {
+  List<Command> commands(List<Stage> stages) {
     var all = new ArrayList<Command>();
     for (var i = 0; i < stages.size(); i++) {
       var stage = stages.get(i);
