@@ -37,7 +37,7 @@ class AgainTest {
   }
 
   private static Ways.Found again(MachineFunction function, Project project) {
-    return Ways.again(function, review(project), STANDARD);
+    return Again.of(function, review(project), STANDARD);
   }
 
   /// Each way makes the function work, opens no error, and leaves what serves others as it is.

@@ -68,9 +68,15 @@ public final class Desk {
     all.add(Command.of("Quick calculation", "Shortcut+E", window::quick));
     all.add(Command.of("Wire the selected device", "Shortcut+B", window::wiring));
     all.add(Command.of("Paste rows: wires or devices", "Shortcut+Shift+V", window::rows));
-    all.add(Command.of("Compare what runs it: controllers", "", window::architectures));
+    all.add(
+        Command.of(
+            "Compare what runs it: controllers", "", () -> window.comparing().architectures()));
     all.add(Command.of("Browse the catalogue", "Shortcut+G", window::catalogue));
-    all.add(Command.of("Another part, or ways side by side", "Shortcut+R", window::compare));
+    all.add(
+        Command.of(
+            "Another part, or ways side by side",
+            "Shortcut+R",
+            () -> window.comparing().selected()));
     all.add(Command.of("Put the probes of the meter", "Shortcut+M", window::focusMeter));
     all.add(Command.of("Back as designed: undo everything tried", "F9", window::asDesigned));
     all.add(Command.of("All findings (clear the selection)", "Shortcut+L", window::clearSelection));

@@ -107,7 +107,7 @@ public final class Shots {
     picture(scene, folder.resolve("12-composing.png"));
     session.undo();
     window.select(new Id("T2"));
-    window.compare();
+    window.comparing().selected();
     for (var turn = 0; turn < 400 && !compared(window); turn++) pulse(50);
     if (window.root().lookup("#compare-list") instanceof javafx.scene.control.ListView<?> list)
       list.getSelectionModel().selectIndices(0, 1, 3);

@@ -8,6 +8,7 @@ import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import nelvar.core.catalogue.Catalogue;
+import nelvar.core.compose.Again;
 import nelvar.core.compose.Candidates;
 import nelvar.core.compose.Clones;
 import nelvar.core.compose.Comparison;
@@ -182,7 +183,7 @@ public final class Composing {
   public void again(MachineFunction function, Consumer<Ways.Found> found, Consumer<String> told) {
     var about = session.whole();
     feeds.ask(
-        _ -> Ways.again(function, about, standard),
+        _ -> Again.of(function, about, standard),
         found,
         broken -> told.accept("Looking for ways failed: " + Trouble.of(broken)));
   }

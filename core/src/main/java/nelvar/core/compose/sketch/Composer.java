@@ -125,7 +125,7 @@ public final class Composer {
 
   /// Whether a stop takes the volts of a device that has them while the machine runs.
   public static boolean cutByStop(Device device, Study study) {
-    return Existing.cut(device, study);
+    return Pressed.cut(device, study);
   }
 
   private Composer(Sketch sketch, Optional<Existing> existing, Beside how) {

@@ -11,8 +11,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.Actuator;
-import nelvar.core.catalogue.ControlSwitch;
 import nelvar.core.catalogue.Controller;
 import nelvar.core.catalogue.DistributionBlock;
 import nelvar.core.catalogue.ElectronicProtection;
@@ -26,11 +24,8 @@ import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.TerminalRef;
-import nelvar.core.network.ActuatorRef;
-import nelvar.core.network.Conditions;
 import nelvar.core.network.Live;
 import nelvar.core.network.Source;
-import nelvar.core.network.WhatIf;
 import nelvar.core.units.CrossSection;
 
 /// What a machine has already that something new can land on: free channels, ways, bars and pins,
@@ -40,7 +35,6 @@ import nelvar.core.units.CrossSection;
 /// from is behind the stop.
 final class Existing {
   private static final double SAME = 0.5;
-  private static final double DEAD = 0.5;
 
   /// Conductors that one terminal of a device commonly takes.
   private static final int LANDINGS = 2;
@@ -61,51 +55,11 @@ final class Existing {
     this.study = study;
     this.sketch = sketch;
     this.running = study.asDesigned();
-    this.stopped = minding ? pressed(study) : Optional.empty();
+    this.stopped = minding ? Pressed.all(study) : Optional.empty();
     for (var wire : study.project().conductors()) {
       landed.merge(wire.from(), 1, Integer::sum);
       landed.merge(wire.to(), 1, Integer::sum);
     }
-  }
-
-  private static Optional<Live> pressed(Study study) {
-    return study.once("every stop pressed", () -> stopped(study));
-  }
-
-  /// Whether a stop takes the volts of a device that has them while the machine runs.
-  static boolean cut(Device device, Study study) {
-    var stop = pressed(study);
-    var part = study.part(device);
-    if (stop.isEmpty() || part.isEmpty()) return false;
-    var run = study.asDesigned();
-    for (var intake : device.intakes(part.get())) {
-      var line = new TerminalRef(device.id(), intake.lines().getFirst());
-      var back =
-          new TerminalRef(device.id(), intake.back().orElseGet(() -> intake.lines().getLast()));
-      var before = run.voltage(line, back).map(Live.Both::rms).orElse(0.0);
-      if (before > 1
-          && stop.get().voltage(line, back).map(Live.Both::rms).orElse(before) < DEAD * before)
-        return true;
-    }
-    return false;
-  }
-
-  /// With every stop and guard pressed; empty where the machine has none.
-  private static Optional<Live> stopped(Study study) {
-    var trial = WhatIf.AS_DESIGNED;
-    var any = false;
-    for (var device : study.project().devices()) {
-      if (!(study.part(device).orElse(null) instanceof ControlSwitch button)
-          || button.closedContacts() < 2) continue;
-      for (var hand : button.actuators())
-        if (hand instanceof Actuator.Hand(var name, _)) {
-          trial = trial.holding(new ActuatorRef(device.id(), name), true);
-          any = true;
-        }
-    }
-    if (!any) return Optional.empty();
-    var inside = study.project().brief().surroundings().inside();
-    return Optional.of(study.engine().solve(trial, Conditions.usual(inside)));
   }
 
   boolean stops() {
@@ -241,7 +195,7 @@ final class Existing {
   private boolean behindStop(Source source) {
     return stopped
         .flatMap(live -> live.voltage(plusOf(source), minusOf(source)))
-        .map(both -> both.rms() < DEAD * source.output().voltage().volts())
+        .map(both -> both.rms() < Pressed.DEAD * source.output().voltage().volts())
         .orElse(false);
   }
 
@@ -429,7 +383,7 @@ final class Existing {
     if (stopped.isEmpty() || earth.isEmpty()) return false;
     var before = running.voltage(way, earth.get()).map(Live.Both::rms).orElse(0.0);
     var after = stopped.get().voltage(way, earth.get()).map(Live.Both::rms).orElse(0.0);
-    return before > 1 && after < DEAD * before;
+    return before > 1 && after < Pressed.DEAD * before;
   }
 
   private Optional<TerminalRef> inletEnd(Terminal.Role role) {
