@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import nelvar.core.analysis.Study;
 import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.ProjectFile;
 import nelvar.core.model.OperatingState;
 import nelvar.core.model.Project;
 import nelvar.core.network.Conditions;
@@ -108,12 +109,17 @@ final class SolveCommand implements Callable<Integer> {
   public Integer call() throws Exception {
     if (!(mains >= 50 && mains <= 130))
       throw new CommandLineTool.BadUse("--mains is from 50 to 130 %, not " + mains);
-    var study = Study.of(asked.open(file), CatalogueFile.standard());
+    var whole = ProjectFile.at(file).open();
+    var study = Study.of(asked.horizon().of(whole), CatalogueFile.standard());
     var conditions = new Conditions(study.project().brief().surroundings().inside(), mains / 100);
     var live = solve(study, conditions);
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
     if (json) out.println(SolveJson.of(study.project(), live));
-    else text(study, live, out);
+    else {
+      var about = asked.horizon().says(whole);
+      if (!about.isEmpty()) out.println(about);
+      text(study, live, out);
+    }
     return live.outcome() instanceof Outcome.Settled ? CommandLineTool.FINE : CommandLineTool.FOUND;
   }
 

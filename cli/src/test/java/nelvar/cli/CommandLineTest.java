@@ -105,6 +105,7 @@ class CommandLineTest {
     assertThat(run("review", SETTLED, "--untried").out()).doesNotContain("The finished machine");
     assertThat(run("solve", file.toString(), "--set", "M7=50%").code()).isEqualTo(2);
     assertThat(run("solve", file.toString(), "--set", "M7=50%", "--as", "later").code()).isZero();
+    assertThat(run("solve", file.toString()).out()).startsWith("The finished machine; 1 device, ");
     var wrong = run("review", file.toString(), "--as", "soon");
     assertThat(wrong.code()).isEqualTo(2);
     assertThat(wrong.err()).contains("'soon' is none of today, finished, later");

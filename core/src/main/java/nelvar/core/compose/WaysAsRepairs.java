@@ -10,10 +10,10 @@ import nelvar.core.review.Review;
 import nelvar.core.review.WaysOut;
 
 /// The best way to connect a device, as the way out of a finding that says it is not connected: not
-/// fed, or a terminal left open. For one review.
+/// fed, a terminal left open, a stop button that nothing hears. For one review.
 public final class WaysAsRepairs implements WaysOut.Proposer {
   private static final Set<String> RULES =
-      Set.of("completeness.load-fed", "completeness.unconnected-terminal");
+      Set.of("completeness.load-fed", "completeness.unconnected-terminal", "stop.read-only");
 
   /// Ways take long to try: a machine with more devices to connect is drawn up or wired otherwise.
   private static final int MOST = 12;

@@ -167,6 +167,31 @@ class ReadByTest {
     assertThat(Ways.switching(valve, review(on), STANDARD).ways()).isEmpty();
   }
 
+  /// A stop button that nothing hears is led into the chain by its way out; a supply terminal is
+  /// never to be left open on purpose.
+  @Test
+  void aStopThatNothingHearsHasItsWayOut() {
+    var before = with("stop-button-2nc", Place.MACHINE, conveyor());
+    var tried = Review.of(before, STANDARD).tried(STANDARD, new WaysAsRepairs(STANDARD));
+    var entry =
+        tried.open().stream()
+            .filter(e -> e.rule().id().equals("stop.read-only"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(tried.waysOut(entry))
+        .extracting(repair -> repair.label())
+        .contains("-NEW1: in both channels of the stop");
+    var bank = with("relay-bank-4-24vdc", Place.PANEL, conveyor());
+    var review = Review.of(bank, STANDARD).tried(STANDARD, new WaysAsRepairs(STANDARD));
+    var open =
+        review.open().stream()
+            .filter(e -> e.rule().id().equals("completeness.unconnected-terminal"))
+            .filter(e -> e.verdict().subject().concerns(NEW))
+            .findFirst()
+            .orElseThrow();
+    assertThat(review.waysOut(open)).isEmpty();
+  }
+
   /// *Not fed* has its way out, and taking it leaves no error of the device.
   @Test
   void notFedHasItsWayOut() {

@@ -82,6 +82,8 @@ final class JobLine extends VBox {
   }
 
   void show(Stage current, Review review, Theme theme) {
+    // Nothing is settled where nothing is drawn.
+    var bare = review.project().conductors().isEmpty();
     for (var i = 0; i < stages.size(); i++) {
       var stage = stages.get(i);
       var button = buttons.get(i);
@@ -93,7 +95,7 @@ final class JobLine extends VBox {
       var mark = new BorderPane();
       mark.setLeft(
           open.isEmpty()
-              ? errors
+              ? errors || bare
                   ? Icon.notBegun(theme)
                   : undone > 0 ? Icon.of(Severity.WARNING, theme) : Icon.settled(theme)
               : Icon.of(open.getFirst().finding().orElseThrow().severity(), theme));
@@ -104,7 +106,7 @@ final class JobLine extends VBox {
           stage.name()
               + (open.isEmpty() ? "" : ", " + open.size() + " open findings")
               + (undone == 0 ? "" : ", " + undone + " not finished")
-              + (left == 0 ? ", settled" : ""));
+              + (left == 0 ? bare ? ", not begun" : ", settled" : ""));
     }
   }
 }

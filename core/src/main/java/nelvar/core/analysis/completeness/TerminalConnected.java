@@ -42,6 +42,11 @@ public final class TerminalConnected implements Rule {
                 device -> study.part(device).stream().map(part -> judge(device, part, study))));
   }
 
+  private static boolean idle(Terminal terminal, String name) {
+    return terminal.name().equals(name)
+        && (terminal.role() == Terminal.Role.SIGNAL || terminal.role() == Terminal.Role.CONTACT);
+  }
+
   private static Verdict judge(Device device, Part part, Study study) {
     var open =
         part.terminals().stream()
@@ -59,8 +64,9 @@ public final class TerminalConnected implements Rule {
     w.given("open", open.size(), open.isEmpty() ? "none" : String.join(", ", open));
     var trail = w.explain(open).trail();
     if (open.isEmpty()) return new Verdict.Pass(device.id(), trail);
+    // Without its supply nothing works: to leave that open on purpose would only silence it.
     var repairs =
-        open.size() == 1
+        open.size() == 1 && part.terminals().stream().anyMatch(t -> idle(t, open.getFirst()))
             ? List.of(Repair.of(Edits.leaveSpare(device, open.getFirst())))
             : List.<Repair>of();
     return new Verdict.Finding(
