@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -19,6 +20,7 @@ import nelvar.core.model.Device;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Place;
 import nelvar.core.model.Project;
+import nelvar.core.model.TerminalRef;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.EditRefused;
 import nelvar.core.model.edit.FunctionEdits;
@@ -213,7 +215,7 @@ public final class Ways {
       var seen = new HashSet<Project>();
       for (var one : tried) {
         one.way()
-            .filter(way -> !way.adds().isEmpty() || way.wires() != 0)
+            .filter(way -> !alike(way.after().project(), today.project()))
             .filter(way -> asMeant(one.trial().from(), way))
             .filter(way -> seen.add(way.after().project()))
             .ifPresent(ways::add);
@@ -313,6 +315,24 @@ public final class Ways {
               List.copyOf(effects.opened().keySet()),
               rank(trial)));
     }
+  }
+
+  /// Whether two machines have the same devices, joined at the same terminals, whatever their wires
+  /// are called.
+  private static boolean alike(Project a, Project b) {
+    return parts(a).equals(parts(b)) && joints(a).equals(joints(b));
+  }
+
+  private static Set<String> parts(Project project) {
+    return project.devices().stream()
+        .map(device -> device.id() + " " + device.part())
+        .collect(Collectors.toSet());
+  }
+
+  private static Set<Set<TerminalRef>> joints(Project project) {
+    return project.conductors().stream()
+        .map(wire -> Set.copyOf(List.of(wire.from(), wire.to())))
+        .collect(Collectors.toSet());
   }
 
   private static boolean known(List<Tried> tried, Recipe recipe) {

@@ -372,10 +372,21 @@ class RulesTest {
     assertThat(
             found(
                     new TerminalConnected(),
+                    "B",
+                    Panel.dc()
+                        .device("B", "photo-eye-pnp")
+                        .wire("T:+", "B:+", 1, 1)
+                        .wire("B:-", "T:-", 1, 1))
+                .proposals())
+        .hasSize(1);
+    assertThat(
+            found(
+                    new TerminalConnected(),
                     "M",
                     Panel.dc().device("M", "pump-24v-3a").wire("T:+", "M:+", 1, 1))
                 .proposals())
-        .hasSize(1);
+        .as("a pump whose way back is left open on purpose is silent, and still")
+        .isEmpty();
     assertThat(
             found(new TerminalConnected(), "M", Panel.dc().device("M", "pump-24v-3a")).proposals())
         .as("two open terminals are no choice of one")

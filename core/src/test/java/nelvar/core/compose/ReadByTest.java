@@ -138,10 +138,16 @@ class ReadByTest {
     assertThat(chained.conductors().stream().filter(wire -> wire.touches(NEW))).hasSize(4);
   }
 
-  /// A lamp that is always on gets an output, and its old wires go.
+  /// A lamp that is always on gets an output, and its old wires go; in the cabinet too, where as
+  /// many are laid as were there.
   @Test
   void whatIsAlwaysOnIsSwitched() {
-    var set = with("lamp-led-24v-10w", Place.MACHINE, conveyor());
+    switched(Place.MACHINE);
+    switched(Place.PANEL);
+  }
+
+  private static void switched(Place place) {
+    var set = with("lamp-led-24v-10w", place, conveyor());
     var on =
         connecting(set).ways().stream()
             .filter(way -> way.title().startsWith("always on"))

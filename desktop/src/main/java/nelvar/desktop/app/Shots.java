@@ -118,6 +118,12 @@ public final class Shots {
     window.wiring();
     picture(scene, folder.resolve("17-wiring.png"));
     window.closeOverlay();
+    window.select(new Id("T2"));
+    window.catalogue();
+    if (window.root().lookup("#catalogue-words") instanceof javafx.scene.control.TextField words)
+      words.setText("supply 24 V >= 5 A");
+    picture(scene, folder.resolve("18-catalogue.png"));
+    window.closeOverlay();
     window.desk().begin();
     var fresh = window.session().orElseThrow();
     window.choose(window.stage("Parts"));
