@@ -15,4 +15,12 @@ public enum Place {
   public String words() {
     return words;
   }
+
+  /// Where something is that people say is `on the door`, `in the cabinet`, `on the gantry`.
+  public static Place said(String words) {
+    var plain = words.toLowerCase(java.util.Locale.ROOT);
+    return plain.contains("door")
+        ? DOOR
+        : plain.contains("panel") || plain.contains("cabinet") ? PANEL : MACHINE;
+  }
 }

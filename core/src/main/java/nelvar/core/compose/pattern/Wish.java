@@ -56,9 +56,6 @@ final class Wish {
 
   /// Where its devices stand: on the machine unless its place says otherwise.
   Place place() {
-    var said = function.wants().place().orElse("");
-    return said.contains("door")
-        ? Place.DOOR
-        : said.contains("panel") || said.contains("cabinet") ? Place.PANEL : Place.MACHINE;
+    return Place.said(function.wants().place().orElse(""));
   }
 }

@@ -6,6 +6,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.load.OnMains;
 import nelvar.core.model.Brief;
 import nelvar.core.model.MachinePlace;
+import nelvar.core.model.Place;
 import nelvar.core.model.Plan;
 import nelvar.core.review.Review;
 import nelvar.core.units.Length;
@@ -25,6 +26,7 @@ record BriefModel(
             plan.places().stream().map(MachinePlace::name))
         .map(name -> name.toLowerCase(java.util.Locale.ROOT))
         .distinct()
+        .filter(name -> Place.said(name) == Place.MACHINE)
         .map(name -> new Far(name, plan.distance(name)))
         .toList();
   }
