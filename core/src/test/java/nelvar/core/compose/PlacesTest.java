@@ -56,6 +56,25 @@ class PlacesTest {
     assertThat(project.plan().places()).containsExactly(new MachinePlace("gantry", new Length(12)));
   }
 
+  /// A water-cooled spindle: its pump on a socket, its flow and its tool setter on inputs.
+  @Test
+  void whatBelongsToASpindleIsDrawnUp() {
+    var project =
+        drawn(
+            "mains 230 V 50 Hz TN-S\nupstream 20 A\nspindle 1.5 kW 3x230 V\npump 230 V 80 W\nflow switch\ntool setter\ntouch probe\nthermal switch\n2 cylinder sensors\nmonitor\n");
+    for (var part :
+        java.util.List.of(
+            "flow-switch-1no",
+            "tool-setter-1nc",
+            "probe-battery-1nc",
+            "thermal-switch-1nc",
+            "cylinder-sensor-pnp",
+            "appliance-monitor-30w"))
+      assertThat(project.devices()).as(part).anyMatch(device -> device.part().equals(part));
+    assertThat(Review.findingsOnly(project, STANDARD).count(nelvar.core.finding.Severity.ERROR))
+        .isZero();
+  }
+
   @Test
   void aWayAndAWireByHandTakeItToo() throws Exception {
     var project = FunctionEdits.place("Table", new Length(3)).on(drawn(LIST), STANDARD);

@@ -19,6 +19,7 @@ import nelvar.core.units.VoltageRange;
 /// computer on a socket that stays on.
 final class OnSocket implements Pattern {
   private static final double USUAL = 900;
+  private static final double MONITOR = 30;
 
   @Override
   public String title() {
@@ -52,7 +53,7 @@ final class OnSocket implements Pattern {
       range = desk.input();
       amperes = desk.power().watts() / 0.9 / composer.mains().voltsFor(range);
     } else {
-      var watts = wish.watts().orElse(USUAL);
+      var watts = wish.watts().orElse(function.kind() == FunctionKind.SHOW ? MONITOR : USUAL);
       var volts =
           wish.volts()
               .orElse(

@@ -26,9 +26,11 @@ final class SensorOnInput implements Pattern {
     var id =
         wish.by(Means.PHOTO_EYE)
             ? "photo-eye-pnp"
-            : function.kind() == FunctionKind.COUNT || wish.by(Means.PULSES)
-                ? "pulse-pickup-24v"
-                : "inductive-m12-pnp";
+            : wish.by(Means.CYLINDER_SENSOR)
+                ? "cylinder-sensor-pnp"
+                : function.kind() == FunctionKind.COUNT || wish.by(Means.PULSES)
+                    ? "pulse-pickup-24v"
+                    : "inductive-m12-pnp";
     var part = (Sensor) sketch.catalogue().find(id).orElseThrow();
     for (var n = 1; n <= function.wants().count(); n++) {
       var sensor = sketch.add(part, wish.purpose(n), wish.place(), Optional.of(function.id()));
