@@ -18,6 +18,11 @@ public enum SensorOutput {
     this.words = words;
   }
 
+  /// Whether its value, not its on and off, says something: such lines are shielded.
+  public boolean analogue() {
+    return this == VOLTAGE || this == CURRENT;
+  }
+
   public String words() {
     return words;
   }

@@ -7,7 +7,6 @@ import nelvar.core.catalogue.Link;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.catalogue.Sensor;
-import nelvar.core.catalogue.SensorOutput;
 import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.Ink;
 import nelvar.core.compose.sketch.Sketch;
@@ -54,11 +53,7 @@ final class ReadBy {
   }
 
   boolean shielded() {
-    return part instanceof Sensor sensor && analogue(sensor);
-  }
-
-  private static boolean analogue(Sensor sensor) {
-    return sensor.output() == SensorOutput.VOLTAGE || sensor.output() == SensorOutput.CURRENT;
+    return part instanceof Sensor sensor && sensor.output().analogue();
   }
 
   void stop(Composer composer) {

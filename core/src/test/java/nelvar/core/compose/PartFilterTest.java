@@ -43,6 +43,9 @@ class PartFilterTest {
     // 16 to 6 is the same range, and 1 kW is 1000 W.
     assertThat(find("breaker 16–6 A")).isEqualTo(find("breaker 6..16 A"));
     assertThat(find("motor < 1 kW")).isEqualTo(find("motor < 1000 W")).isNotEmpty();
+    // However it is typed.
+    assertThat(find("motor < 1 KW")).isEqualTo(find("motor < 1 kW"));
+    assertThat(find("supply 24 v >= 5 a")).isEqualTo(find("supply 24 V >= 5 A"));
     assertThat(find("motor < 1 kW")).noneMatch(part -> part.name().contains("2.2 kW"));
   }
 

@@ -71,6 +71,10 @@ class PlacesTest {
             "cylinder-sensor-pnp",
             "appliance-monitor-30w"))
       assertThat(project.devices()).as(part).anyMatch(device -> device.part().equals(part));
+    assertThat(project.devices())
+        .as("what shows is always on")
+        .noneMatch(device ->
+            device.part().startsWith("contactor") && device.purpose().contains("monitor"));
     assertThat(Review.findingsOnly(project, STANDARD).count(nelvar.core.finding.Severity.ERROR))
         .isZero();
   }

@@ -2,12 +2,10 @@ package nelvar.core.compose.need;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
 import nelvar.core.catalogue.Part;
 
 /// Parts by words and ratings, as one types them over the catalogue: `supply 24 V >= 5 A`, `breaker
@@ -15,27 +13,25 @@ import nelvar.core.catalogue.Part;
 ///
 /// A limit holds where one quantity of the part in that unit is within it.
 public final class PartFilter {
-  private static final String NUMBER = "([0-9]+(?:[.,][0-9]+)?)";
-  private static final String UNIT = "(kW|W|VA|V|mA|A|Hz|mm²|mm2|mm|N·m|mF|m)(?![\\p{L}0-9])";
   private static final Pattern RANGE =
-      Pattern.compile(NUMBER + "\\s*(?:\\.\\.|–|-)\\s*" + NUMBER + "\\s*" + UNIT);
+      pattern(Amount.NUMBER + "\\s*(?:\\.\\.|–|-)\\s*" + Amount.NUMBER + "\\s*" + Amount.UNIT);
   private static final Pattern LIMIT =
-      Pattern.compile("(>=|<=|≥|≤|>|<)\\s*" + NUMBER + "\\s*" + UNIT);
-  private static final Pattern AMOUNT =
-      Pattern.compile("(?<![\\p{L}0-9.,])" + NUMBER + "\\s*" + UNIT);
+      pattern("(>=|<=|≥|≤|>|<)\\s*" + Amount.NUMBER + "\\s*" + Amount.UNIT);
 
   private PartFilter() {}
 
+  private static Pattern pattern(String text) {
+    return Pattern.compile(text, Pattern.CASE_INSENSITIVE);
+  }
+
   private record Within(double least, double greatest, boolean open, String unit) {
-    boolean holds(Quantity quantity) {
+    boolean holds(Amount quantity) {
       if (!quantity.unit().equals(unit)) return false;
       return open
           ? quantity.value() > least && quantity.value() < greatest
           : quantity.value() >= least && quantity.value() <= greatest;
     }
   }
-
-  private record Quantity(double value, String unit) {}
 
   /// @param values the texts in which a part's quantities stand
   public static List<Part> find(
@@ -47,7 +43,7 @@ public final class PartFilter {
     if (limits.isEmpty()) return found;
     return found.stream()
         .filter(part -> {
-          var quantities = values.apply(part).stream().flatMap(PartFilter::quantities).toList();
+          var quantities = values.apply(part).stream().flatMap(Amount::in).toList();
           return limits.stream().allMatch(limit -> quantities.stream().anyMatch(limit::holds));
         })
         .toList();
@@ -66,8 +62,8 @@ public final class PartFilter {
   }
 
   private static void range(Matcher match, List<Within> limits) {
-    var low = quantity(match.group(1), match.group(3));
-    var high = quantity(match.group(2), match.group(3));
+    var low = Amount.of(match.group(1), match.group(3));
+    var high = Amount.of(match.group(2), match.group(3));
     limits.add(
         new Within(
             Math.min(low.value(), high.value()),
@@ -77,7 +73,7 @@ public final class PartFilter {
   }
 
   private static void limit(Matcher match, List<Within> limits) {
-    var quantity = quantity(match.group(2), match.group(3));
+    var quantity = Amount.of(match.group(2), match.group(3));
     var sign = Objects.requireNonNull(match.group(1));
     var least = sign.startsWith(">") || sign.equals("≥");
     limits.add(
@@ -86,23 +82,5 @@ public final class PartFilter {
             least ? Double.MAX_VALUE : quantity.value(),
             sign.length() == 1 && !sign.equals("≥") && !sign.equals("≤"),
             quantity.unit()));
-  }
-
-  private static Stream<Quantity> quantities(String text) {
-    return AMOUNT.matcher(text).results().map(match -> quantity(match.group(1), match.group(2)));
-  }
-
-  /// In the unit others are compared in.
-  private static Quantity quantity(
-      @org.jspecify.annotations.Nullable String number,
-      @org.jspecify.annotations.Nullable String unit) {
-    var value = Double.parseDouble(Objects.requireNonNull(number).replace(',', '.'));
-    return switch (Objects.requireNonNull(unit).toLowerCase(Locale.ROOT)) {
-      case "kw" -> new Quantity(value * 1000, "w");
-      case "ma" -> new Quantity(value / 1000, "a");
-      case "mm2" -> new Quantity(value, "mm²");
-      case "m" -> new Quantity(value * 1000, "mm");
-      default -> new Quantity(value, Objects.requireNonNull(unit).toLowerCase(Locale.ROOT));
-    };
   }
 }

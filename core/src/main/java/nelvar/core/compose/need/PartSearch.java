@@ -2,17 +2,14 @@ package nelvar.core.compose.need;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Objects;
 import java.util.Set;
-import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.WireStock;
-import nelvar.core.units.Significant;
 
 /// Parts by what people type: `24 V supply 5 A`, `breaker C 6`, `valve`.
 ///
@@ -20,14 +17,9 @@ import nelvar.core.units.Significant;
 /// that is said must be there; where no part has every quantity, those with most of them are
 /// offered. An id finds its part. What says least besides comes first, then the cheapest.
 public final class PartSearch {
-  private static final Pattern AMOUNT =
-      Pattern.compile(
-          "(?<![\\p{L}0-9.,])([0-9]+(?:[.,][0-9]+)?)\\s*(kW|W|VA|V|mA|A|Hz|mm²|mm2|mm|AWG|N·m|mF|m)(?![\\p{L}0-9])",
-          Pattern.CASE_INSENSITIVE);
-
   private PartSearch() {}
 
-  private record Query(Set<String> amounts, List<String> words) {}
+  private record Query(Set<Amount> amounts, List<String> words) {}
 
   /// The parts a device can be, best first.
   public static List<Part> find(Catalogue catalogue, String text) {
@@ -72,32 +64,11 @@ public final class PartSearch {
   }
 
   private static Query read(String text) {
-    var amounts = new HashSet<String>();
-    var match = AMOUNT.matcher(text);
-    var rest = new StringBuilder();
-    while (match.find()) {
-      amounts.add(amount(group(match, 1), group(match, 2)));
-      match.appendReplacement(rest, " ");
-    }
-    match.appendTail(rest);
+    var amounts = Amount.in(text).collect(Collectors.toSet());
+    var rest = Amount.PATTERN.matcher(text).replaceAll(" ");
     var words = new ArrayList<String>();
-    for (var word : rest.toString().toLowerCase(Locale.ROOT).split("[\\s,]+"))
+    for (var word : rest.toLowerCase(Locale.ROOT).split("[\\s,]+"))
       if (word.chars().anyMatch(Character::isLetterOrDigit)) words.add(word);
     return new Query(amounts, words);
-  }
-
-  private static String group(java.util.regex.Matcher match, int number) {
-    return Objects.requireNonNull(match.group(number));
-  }
-
-  /// `0,75 kW` and `750 W` are the same.
-  private static String amount(String number, String unit) {
-    var value = Double.parseDouble(number.replace(',', '.'));
-    return switch (unit.toLowerCase(Locale.ROOT)) {
-      case "kw" -> Significant.exact(value * 1000) + " w";
-      case "ma" -> Significant.exact(value / 1000) + " a";
-      case "mm2" -> Significant.exact(value) + " mm²";
-      default -> Significant.exact(value) + " " + unit.toLowerCase(Locale.ROOT);
-    };
   }
 }

@@ -91,7 +91,8 @@ final class OnSocket implements Pattern {
     var moves = function.kind().moves();
     var line = sketch.at(socket, "L");
     var back = sketch.at(socket, "N");
-    if (!computer) {
+    // What shows or computes is always on; what works is switched by the program.
+    if (!computer && function.kind() != FunctionKind.SHOW) {
       var contactor = composer.io().contactor(2, amperes, serves, wish.purpose(number));
       sketch.wire(sketch.at(contactor, "2"), line, Ink.LINE);
       sketch.wire(sketch.at(contactor, "4"), back, Ink.NEUTRAL);

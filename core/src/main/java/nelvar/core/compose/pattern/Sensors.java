@@ -2,7 +2,6 @@ package nelvar.core.compose.pattern;
 
 import java.util.List;
 import nelvar.core.catalogue.Sensor;
-import nelvar.core.catalogue.SensorOutput;
 import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.Ink;
 import nelvar.core.compose.sketch.Sketch;
@@ -16,10 +15,9 @@ final class Sensors {
   static void join(Device sensor, Sensor part, TerminalRef reads, Composer composer) {
     var sketch = composer.sketch();
     var fed = composer.rails().feed(24, part.current().amperes(), false, "sensors", false);
-    var analogue = part.output() == SensorOutput.VOLTAGE || part.output() == SensorOutput.CURRENT;
     sketch.join(
         sensor,
-        analogue,
+        part.output().analogue(),
         List.of(
             new Sketch.Core(fed.plus(), sketch.at(sensor, "+"), Ink.CONTROL),
             new Sketch.Core(fed.zero(), sketch.at(sensor, "-"), Ink.CONTROL),
