@@ -43,6 +43,11 @@ public record Controller(
   }
 
   @Override
+  public Optional<Controller> logic() {
+    return Optional.of(this);
+  }
+
+  @Override
   public List<Terminal> terminals() {
     var all =
         new ArrayList<Terminal>(

@@ -3,18 +3,22 @@ package nelvar.core.catalogue;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
 import nelvar.core.units.VoltageRange;
 
 /// A controller board that carries chopper drives for stepper motors: + and - in, for each axis 1A+
-/// 1A- 1B+ 1B-, 2A+ …, and its pins.
+/// 1A- 1B+ 1B-, 2A+ …, and its pins. Its drives hang on `M+` and `M-` where they have an input of
+/// their own, which a stop can take the volts from; else on + and - with the logic.
 ///
 /// @param current its logic takes
 /// @param rating greatest phase current of one axis
 /// @param chopping input current as a share of the phase current (common practice 67 %)
 /// @param pins its inputs and outputs as marked on the board
+/// @param outputSupply where its sourcing outputs take their current from, where not from +
+/// @param motorInput what its drives take on an input of their own
 public record DriverBoard(
     String id,
     String name,
@@ -24,7 +28,10 @@ public record DriverBoard(
     int axes,
     Current rating,
     Percent chopping,
-    List<Pin> pins)
+    List<Pin> pins,
+    Optional<String> outputSupply,
+    Optional<VoltageRange> motorInput,
+    Optional<Controller.Terms> terms)
     implements Part {
   private static final String LOGIC = "alive";
 
@@ -43,33 +50,62 @@ public record DriverBoard(
     return StepperDrive.gain(chopping);
   }
 
-  private Controller logic() {
-    return new Controller(
-        id, name, article, input, current, pins, Optional.empty(), Optional.empty());
+  @Override
+  public Optional<Controller> logic() {
+    return Optional.of(board());
+  }
+
+  private Controller board() {
+    return new Controller(id, name, article, input, current, pins, outputSupply, terms);
+  }
+
+  /// The volts its drives run on.
+  public VoltageRange bus() {
+    return motorInput.orElse(input);
+  }
+
+  private String motor(String pole) {
+    return motorInput.isPresent() ? "M" + pole : pole;
+  }
+
+  /// + and - of its drives.
+  public List<String> busEnds() {
+    return List.of(motor("+"), motor("-"));
+  }
+
+  /// The four ends of one axis, the first of them 1.
+  public List<String> axis(int number) {
+    return Stream.of("A+", "A-", "B+", "B-").map(end -> number + end).toList();
   }
 
   @Override
   public List<Terminal> terminals() {
-    var all = new ArrayList<>(logic().terminals());
+    var all = new ArrayList<>(board().terminals());
+    if (motorInput.isPresent()) {
+      all.add(Terminal.required(motor("+"), Role.PLUS));
+      all.add(Terminal.required(motor("-"), Role.MINUS));
+    }
     for (var axis = 1; axis <= axes; axis++)
-      for (var end : List.of("A+", "A-", "B+", "B-"))
-        all.add(Terminal.optional(axis + end, Role.LINE));
+      for (var end : axis(axis)) all.add(Terminal.optional(end, Role.LINE));
+    return all;
+  }
+
+  /// Logic and drives share one 0 V on the board.
+  @Override
+  public List<Link> links() {
+    var all = new ArrayList<>(board().links());
+    if (motorInput.isPresent()) all.add(Link.joined("-", motor("-")));
     return all;
   }
 
   @Override
-  public List<Link> links() {
-    return logic().links();
-  }
-
-  @Override
   public List<Element> elements() {
-    return logic().elements();
+    return board().elements();
   }
 
   @Override
   public List<Actuator> actuators() {
-    var all = new ArrayList<>(logic().actuators());
+    var all = new ArrayList<>(board().actuators());
     all.add(
         new Actuator.Watch(
             LOGIC,
@@ -86,14 +122,14 @@ public record DriverBoard(
 
   @Override
   public List<Intake> intakes(Linkage linkage) {
-    var all = new ArrayList<>(logic().intakes(linkage));
+    var all = new ArrayList<>(board().intakes(linkage));
     for (var axis = 1; axis <= axes; axis++)
       all.add(
           Intake.twoWire(
               "axis " + axis,
-              "+",
-              "-",
-              input,
+              motor("+"),
+              motor("-"),
+              bus(),
               new Demand.Chops(List.of(axis + "A", axis + "B"), chopping),
               Optional.empty()));
     return all;
@@ -110,7 +146,7 @@ public record DriverBoard(
                 List.of(axis + winding + "+"),
                 Optional.of(axis + winding + "-"),
                 true,
-                input.greatest(),
+                bus().greatest(),
                 rating));
     return all;
   }

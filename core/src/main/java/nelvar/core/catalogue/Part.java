@@ -144,6 +144,11 @@ public sealed interface Part
         .anyMatch(intake -> intake.demand() instanceof Demand.Chops);
   }
 
+  /// The pins of its logic, where it is a controller or a board that is one besides.
+  default Optional<Controller> logic() {
+    return Optional.empty();
+  }
+
   /// What one of its contacts switches, where that is stated.
   default Optional<ContactRating> statedRating(Link contact) {
     return Optional.empty();

@@ -16,6 +16,7 @@ import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Computer;
 import nelvar.core.catalogue.Controller;
+import nelvar.core.catalogue.DriverBoard;
 import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Pin;
@@ -56,7 +57,7 @@ public final class Comparison {
   /// @param fullest name and share of the fullest supply, in %
   /// @param heat stated losses inside the cabinet, W
   /// @param leftOver parts the machine has today and the variant has no use for
-  /// @param axes that have pulse outputs
+  /// @param axes that have pulse outputs, or a drive on a board
   /// @param axisCurrent greatest current a motor drive gives, A
   /// @param minutes of work to come from the machine as it is
   public record Column(
@@ -215,7 +216,7 @@ public final class Comparison {
         Costs.of(after, catalogue),
         new Costs(toBuy, unpriced),
         leftOver,
-        pins(review, Pin.Type.OUTPUT_PULSES, false) / 4,
+        axes(review),
         pins(review, Pin.Type.INPUT_READS_PLUS, true)
             + pins(review, Pin.Type.INPUT_READS_MINUS, true),
         pins(review, Pin.Type.OUTPUT_SINKING, true) + pins(review, Pin.Type.OUTPUT_SOURCING, true),
@@ -242,8 +243,8 @@ public final class Comparison {
 
   private static Stream<Controller.Terms> terms(Review review) {
     return parts(review)
-        .filter(Controller.class::isInstance)
-        .flatMap(part -> ((Controller) part).terms().stream());
+        .flatMap(part -> part.logic().stream())
+        .flatMap(logic -> logic.terms().stream());
   }
 
   /// How the drives with motors on three phases hear what to do: speed by a voltage, on and off by
@@ -265,10 +266,17 @@ public final class Comparison {
     return links.isEmpty() ? "–" : String.join("; ", links);
   }
 
+  /// Axes that can be moved: by pulses, or by drives on the board.
+  private static int axes(Review review) {
+    var onBoards =
+        parts(review).mapToInt(part -> part instanceof DriverBoard board ? board.axes() : 0).sum();
+    return pins(review, Pin.Type.OUTPUT_PULSES, false) / 4 + onBoards;
+  }
+
   private static int pins(Review review, Pin.Type type, boolean free) {
     var count = 0;
     for (var device : review.project().devices())
-      if (review.study().part(device).orElse(null) instanceof Controller controller)
+      for (var controller : review.study().part(device).flatMap(Part::logic).stream().toList())
         for (var pin : controller.pins())
           if (pin.type() == type
               && !(free
@@ -286,6 +294,7 @@ public final class Comparison {
             switch (part) {
               case StepperDrive drive -> Stream.of(drive.rating().amperes());
               case ServoDrive drive -> Stream.of(drive.rating().amperes());
+              case DriverBoard board -> Stream.of(board.rating().amperes());
               default -> Stream.<Double>of();
             })
         .max(Double::compare);

@@ -53,7 +53,6 @@ public record Draft(Project project, Review review, List<String> reasons) {
         architecture == Architecture.COMPUTER_WITH_BREAKOUT
             ? withComputer(stopped, reasons)
             : stopped;
-    if (architecture == Architecture.BOARD_WITH_DRIVES) Boards.refuse(project, standard);
     var composer = new Composer(project, standard, TypicalLength.DISTANCE, architecture);
     for (var function : inOrder(project.functions())) compose(function, composer);
     composer.settle();

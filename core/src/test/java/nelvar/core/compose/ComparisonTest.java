@@ -179,9 +179,8 @@ class ComparisonTest {
     var comparison =
         Comparison.of(today, Comparison.architectures(list, STANDARD), STANDARD, () -> false)
             .orElseThrow();
-    assertThat(comparison.refused()).containsOnlyKeys("board with drives on it");
-    assertThat(comparison.refused().get("board with drives on it")).contains("9.4.3.1");
-    assertThat(comparison.columns()).hasSize(4).allMatch(column -> column.errors() == 0);
+    assertThat(comparison.refused()).isEmpty();
+    assertThat(comparison.columns()).hasSize(5).allMatch(column -> column.errors() == 0);
     var byTitle =
         comparison.columns().stream()
             .collect(java.util.stream.Collectors.toMap(Comparison.Column::title, column -> column));
@@ -191,6 +190,17 @@ class ComparisonTest {
     assertThat(computer.hostComputer()).isTrue();
     assertThat(computer.after().devices()).anyMatch(d -> d.part().equals("breakout-5ax"));
     assertThat(computer.after().devices()).anyMatch(d -> d.part().startsWith("computer-"));
+    // On the board there are no drives beside it, and a stop takes the volts of those on it.
+    var board = byTitle.get("board with drives on it");
+    assertThat(board.after().devices()).noneMatch(d -> d.part().startsWith("stepper-drive"));
+    assertThat(board.axisCurrent()).contains(2.5);
+    assertThat(board.axes()).isEqualTo(6);
+    var drawn = Review.findingsOnly(board.after(), STANDARD).study();
+    var motors =
+        board.after().devices().stream().filter(d -> d.part().startsWith("stepper-motor")).toList();
+    assertThat(motors)
+        .hasSize(2)
+        .allMatch(motor -> nelvar.core.compose.sketch.Composer.cutByStop(motor, drawn));
     var small = byTitle.get("microcontroller board with separate drives");
     assertThat(small.hostComputer()).isFalse();
     assertThat(small.skill()).contains(nelvar.core.catalogue.Controller.Skill.PROGRAMMING);
@@ -198,6 +208,20 @@ class ComparisonTest {
     assertThat(small.spindleLink())
         .isEqualTo(byTitle.get("as it is").spindleLink())
         .isNotEqualTo("–");
+    // One more axis takes a drive that is free on the board, and only its motor is new.
+    var more =
+        Ways.of(
+            new nelvar.core.model.MachineFunction(
+                new nelvar.core.model.Id("more"),
+                new nelvar.core.model.Designation("=AX9"),
+                "more",
+                nelvar.core.model.FunctionKind.MOVE,
+                nelvar.core.compose.need.NeedReader.read("stepper 1.5 A").orThrow().wants()),
+            Review.findingsOnly(board.after(), STANDARD),
+            STANDARD);
+    assertThat(more.ways().getFirst().adds())
+        .anyMatch(line -> line.contains("Stepper motor, 1.7 A"))
+        .noneMatch(line -> line.contains("drive"));
     var strong =
         ((Drafting.Drawn)
                 Drafting.of(
@@ -213,7 +237,7 @@ class ComparisonTest {
                 .orElseThrow()
                 .refused()
                 .get("board with drives on it"))
-        .contains("it wants 4.2 A, and a drive on the board gives 2 A");
+        .contains("it wants 4.2 A, and a drive on the board gives 2.5 A");
   }
 
   /// What lies in a drawer need not be bought, and costs nothing.

@@ -7,6 +7,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Controller;
+import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.catalogue.Sensor;
 import nelvar.core.catalogue.SensorOutput;
@@ -50,9 +51,9 @@ public final class SensorAgainstInput implements Rule {
     var sensor = (Sensor) study.part(device).orElseThrow();
     for (var terminal : study.network().joined(new TerminalRef(device.id(), "OUT"))) {
       var other = study.device(terminal.device());
-      if (other.isEmpty()
-          || !(study.part(other.get()).orElse(null) instanceof Controller controller)) continue;
-      for (var pin : controller.pins()) {
+      if (other.isEmpty()) continue;
+      for (var pin :
+          study.part(other.get()).flatMap(Part::logic).map(Controller::pins).orElse(List.of())) {
         if (!pin.name().equals(terminal.terminal())) continue;
         var w = Working.of("Sensor against input");
         w.given("gives", sensor.output().words(), device.designation().text());

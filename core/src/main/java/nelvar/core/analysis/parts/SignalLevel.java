@@ -9,6 +9,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.states.MachineStates;
 import nelvar.core.catalogue.Controller;
+import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.catalogue.Sensor;
 import nelvar.core.finding.Reason;
@@ -69,9 +70,9 @@ public final class SignalLevel implements Rule {
   private static Optional<Input> input(Device device, Study study) {
     for (var end : study.network().joined(new TerminalRef(device.id(), "OUT"))) {
       var other = study.device(end.device());
-      if (other.isEmpty() || !(study.part(other.get()).orElse(null) instanceof Controller c))
-        continue;
-      for (var pin : c.pins())
+      if (other.isEmpty()) continue;
+      for (var pin :
+          study.part(other.get()).flatMap(Part::logic).map(Controller::pins).orElse(List.of()))
         if (pin.name().equals(end.terminal())) return Optional.of(new Input(other.get(), pin));
     }
     return Optional.empty();

@@ -1,5 +1,7 @@
 package nelvar.core.compose.pattern;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.StepperDrive;
 import nelvar.core.catalogue.StepperMotor;
@@ -10,6 +12,7 @@ import nelvar.core.compose.sketch.Unmet;
 import nelvar.core.model.FunctionKind;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Means;
+import nelvar.core.model.TerminalRef;
 import nelvar.core.units.Current;
 import nelvar.core.units.Significant;
 
@@ -40,18 +43,39 @@ final class StepperAxis implements Pattern {
   public void compose(MachineFunction function, Composer composer) {
     var wish = new Wish(function);
     var volts = wish.volts().filter(v -> v <= Wish.EXTRA_LOW).orElse(BUS);
-    var amperes = wish.amperes().orElse(USUAL);
+    var given = composer.io().boardCurrent();
+    var amperes = wish.amperes().orElse(given.orElse(USUAL));
     var sketch = composer.sketch();
     var motor =
         sketch
             .cheapest(
                 StepperMotor.class,
-                m -> m.leads().isEmpty() && m.phaseCurrent().amperes() >= amperes * 0.99)
+                m ->
+                    m.leads().isEmpty()
+                        && m.phaseCurrent().amperes() >= amperes * 0.99
+                        && given
+                            .filter(most -> amperes <= most && m.phaseCurrent().amperes() > most)
+                            .isEmpty())
             .orElseThrow(() ->
                 new Unmet(
                     "no stepper motor of the catalogue takes %s A"
                         .formatted(Significant.digits(amperes))));
-    var set = Math.min(amperes, motor.phaseCurrent().amperes());
+    // What a board is set to is not kept axis by axis: its drives give what their motors are rated.
+    var set =
+        given.isPresent()
+            ? motor.phaseCurrent().amperes()
+            : Math.min(amperes, motor.phaseCurrent().amperes());
+    if (given.isPresent() && wish.amperes().isEmpty())
+      composer.because(
+          "Steppers take what the drives on the board give, %s (assumed)."
+              .formatted(motor.phaseCurrent()));
+    var left = new ArrayList<Integer>();
+    for (var n = 1; n <= function.wants().count(); n++) {
+      var ends = composer.io().driveOnBoard(set, wish.volts());
+      if (ends.isPresent()) onBoard(function, n, ends.get(), motor, composer);
+      else left.add(n);
+    }
+    if (left.isEmpty()) return;
     var drive =
         sketch
             .cheapest(
@@ -63,12 +87,30 @@ final class StepperAxis implements Pattern {
                 new Unmet(
                     "no stepper drive of the catalogue gives %s A on %s V"
                         .formatted(Significant.digits(set), Significant.digits(volts))));
-    for (var n = 1; n <= function.wants().count(); n++)
-      one(function, n, volts, set, motor, drive, composer);
+    for (var n : left) one(function, n, volts, set, motor, drive, composer);
     if (wish.volts().isEmpty())
       composer.because(
           "Steppers hang on a bus of 48 V: speed needs volts (assumed; 24 V is quieter and slower).");
   }
+
+  /// The drive is on the board that runs the machine: only the motor and its cable are new.
+  private static void onBoard(
+      MachineFunction function,
+      int number,
+      List<TerminalRef> ends,
+      StepperMotor motorPart,
+      Composer composer) {
+    var wish = new Wish(function);
+    var sketch = composer.sketch();
+    var motor =
+        sketch.add(motorPart, wish.purpose(number), wish.place(), Optional.of(function.id()));
+    var cores = new ArrayList<Sketch.Core>();
+    for (var n = 0; n < WINDINGS.size(); n++)
+      cores.add(new Sketch.Core(ends.get(n), sketch.at(motor, WINDINGS.get(n)), Ink.LINE));
+    sketch.join(motor, true, cores);
+  }
+
+  private static final List<String> WINDINGS = List.of("A+", "A-", "B+", "B-");
 
   private static void one(
       MachineFunction function,
@@ -95,7 +137,7 @@ final class StepperAxis implements Pattern {
     sketch.join(
         motor,
         true,
-        java.util.stream.Stream.of("A+", "A-", "B+", "B-")
+        WINDINGS.stream()
             .map(mark -> new Sketch.Core(sketch.at(drive, mark), sketch.at(motor, mark), Ink.LINE))
             .toList());
     Pulses.wire(drive, composer);

@@ -12,7 +12,7 @@ public enum Architecture {
   MICROCONTROLLER(
       "microcontroller board with separate drives", "microcontroller-4ax", "microcontroller-4ax"),
   /// A board that carries the drives of its axes.
-  BOARD_WITH_DRIVES("board with drives on it", "board-4-axes-24v-2a", "board-4-axes-24v-2a");
+  BOARD_WITH_DRIVES("board with drives on it", "board-6-axes-24v-2p5a", "board-6-axes-24v-2p5a");
 
   private final String words;
   private final String axes;
@@ -31,10 +31,5 @@ public enum Architecture {
   /// The part that runs a machine with axes, or one without.
   String main(boolean withAxes) {
     return withAxes ? axes : plain;
-  }
-
-  /// The part that carries its drives, for what says why it does not do.
-  public String board() {
-    return axes;
   }
 }

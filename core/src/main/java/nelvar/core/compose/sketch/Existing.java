@@ -11,12 +11,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.Controller;
 import nelvar.core.catalogue.DistributionBlock;
 import nelvar.core.catalogue.ElectronicProtection;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.Part;
-import nelvar.core.catalogue.Pin;
 import nelvar.core.catalogue.SafetyRelay;
 import nelvar.core.catalogue.Terminal;
 import nelvar.core.catalogue.TerminalStrip;
@@ -95,17 +93,17 @@ final class Existing {
     return a.equals(b) || running.voltage(a, b).map(volts -> volts.rms() < SAME).orElse(false);
   }
 
-  private boolean free(TerminalRef end) {
+  boolean free(TerminalRef end) {
     return !landed.containsKey(end) && !reserved.contains(end);
   }
 
-  private TerminalRef take(TerminalRef end) {
+  TerminalRef take(TerminalRef end) {
     reserved.add(end);
     landed.merge(end, 1, Integer::sum);
     return end;
   }
 
-  private Stream<Device> devices(Class<? extends Part> kind) {
+  Stream<Device> devices(Class<? extends Part> kind) {
     return study.project().devices().stream()
         .filter(device -> study.part(device).filter(kind::isInstance).isPresent())
         .sorted(Comparator.comparing(Device::designation));
@@ -280,7 +278,7 @@ final class Existing {
   }
 
   /// A way of a 0 V block of this source, taken; one with room first.
-  private Optional<TerminalRef> zero(Source source) {
+  Optional<TerminalRef> zero(Source source) {
     return roomiest(
             blocks(Terminal.Role.MINUS).stream()
                 .filter(block -> owner(block).filter(source::equals).isPresent()))
@@ -295,7 +293,7 @@ final class Existing {
             .thenComparing(Device::designation));
   }
 
-  private boolean hasZero(Source source) {
+  boolean hasZero(Source source) {
     return blocks(Terminal.Role.MINUS).stream()
         .anyMatch(block -> owner(block).filter(source::equals).isPresent());
   }
@@ -411,93 +409,26 @@ final class Existing {
         .or(() -> at.filter(end -> landed.getOrDefault(end, 0) < LANDINGS).map(this::take));
   }
 
-  // Pins.
+  // What pins ask of it.
 
-  /// A free pin of a kind; outputs only where what feeds them is on the wanted side of the stop.
-  Optional<TerminalRef> pin(Pin.Type type, Optional<Boolean> safe) {
-    for (var device : devices(Controller.class).toList()) {
-      var part = (Controller) study.part(device).orElseThrow();
-      if (safe.isPresent() && outputsDead(device, part) != (safe.get() && stops())) continue;
-      for (var pin : part.pins()) {
-        var end = new TerminalRef(device.id(), pin.name());
-        if (pin.type() == type && free(end) && !pin.name().endsWith("O0"))
-          return Optional.of(take(end));
-      }
-    }
-    return Optional.empty();
+  FreePins pins() {
+    return new FreePins(this, study);
   }
 
-  private boolean outputsDead(Device device, Controller part) {
-    var plus = new TerminalRef(device.id(), part.outputSupply().orElse("+"));
-    var minus = new TerminalRef(device.id(), "-");
+  /// + of a supply on one side of the stop with so much left, taken.
+  Optional<TerminalRef> plusOf(Source source, double amperes, boolean safe) {
+    if (behindStop(source) != (safe && stops())) return Optional.empty();
+    var plus = plus(source, amperes, false);
+    plus.ifPresent(
+        _ -> taken.merge(source, study.designCurrent(source).amperes() + amperes, Double::sum));
+    return plus.map(this::take);
+  }
+
+  /// Whether a stop leaves no volts between two terminals.
+  boolean deadWhenStopped(TerminalRef plus, TerminalRef minus) {
     return stopped
         .flatMap(live -> live.voltage(plus, minus))
         .map(both -> both.rms() < 1)
         .orElse(false);
-  }
-
-  /// What an output's current comes back to: the 0 V of the supply that its outputs hang on, else
-  /// of its controller.
-  Optional<TerminalRef> zeroOf(Id controller) {
-    return study
-        .device(controller)
-        .flatMap(study::part)
-        .flatMap(part -> ((Controller) part).outputSupply())
-        .flatMap(mark -> sourceAt(new TerminalRef(controller, mark)))
-        .filter(this::hasZero)
-        .or(() -> circuitOf(controller))
-        .flatMap(this::zero);
-  }
-
-  /// An output that switches 0 V, with + of the supply its current comes back to.
-  Optional<Rails.Fed> sink(double amperes, boolean safe) {
-    for (var device : devices(Controller.class).toList()) {
-      var part = (Controller) study.part(device).orElseThrow();
-      var source = circuitOf(device.id());
-      if (source.isEmpty() || behindStop(source.get()) != (safe && stops())) continue;
-      for (var pin : part.pins()) {
-        var end = new TerminalRef(device.id(), pin.name());
-        if (pin.type() != Pin.Type.OUTPUT_SINKING || !free(end)) continue;
-        var plus = plus(source.get(), amperes, false);
-        if (plus.isEmpty()) break;
-        taken.merge(
-            source.get(), study.designCurrent(source.get()).amperes() + amperes, Double::sum);
-        return Optional.of(new Rails.Fed(take(plus.get()), take(end)));
-      }
-    }
-    return Optional.empty();
-  }
-
-  /// The source a controller's own 0 V goes back to.
-  private Optional<Source> circuitOf(Id controller) {
-    return sourceAt(new TerminalRef(controller, "-"));
-  }
-
-  private Optional<Source> sourceAt(TerminalRef end) {
-    return study.at(end.device()).stream()
-        .filter(wire -> wire.from().equals(end) || wire.to().equals(end))
-        .flatMap(wire -> study.circuit(wire).stream())
-        .map(circuit -> circuit.source())
-        .findFirst();
-  }
-
-  /// Four pulse pins of one axis in the order step +, step -, direction +, direction -.
-  Optional<List<TerminalRef>> axis() {
-    for (var device : devices(Controller.class).toList()) {
-      var part = (Controller) study.part(device).orElseThrow();
-      var pulses =
-          part.pins().stream()
-              .filter(pin -> pin.type() == Pin.Type.OUTPUT_PULSES)
-              .map(pin -> new TerminalRef(device.id(), pin.name()))
-              .toList();
-      for (var n = 0; n + 3 < pulses.size(); n += 4) {
-        var four = pulses.subList(n, n + 4);
-        if (four.stream().allMatch(this::free)) {
-          four.forEach(this::take);
-          return Optional.of(List.copyOf(four));
-        }
-      }
-    }
-    return Optional.empty();
   }
 }

@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.catalogue.Contactor;
 import nelvar.core.catalogue.Controller;
+import nelvar.core.catalogue.DriverBoard;
+import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.catalogue.Relay;
 import nelvar.core.model.Device;
@@ -14,6 +16,8 @@ import nelvar.core.model.Id;
 import nelvar.core.model.Place;
 import nelvar.core.model.Suppression;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.units.Current;
+import nelvar.core.units.Voltage;
 
 /// What reads and what switches: pins of a controller and of as many extensions as are asked for,
 /// relays where an output carries too little or stands on the wrong side of the stop.
@@ -47,6 +51,7 @@ public final class Io {
   private final List<TerminalRef> readings = new ArrayList<>();
   private final List<Spoken> spoken = new ArrayList<>();
   private final List<Axis> axes = new ArrayList<>();
+  private final List<OnBoard> onBoard = new ArrayList<>();
   private final List<Out> outputs = new ArrayList<>();
   private Optional<Id> wanted = Optional.empty();
 
@@ -90,7 +95,7 @@ public final class Io {
 
   /// A pin of a kind that is free in the machine that stands; none is drawn up for it.
   public Optional<TerminalRef> free(Pin.Type type) {
-    return existing.flatMap(machine -> machine.pin(type, Optional.empty()));
+    return existing.flatMap(machine -> machine.pins().pin(type, Optional.empty()));
   }
 
   /// An analogue input.
@@ -107,6 +112,56 @@ public final class Io {
   public Axis axis() {
     axes.add(new Axis(sketch.promise(), sketch.promise(), sketch.promise(), sketch.promise()));
     return axes.getLast();
+  }
+
+  /// A drive on the board that runs the machine.
+  private record OnBoard(List<TerminalRef> ends, double amperes, double volts) {}
+
+  /// The board that runs a machine that is drawn up, where it carries its drives.
+  private Optional<DriverBoard> board() {
+    return existing.isPresent()
+        ? Optional.empty()
+        : sketch
+            .catalogue()
+            .find(architecture.main(true))
+            .filter(DriverBoard.class::isInstance)
+            .map(DriverBoard.class::cast);
+  }
+
+  /// What a drive on the board gives, A.
+  public Optional<Double> boardCurrent() {
+    return board().map(board -> board.rating().amperes());
+  }
+
+  /// The ends of a drive on a board: of the board that is to run the machine, else of one that
+  /// stands and has a drive free; empty where drives stand beside what runs them.
+  ///
+  /// @param volts as said for the axis
+  public Optional<List<TerminalRef>> driveOnBoard(double amperes, Optional<Double> volts) {
+    if (existing.isPresent())
+      return existing.flatMap(
+          machine -> machine.pins().drive(new Current(amperes), volts.map(Voltage::new)));
+    return board()
+        .map(board -> {
+          var bus = volts.orElse(LOGIC);
+          if (amperes > board.rating().amperes())
+            throw new Unmet(
+                "it wants %s, and a drive on the board gives %s"
+                    .formatted(new Current(amperes), board.rating()));
+          if (!board.bus().contains(new Voltage(bus)))
+            throw new Unmet(
+                "it wants %s, and the drives on the board take %s"
+                    .formatted(new Voltage(bus), board.bus()));
+          if (onBoard.stream().anyMatch(other -> other.volts() != bus))
+            throw new Unmet(
+                "it wants other volts than its neighbours, and the board has one input for all its drives");
+          if (onBoard.size() == board.axes())
+            throw new Unmet(
+                "the board has drives for %d axes, and more are wanted".formatted(board.axes()));
+          var ends = java.util.stream.Stream.generate(sketch::promise).limit(4).toList();
+          onBoard.add(new OnBoard(ends, amperes * board.chopping().fraction(), bus));
+          return ends;
+        });
   }
 
   /// A controller is wanted although nothing asks for a pin.
@@ -146,7 +201,7 @@ public final class Io {
     // Where the output switches 0 V, the load hangs on + that is always there.
     if (how.sinking())
       return existing
-          .flatMap(machine -> machine.sink(amperes, safe))
+          .flatMap(machine -> machine.pins().sink(amperes, safe))
           .orElseThrow(() ->
               new Unmet(
                   safe
@@ -221,6 +276,7 @@ public final class Io {
   private final class Unit {
     private final Device device;
     private final Controller part;
+    private final Part whole;
     private final boolean safe;
     private final Deque<Pin> reads = new ArrayDeque<>();
     private final Deque<Pin> gives = new ArrayDeque<>();
@@ -233,8 +289,9 @@ public final class Io {
 
     Unit(String id, String purpose, boolean safe) {
       this.safe = safe;
-      this.part = (Controller) sketch.catalogue().find(id).orElseThrow();
-      this.device = sketch.add(part, purpose, Place.PANEL, wanted);
+      this.whole = sketch.catalogue().find(id).orElseThrow();
+      this.part = whole.logic().orElseThrow();
+      this.device = sketch.add(whole, purpose, Place.PANEL, wanted);
       var logic = rails.feed(LOGIC, part.current().amperes(), false, "controllers", false);
       sketch.wire(logic.plus(), sketch.at(device, "+"), Ink.PLUS);
       sketch.wire(sketch.at(device, "-"), logic.zero(), Ink.ZERO);
@@ -271,7 +328,7 @@ public final class Io {
     if (steady) safeByRelays();
     var main =
         new Unit(
-            architecture.main(!axes.isEmpty()),
+            architecture.main(!axes.isEmpty() || !onBoard.isEmpty()),
             "controller",
             !steady && mains.stops() && !outputs.isEmpty());
     units.add(main);
@@ -285,29 +342,30 @@ public final class Io {
       sketch.keep(want.zero(), new TerminalRef(signal.device(), "AO0"));
     }
     for (var axis : axes) land(axis);
+    if (main.whole instanceof DriverBoard board) land(main, board);
     for (var unit : units) supplyOutputs(unit);
   }
 
   /// Everything that free pins can be found for; what is left gets pins of its own.
   private void land(Existing machine) {
     inputs.removeIf(
-        promise -> kept(promise, machine.pin(Pin.Type.INPUT_READS_PLUS, Optional.empty())));
+        promise -> kept(promise, machine.pins().pin(Pin.Type.INPUT_READS_PLUS, Optional.empty())));
     readings.removeIf(
-        promise -> kept(promise, machine.pin(Pin.Type.ANALOGUE_INPUT, Optional.empty())));
+        promise -> kept(promise, machine.pins().pin(Pin.Type.ANALOGUE_INPUT, Optional.empty())));
     spoken.removeIf(want -> {
-      var signal = machine.pin(Pin.Type.ANALOGUE_OUTPUT, Optional.empty());
+      var signal = machine.pins().pin(Pin.Type.ANALOGUE_OUTPUT, Optional.empty());
       signal.ifPresent(end -> sketch.keep(want.zero(), new TerminalRef(end.device(), "AO0")));
       return kept(want.signal(), signal);
     });
     outputs.removeIf(out -> {
-      var pin = machine.pin(Pin.Type.OUTPUT_SOURCING, Optional.of(out.safe()));
-      var zero = pin.flatMap(end -> machine.zeroOf(end.device()));
+      var pin = machine.pins().pin(Pin.Type.OUTPUT_SOURCING, Optional.of(out.safe()));
+      var zero = pin.flatMap(end -> machine.pins().zeroOf(end.device()));
       if (pin.isEmpty() || zero.isEmpty()) return false;
       sketch.keep(out.fed().zero(), zero.get());
       return kept(out.fed().plus(), pin);
     });
     axes.removeIf(axis -> {
-      var pins = machine.axis();
+      var pins = machine.pins().axis();
       pins.ifPresent(four -> {
         sketch.keep(axis.stepPlus(), four.get(0));
         sketch.keep(axis.stepMinus(), four.get(1));
@@ -329,6 +387,7 @@ public final class Io {
         && readings.isEmpty()
         && spoken.isEmpty()
         && axes.isEmpty()
+        && onBoard.isEmpty()
         && outputs.isEmpty();
   }
 
@@ -403,6 +462,27 @@ public final class Io {
     sketch.keep(axis.stepMinus(), unit.at(pins.get(1)));
     sketch.keep(axis.dirPlus(), unit.at(pins.get(2)));
     sketch.keep(axis.dirMinus(), unit.at(pins.get(3)));
+  }
+
+  /// The drives of a board, on + that a stop takes away.
+  private void land(Unit unit, DriverBoard board) {
+    if (onBoard.isEmpty())
+      throw new Unmet(
+          "the board has drives for %d axes, and no stepper is wanted".formatted(board.axes()));
+    for (var n = 0; n < onBoard.size(); n++) {
+      var marks = board.axis(n + 1);
+      for (var end = 0; end < marks.size(); end++)
+        sketch.keep(onBoard.get(n).ends().get(end), sketch.at(unit.device, marks.get(end)));
+    }
+    var fed =
+        rails.feed(
+            onBoard.getFirst().volts(),
+            onBoard.stream().mapToDouble(OnBoard::amperes).sum(),
+            true,
+            "axes",
+            true);
+    sketch.wire(fed.plus(), sketch.at(unit.device, board.busEnds().get(0)), Ink.BUS_PLUS);
+    sketch.wire(sketch.at(unit.device, board.busEnds().get(1)), fed.zero(), Ink.BUS_ZERO);
   }
 
   private void supplyOutputs(Unit unit) {
