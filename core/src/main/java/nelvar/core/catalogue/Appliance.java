@@ -10,6 +10,7 @@ import nelvar.core.units.VoltageRange;
 /// A ready-made mains appliance with cord and plug: a router, a vacuum cleaner, a screen.
 ///
 /// @param powerFactor true power factor
+/// @param load what takes its current, where that is stated
 /// @param earthed class I, with a protective contact; else class II, double insulated
 public record Appliance(
     String id,
@@ -19,8 +20,18 @@ public record Appliance(
     Power power,
     double powerFactor,
     Optional<Inrush> inrush,
-    boolean earthed)
+    boolean earthed,
+    Optional<Load> load)
     implements Part {
+  /// What takes the current of an appliance: whether cutting pieces out of the mains' waves slows
+  /// it, or harms it.
+  public enum Load {
+    /// A motor with brushes, or what only heats.
+    BRUSHED,
+    /// Electronics, its own speed control among them, or an induction motor.
+    ELECTRONIC
+  }
+
   public Appliance {
     Part.require(
         powerFactor > 0 && powerFactor <= 1,
@@ -32,6 +43,11 @@ public record Appliance(
     var all = new ArrayList<Terminal>(Part.mains(1));
     if (earthed) all.add(Terminal.required("PE", Role.PROTECTIVE));
     return all;
+  }
+
+  @Override
+  public Optional<Boolean> bearsCutWaves() {
+    return load.map(what -> what == Load.BRUSHED);
   }
 
   @Override

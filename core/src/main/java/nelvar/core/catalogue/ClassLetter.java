@@ -25,7 +25,7 @@ final class ClassLetter {
       case BusClamp _ -> "-R";
       case DiodeModule _ -> "-V";
       case TimerRelay _ -> "-K";
-      case FrequencyConverter _, ServoDrive _, StepperDrive _ -> "-U";
+      case FrequencyConverter _, ServoDrive _, StepperDrive _, PhaseCutControl _ -> "-U";
       case InductionMotor _, ServoMotor _, StepperMotor _, MotorWithDrive _, DcMotor _ -> "-M";
       case Contactor _, Relay _, RelayBank _, SafetyRelay _ -> "-K";
       case Disconnector _ -> "-Q";

@@ -41,6 +41,11 @@ public record Computer(
   }
 
   @Override
+  public Optional<Boolean> bearsCutWaves() {
+    return Optional.of(false);
+  }
+
+  @Override
   public List<Terminal> terminals() {
     var all = new ArrayList<Terminal>(Part.mains(1));
     if (earthed) all.add(Terminal.required("PE", Role.PROTECTIVE));

@@ -6,11 +6,15 @@ import nelvar.core.units.Current;
 import nelvar.core.units.Voltage;
 
 /// What one contact switches, by utilisation category (IEC 60947-4-1 and 60947-5-1): alternating
-/// current into resistive loads (AC-1) and into coils (AC-15), direct current by the voltage it is
-/// to be broken at into resistive loads (DC-1) and into coils (DC-13), and the peak it stands while
-/// it closes.
+/// current into resistive loads (AC-1), motors (AC-3) and coils (AC-15), direct current by the
+/// voltage it is to be broken at into resistive loads (DC-1) and into coils (DC-13), and the peak
+/// it stands while it closes.
 public record ContactRating(
-    Current ac1, Optional<Current> ac15, List<Direct> direct, Optional<Current> making) {
+    Current ac1,
+    Optional<Current> ac3,
+    Optional<Current> ac15,
+    List<Direct> direct,
+    Optional<Current> making) {
   /// What it breaks up to a direct voltage.
   public record Direct(Voltage upTo, Current dc1, Current dc13) {}
 
@@ -25,11 +29,23 @@ public record ContactRating(
         .min(java.util.Comparator.comparing(Direct::upTo));
   }
 
+  /// Into what turns: as stated for motors, else as into coils, which take as much while they
+  /// close.
+  public Current motors() {
+    return ac3.or(() -> ac15).orElse(ac1);
+  }
+
+  /// Into coils on alternating current.
+  public Current coils() {
+    return ac15.or(() -> ac3).orElse(ac1);
+  }
+
   /// A small relay of this rating, as such relays usually are; common practice, no published
   /// source, read the maker's curve.
   public static ContactRating usualRelay(Current rating) {
     return new ContactRating(
         rating,
+        Optional.empty(),
         Optional.of(rating.times(0.5)),
         List.of(
             step(30, rating.amperes(), rating.amperes() / 3),
@@ -44,6 +60,7 @@ public record ContactRating(
     var a = rating.amperes();
     return new ContactRating(
         rating,
+        Optional.of(rating),
         Optional.empty(),
         List.of(step(30, a, 0.8 * a), step(60, a, 0.3 * a), step(125, 0.2 * a, 0.05 * a)),
         Optional.empty());

@@ -14,8 +14,17 @@ public record ControlSwitch(
     Article article,
     int closedContacts,
     int openContacts,
-    Optional<ContactRating> contacts)
+    Optional<ContactRating> contacts,
+    Optional<Watched> watches)
     implements Part {
+  /// What moves a switch that no hand moves.
+  public enum Watched {
+    FLOW,
+    TEMPERATURE,
+    POSITION,
+    TOOL
+  }
+
   /// Of a command device; common practice.
   private static final nelvar.core.units.Current USUAL = new nelvar.core.units.Current(6);
 

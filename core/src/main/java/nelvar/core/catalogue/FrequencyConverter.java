@@ -8,6 +8,7 @@ import nelvar.core.standards.FuseClass;
 import nelvar.core.units.Capacitance;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
+import nelvar.core.units.Frequency;
 import nelvar.core.units.Length;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
@@ -21,6 +22,7 @@ import nelvar.core.units.VoltageRange;
 /// @param controls marks of its control terminals
 /// @param singlePhaseRating what a three-phase drive gives on two lines by its maker's word
 /// @param inputDevice what may protect its input
+/// @param greatestFrequency that it gives its motor
 /// @param motorCable the longest shielded cable to its motor
 public record FrequencyConverter(
     String id,
@@ -40,7 +42,8 @@ public record FrequencyConverter(
     Optional<Resistance> bleeder,
     Optional<Current> singlePhaseRating,
     Optional<InputDevice> inputDevice,
-    Optional<Length> motorCable)
+    Optional<Length> motorCable,
+    Optional<Frequency> greatestFrequency)
     implements Part {
   /// The line that stays open where a three-phase drive is fed by two.
   public static final String THIRD = "L3";

@@ -20,6 +20,11 @@ public record Heater(String id, String name, Article article, Power power, Volta
   }
 
   @Override
+  public Optional<Boolean> bearsCutWaves() {
+    return Optional.of(true);
+  }
+
+  @Override
   public List<Terminal> terminals() {
     if (extraLow())
       return List.of(Terminal.required("1", Role.PLUS), Terminal.required("2", Role.MINUS));

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
+import nelvar.core.units.Frequency;
 import nelvar.core.units.Power;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
@@ -12,6 +13,8 @@ import nelvar.core.units.VoltageRange;
 ///
 /// @param power at the shaft
 /// @param leads how it can be linked; six ends where nothing is said
+/// @param frequency of its nameplate, where that is not the mains': a high-frequency spindle
+/// @param cooling what keeps it cool, where that is stated
 public record InductionMotor(
     String id,
     String name,
@@ -22,8 +25,18 @@ public record InductionMotor(
     Voltage starVoltage,
     Current starCurrent,
     double powerFactor,
-    Optional<Leads> leads)
+    Optional<Leads> leads,
+    Optional<Frequency> frequency,
+    Optional<Cooling> cooling)
     implements Part {
+  /// What keeps a motor cool.
+  public enum Cooling {
+    /// Air, blown by its own shaft or by the tool it turns.
+    AIR,
+    /// A liquid that a pump moves: without it a spindle is lost within minutes.
+    LIQUID
+  }
+
   public InductionMotor {
     Part.require(
         powerFactor > 0 && powerFactor <= 1,

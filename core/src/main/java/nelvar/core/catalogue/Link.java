@@ -13,6 +13,9 @@ public record Link(
     Optional<ProtectiveDevice> protection,
     Optional<String> actuator,
     boolean closedAtRest) {
+  /// Of a closed contact, Ω; common practice, no published source.
+  public static final double CONTACT_RESISTANCE = 0.005;
+
   public enum Kind {
     /// Always joined.
     JOINED,

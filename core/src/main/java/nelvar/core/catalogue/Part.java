@@ -29,6 +29,7 @@ public sealed interface Part
         Appliance,
         Computer,
         SocketStrip,
+        PhaseCutControl,
         DcConverter,
         MultiWindingTransformer,
         MotorWithDrive,
@@ -147,6 +148,11 @@ public sealed interface Part
   /// The pins of its logic, where it is a controller or a board that is one besides.
   default Optional<Controller> logic() {
     return Optional.empty();
+  }
+
+  /// Whether it bears waves of the mains with pieces cut out; empty where that is not known.
+  default Optional<Boolean> bearsCutWaves() {
+    return motor() || drives() || !outputs().isEmpty() ? Optional.of(false) : Optional.empty();
   }
 
   /// What one of its contacts switches, where that is stated.

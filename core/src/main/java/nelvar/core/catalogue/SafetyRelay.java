@@ -12,7 +12,13 @@ import nelvar.core.units.VoltageRange;
 /// Safety relay: supply A1/A2, channels S11–S12 and S21–S22, reset S33–S34, outputs 13/14, 23/24,
 /// 33/34.
 public record SafetyRelay(
-    String id, String name, Article article, VoltageRange input, Current current, Current rating)
+    String id,
+    String name,
+    Article article,
+    VoltageRange input,
+    Current current,
+    Current rating,
+    Optional<ContactRating> contacts)
     implements Part {
   private static final String RELEASED = "released";
   private static final Resistance INPUT = new Resistance(2400);
@@ -38,6 +44,11 @@ public record SafetyRelay(
         Link.contact("13", "14", RELEASED),
         Link.contact("23", "24", RELEASED),
         Link.contact("33", "34", RELEASED));
+  }
+
+  @Override
+  public Optional<ContactRating> statedRating(Link contact) {
+    return contacts;
   }
 
   @Override

@@ -11,7 +11,13 @@ import nelvar.core.units.Duration;
 ///
 /// @param delay as it is set
 public record TimerRelay(
-    String id, String name, Article article, Coil coil, Current rating, Duration delay)
+    String id,
+    String name,
+    Article article,
+    Coil coil,
+    Current rating,
+    Duration delay,
+    Optional<ContactRating> contacts)
     implements Part {
   @Override
   public List<Terminal> terminals() {
@@ -27,6 +33,11 @@ public record TimerRelay(
   public List<Link> links() {
     return List.of(
         Link.contact("15", "18", Actuator.COIL), Link.restContact("15", "16", Actuator.COIL));
+  }
+
+  @Override
+  public Optional<ContactRating> statedRating(Link contact) {
+    return contacts;
   }
 
   @Override

@@ -22,6 +22,7 @@ import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.model.edit.NextName;
 import nelvar.core.review.Review;
 import nelvar.core.units.ImpossibleQuantity;
+import nelvar.core.units.Power;
 
 /// A whole machine from what it must do: patterns against the current, sizes last, judged once.
 ///
@@ -49,10 +50,11 @@ public record Draft(Project project, Review review, List<String> reasons) {
       Project from, Catalogue standard, boolean upstreamStated, Architecture architecture) {
     var reasons = new ArrayList<String>();
     var stopped = withStop(from, reasons);
+    var cooled = withCooling(stopped, reasons);
     var project =
         architecture == Architecture.COMPUTER_WITH_BREAKOUT
-            ? withComputer(stopped, reasons)
-            : stopped;
+            ? withComputer(cooled, reasons)
+            : cooled;
     var composer = new Composer(project, standard, TypicalLength.DISTANCE, architecture);
     for (var function : inOrder(project.functions())) compose(function, composer);
     composer.settle();
@@ -113,6 +115,43 @@ public record Draft(Project project, Review review, List<String> reasons) {
                 FunctionKind.STOP,
                 Wants.NOTHING.withBy(Means.STOP_BUTTON)))
         .apply(project);
+  }
+
+  private static final double COOLANT_PUMP = 30;
+
+  /// A liquid-cooled spindle has a pump, and something that proves the flow.
+  private static Project withCooling(Project project, List<String> reasons) {
+    if (project.functions().stream().noneMatch(MachineFunction::liquidCooled)) return project;
+    var next = project;
+    if (project.functions().stream().noneMatch(f -> f.kind() == FunctionKind.PUMP)) {
+      reasons.add("A coolant pump of 24 V was added: the spindle is liquid-cooled.");
+      var pump = designation(next, FunctionKind.PUMP);
+      next =
+          FunctionEdits.add(
+                  new MachineFunction(
+                      id(next, pump),
+                      pump,
+                      "coolant pump",
+                      FunctionKind.PUMP,
+                      Wants.NOTHING.withBy(Means.DC_MOTOR).withPower(new Power(COOLANT_PUMP))))
+              .apply(next);
+    }
+    if (project.functions().stream()
+        .noneMatch(f -> f.wants().by().filter(by -> by == Means.FLOW_SWITCH).isPresent())) {
+      reasons.add(
+          "A flow switch was added: a liquid-cooled spindle is lost within minutes where the pump stands (common practice). Let the program stop the spindle with it.");
+      var flow = designation(next, FunctionKind.SENSE);
+      next =
+          FunctionEdits.add(
+                  new MachineFunction(
+                      id(next, flow),
+                      flow,
+                      "flow switch",
+                      FunctionKind.SENSE,
+                      Wants.NOTHING.withBy(Means.FLOW_SWITCH)))
+              .apply(next);
+    }
+    return next;
   }
 
   /// A bare board has no program of its own.

@@ -1,5 +1,6 @@
 package nelvar.core.model;
 
+import java.util.regex.Pattern;
 import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Texts;
 
@@ -14,6 +15,14 @@ public record MachineFunction(
       throw new ImpossibleQuantity(
           "'" + designation + "' does not name a function: it begins with =, such as =AX2");
     name = Texts.storable("a name", name);
+  }
+
+  private static final Pattern LIQUID =
+      Pattern.compile("(?:water|liquid)[ -]?cool", Pattern.CASE_INSENSITIVE);
+
+  /// Whether its builder said that a liquid cools it.
+  public boolean liquidCooled() {
+    return LIQUID.matcher(name + " " + wants.detail().orElse("")).find();
   }
 
   public MachineFunction withDesignation(Designation next) {

@@ -76,6 +76,21 @@ public record Wants(
         detail);
   }
 
+  public Wants withPower(Power next) {
+    return new Wants(
+        count,
+        by,
+        voltage,
+        current,
+        Optional.of(next),
+        speed,
+        travel,
+        mass,
+        resolution,
+        place,
+        detail);
+  }
+
   public Wants withPlace(Optional<String> next) {
     return new Wants(
         count, by, voltage, current, power, speed, travel, mass, resolution, next, detail);

@@ -26,7 +26,7 @@ import nelvar.core.units.Temperature;
 /// contact, 2 Ω for a transistor output that is on, 0.08 mΩ/m reactance of wires lying together.
 final class NetworkBuilder {
   private static final double LANDING = 0.0005;
-  private static final double CONTACT = 0.005;
+  private static final double CONTACT = nelvar.core.catalogue.Link.CONTACT_RESISTANCE;
   private static final double TRANSISTOR = 2;
 
   /// What a conductor counts as while its length or section is not known.

@@ -13,16 +13,20 @@ import nelvar.core.analysis.earthing.ProtectiveConnection;
 import nelvar.core.analysis.earthing.ProtectiveSection;
 import nelvar.core.analysis.earthing.ResidualCharge;
 import nelvar.core.analysis.earthing.WorkingCurrentInEarth;
+import nelvar.core.analysis.load.CutWaves;
 import nelvar.core.analysis.load.DriveAgainstMotor;
 import nelvar.core.analysis.load.DriveInput;
 import nelvar.core.analysis.load.DriveSetCurrent;
 import nelvar.core.analysis.load.InletAgainstUpstream;
+import nelvar.core.analysis.load.LiquidCooled;
 import nelvar.core.analysis.load.MotorCable;
+import nelvar.core.analysis.load.MotorFrequency;
 import nelvar.core.analysis.parts.ClosesOntoCapacitors;
 import nelvar.core.analysis.parts.CoilKind;
 import nelvar.core.analysis.parts.CoilRange;
 import nelvar.core.analysis.parts.CoilSuppression;
 import nelvar.core.analysis.parts.ConnectorWays;
+import nelvar.core.analysis.parts.ConnectorsMate;
 import nelvar.core.analysis.parts.ContactSwitches;
 import nelvar.core.analysis.parts.LoadVolts;
 import nelvar.core.analysis.parts.OwnPartShadows;
@@ -126,12 +130,16 @@ public final class RuleBook {
           new ClosesOntoCapacitors(),
           new ContactSwitches(),
           new ConnectorWays(),
+          new ConnectorsMate(),
           new SurgeVoltage(),
           new OwnPartShadows(),
           new DriveAgainstMotor(),
           new DriveSetCurrent(),
           new DriveInput(),
           new MotorCable(),
+          new MotorFrequency(),
+          new LiquidCooled(),
+          new CutWaves(),
           new Chatter(),
           new StopReadOnly(),
           new StartsByItself(),

@@ -9,6 +9,7 @@ import nelvar.core.analysis.parts.ContactSwitches;
 import nelvar.core.catalogue.Coil;
 import nelvar.core.catalogue.ContactRating;
 import nelvar.core.catalogue.Relay;
+import nelvar.core.file.CatalogueFile;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Id;
 import nelvar.core.units.Current;
@@ -36,14 +37,19 @@ final class ContactRatingTest {
           Optional.of(
               new ContactRating(
                   new Current(6),
+                  Optional.empty(),
                   Optional.of(new Current(3)),
                   List.of(
                       new ContactRating.Direct(new Voltage(30), new Current(5), new Current(0.3))),
                   Optional.empty())));
 
+  /// The same that states nothing.
+  private static final Relay SILENT =
+      new Relay("silent", "Relay", RELAY.article(), RELAY.coil(), new Current(6), Optional.empty());
+
   /// Contacts of `count` relays in parallel switch a load of 24 V.
   private static Panel panel(String relay, int count, String load, String plus, String minus) {
-    var panel = Panel.dc().part(RELAY).device("L", load);
+    var panel = Panel.dc().part(RELAY).part(SILENT).device("L", load);
     for (var i = 1; i <= count; i++)
       panel
           .device("K" + i, relay)
@@ -99,10 +105,9 @@ final class ContactRatingTest {
   /// DC-1; nothing that is not known becomes red.
   @Test
   void whatIsNotStatedIsNeverRed() {
-    var lamp =
-        (Verdict.Pass) verdict(panel("relay-6a-24vdc", 1, "lamp-led-24v-10w", "+", "-"), "K1");
+    var lamp = (Verdict.Pass) verdict(panel("silent", 1, "lamp-led-24v-10w", "+", "-"), "K1");
     assertThat(lamp.trail().text()).contains("assumed: as is usual");
-    var many = panel("relay-6a-24vdc", 1, "contactor-3p-25a-24vdc", "A1", "A2");
+    var many = panel("silent", 1, "contactor-3p-25a-24vdc", "A1", "A2");
     for (var i = 2; i <= 10; i++)
       many.device("L" + i, "contactor-3p-25a-24vdc")
           .wire("K1:14", "L" + i + ":A1", 0.75, 1)
@@ -148,5 +153,20 @@ final class ContactRatingTest {
       assertThat(review.open()).noneMatch(e -> e.rule().id().equals("parts.contact-rating"));
       assertThat(review.accepted()).anyMatch(e -> e.rule().id().equals("parts.contact-rating"));
     }
+  }
+
+  /// A contactor states 25 A for heaters and 9 A for motors; a relay that says nothing of motors
+  /// switches of them what it switches of coils.
+  @Test
+  void aMotorCountsByTheRatingForMotors() {
+    var rating =
+        CatalogueFile.standard()
+            .find("contactor-3p-9a-24vdc")
+            .flatMap(part -> part.statedRating(part.links().getFirst()))
+            .orElseThrow();
+    assertThat(rating.motors()).isEqualTo(new Current(9));
+    assertThat(rating.ac1()).isEqualTo(new Current(25));
+    var silent = ContactRating.usualRelay(new Current(6));
+    assertThat(silent.motors()).as("as into coils").isEqualTo(new Current(3));
   }
 }

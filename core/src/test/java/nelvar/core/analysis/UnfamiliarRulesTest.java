@@ -91,7 +91,7 @@ final class UnfamiliarRulesTest {
             .device("C", "bus-capacitors-22mf-63v")
             .wire("T:+", "C:+", 1.5, 0.5)
             .wire("C:-", "T:-", 1.5, 0.5);
-    assertThat(found(new ClosesOntoCapacitors(), "U", charged).text()).contains("stand some 60 A");
+    assertThat(found(new ClosesOntoCapacitors(), "U", charged).text()).contains("stand some 15 A");
   }
 
   /// A glass fuse that breaks 600 A behind a bank of 22 mF at 35 V and mains at 1.05: 14.9 J, and

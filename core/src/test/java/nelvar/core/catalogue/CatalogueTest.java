@@ -58,6 +58,8 @@ class CatalogueTest {
   void nameplatesOfMotorsAgree() {
     catalogue
         .of(InductionMotor.class)
+        // A spindle for one voltage states it for both.
+        .filter(motor -> !motor.deltaVoltage().equals(motor.starVoltage()))
         .forEach(motor ->
             assertThat(motor.deltaCurrent().amperes() / motor.starCurrent().amperes())
                 .as(motor.id())
@@ -105,5 +107,28 @@ class CatalogueTest {
             Reading.Misread.class,
             misread -> assertThat(misread.message()).contains("1 to 4 poles"));
     assertThat(PartProperties.with(breaker, "poles", "two")).isInstanceOf(Reading.Misread.class);
+  }
+
+  /// What switches says what it switches; a motor's contact is not judged by what heaters may take.
+  @Test
+  void contactsOfTheShippedCatalogueStateWhatTheySwitch() {
+    var silent =
+        CatalogueFile.standard()
+            .of(Part.class)
+            .filter(part ->
+                part instanceof Contactor
+                    || part instanceof Relay
+                    || part instanceof RelayBank
+                    || part instanceof SafetyRelay
+                    || part instanceof TimerRelay
+                    || part instanceof ControlSwitch)
+            .filter(part -> part.links().stream().allMatch(l -> part.statedRating(l).isEmpty()))
+            .map(Part::id)
+            .toList();
+    assertThat(silent).isEmpty();
+    var contactor = CatalogueFile.standard().find("contactor-3p-9a-24vdc").orElseThrow();
+    var pole = contactor.statedRating(contactor.links().getFirst()).orElseThrow();
+    assertThat(pole.motors()).isLessThan(pole.ac1());
+    assertThat(pole.motors().amperes()).isEqualTo(9);
   }
 }

@@ -142,8 +142,15 @@ class PartKindsTest {
             new TerminalStrip(
                 "a", "a", Article.UNKNOWN, 0, new nelvar.core.units.CrossSection(2.5)))
         .hasMessageContaining("1 to 500");
-    assertThatThrownBy(
-            () -> new ControlSwitch("a", "a", Article.UNKNOWN, 0, 0, java.util.Optional.empty()))
+    assertThatThrownBy(() ->
+            new ControlSwitch(
+                "a",
+                "a",
+                Article.UNKNOWN,
+                0,
+                0,
+                java.util.Optional.empty(),
+                java.util.Optional.empty()))
         .hasMessageContaining("contacts");
     assertThatThrownBy(() -> new ElectronicProtection("a", "a", Article.UNKNOWN, List.of()))
         .hasMessageContaining("at least one channel");
@@ -158,6 +165,8 @@ class PartKindsTest {
                 new nelvar.core.units.Voltage(400),
                 six,
                 1.2,
+                java.util.Optional.empty(),
+                java.util.Optional.empty(),
                 java.util.Optional.empty()))
         .hasMessageContaining("power factor");
   }

@@ -11,6 +11,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.states.MachineStates;
 import nelvar.core.catalogue.Link;
+import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -178,13 +179,17 @@ public final class ContactSwitches implements Rule {
     if (found.parallel() > 1)
       w.given("in parallel", String.valueOf(found.parallel()), "the last to open breaks all of it");
     var coils = contact.feeds.stream().anyMatch(feed -> coil(feed, study));
+    var motors =
+        contact.feeds.stream()
+            .anyMatch(feed -> study.part(feed.device()).filter(Part::motor).isPresent());
     var volts = volts(contact);
     var limit =
         found.alternating()
             ? Optional.of(
-                coils ? rating.get().ac15().orElse(rating.get().ac1()) : rating.get().ac1())
+                coils ? rating.get().coils() : motors ? rating.get().motors() : rating.get().ac1())
             : rating.get().direct(volts).map(d -> coils ? d.dc13() : d.dc1());
-    var category = found.alternating() ? coils ? "AC-15" : "AC-1" : coils ? "DC-13" : "DC-1";
+    var category =
+        found.alternating() ? coils ? "AC-15" : motors ? "AC-3" : "AC-1" : coils ? "DC-13" : "DC-1";
     if (!found.alternating())
       w.given(
           "U",

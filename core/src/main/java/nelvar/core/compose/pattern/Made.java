@@ -91,7 +91,8 @@ final class Made {
         new Power(rounded(watts)),
         0.95,
         Optional.empty(),
-        false);
+        false,
+        Optional.empty());
   }
 
   private static VoltageRange around(double volts, double least, double most) {

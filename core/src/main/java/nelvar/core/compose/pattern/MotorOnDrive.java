@@ -3,6 +3,7 @@ package nelvar.core.compose.pattern;
 import java.util.Comparator;
 import java.util.Optional;
 import nelvar.core.catalogue.FrequencyConverter;
+import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Part;
 import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.Ink;
@@ -53,6 +54,13 @@ final class MotorOnDrive implements Pattern {
         || drive.inputDevice().flatMap(FrequencyConverter.InputDevice::fuse).isEmpty();
   }
 
+  private static boolean reaches(FrequencyConverter drive, InductionMotor motor) {
+    return motor
+        .frequency()
+        .filter(f -> drive.greatestFrequency().filter(most -> most.compareTo(f) >= 0).isEmpty())
+        .isEmpty();
+  }
+
   private record Pair(FrequencyConverter drive, Motors.Linked motor) {}
 
   @Override
@@ -73,7 +81,8 @@ final class MotorOnDrive implements Pattern {
                     .filter(motor ->
                         left(drive, composer) >= motor.current().amperes()
                             && allowed(drive, composer)
-                            && drive.motorPower().compareTo(motor.motor().power()) >= 0)
+                            && drive.motorPower().compareTo(motor.motor().power()) >= 0
+                            && reaches(drive, motor.motor()))
                     .map(motor -> new Pair(drive, motor))
                     .stream())
             .min(

@@ -20,16 +20,29 @@ final class Motors {
 
   /// The least motor with the power wanted that can be linked for this voltage.
   static Optional<Linked> find(MachineFunction function, Voltage volts, Composer composer) {
-    var watts = new Wish(function).watts().orElse(USUAL);
+    var wish = new Wish(function);
+    var watts = wish.watts().orElse(USUAL);
+    var hertz = wish.hertz();
     return composer
         .sketch()
         .catalogue()
         .of(InductionMotor.class)
-        .filter(motor -> motor.leads().isEmpty() && motor.power().watts() >= watts * 0.99)
+        .filter(motor -> hertz.isPresent() ? fast(motor, hertz.get(), wish.liquid()) : plain(motor))
+        .filter(motor -> motor.power().watts() >= watts * 0.99)
         .flatMap(motor -> linked(motor, volts).stream())
         .min(
             Comparator.comparing((Linked found) -> found.motor().power())
                 .thenComparing(found -> found.motor().id()));
+  }
+
+  private static boolean plain(InductionMotor motor) {
+    return motor.leads().isEmpty() && motor.frequency().isEmpty();
+  }
+
+  /// A spindle for so many hertz; air-cooled unless a liquid was said.
+  private static boolean fast(InductionMotor motor, double hertz, boolean liquid) {
+    return motor.frequency().filter(f -> f.hertz() >= hertz * 0.99).isPresent()
+        && liquid == motor.cooling().filter(c -> c == InductionMotor.Cooling.LIQUID).isPresent();
   }
 
   private static Optional<Linked> linked(InductionMotor motor, Voltage volts) {

@@ -4,11 +4,13 @@ import java.util.Optional;
 import nelvar.core.catalogue.Appliance;
 import nelvar.core.catalogue.Computer;
 import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.PhaseCutControl;
 import nelvar.core.catalogue.SocketStrip;
 import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.Ink;
 import nelvar.core.compose.sketch.Mains;
 import nelvar.core.compose.sketch.Unmet;
+import nelvar.core.model.Device;
 import nelvar.core.model.FunctionKind;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Means;
@@ -91,6 +93,13 @@ final class OnSocket implements Pattern {
     var moves = function.kind().moves();
     var line = sketch.at(socket, "L");
     var back = sketch.at(socket, "N");
+    if (SPEED.matcher(function.name()).find()) {
+      var knob = knob(part, range, amperes, wish.purpose(number), function, composer);
+      sketch.wire(sketch.at(knob, "L1"), line, Ink.LINE);
+      sketch.wire(sketch.at(knob, "N1"), back, Ink.NEUTRAL);
+      line = sketch.at(knob, "L");
+      back = sketch.at(knob, "N");
+    }
     // What shows or computes is always on; what works is switched by the program.
     if (!computer && function.kind() != FunctionKind.SHOW) {
       var contactor = composer.io().contactor(2, amperes, serves, wish.purpose(number));
@@ -103,5 +112,31 @@ final class OnSocket implements Pattern {
         .mains()
         .feedTwoWire(
             wish.purpose(number), line, back, range, amperes, moves, Mains.Protection.CORD);
+  }
+
+  private static final java.util.regex.Pattern SPEED =
+      java.util.regex.Pattern.compile(
+          "speed control|phase.cut", java.util.regex.Pattern.CASE_INSENSITIVE);
+
+  /// A knob before the socket, for what bears it.
+  private static Device knob(
+      Part load,
+      VoltageRange range,
+      double amperes,
+      String purpose,
+      MachineFunction function,
+      Composer composer) {
+    if (load.bearsCutWaves().filter(bears -> !bears).isPresent())
+      throw new Unmet("it does not bear a phase-cut speed control: its electronics would suffer");
+    var sketch = composer.sketch();
+    var volts = new nelvar.core.units.Voltage(composer.mains().voltsFor(range));
+    var part =
+        sketch
+            .cheapest(
+                PhaseCutControl.class,
+                c -> c.input().contains(volts) && c.rating().amperes() >= amperes)
+            .orElseThrow(() ->
+                new Unmet("no phase-cut speed control of the catalogue carries what it takes"));
+    return sketch.add(part, purpose + ", speed", Place.PANEL, Optional.of(function.id()));
   }
 }
