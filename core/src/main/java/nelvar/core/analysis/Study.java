@@ -87,6 +87,11 @@ public final class Study {
     return new Study(project, standard, false);
   }
 
+  /// The same for choosing sections: see [#whileChoosing].
+  public static Study toChoose(Project project, Catalogue standard) {
+    return new Study(project, standard, true);
+  }
+
   /// The same catalogue on another project: for trying a repair before offering it.
   public Study tried(Project next) {
     return new Study(next, shipped, choosing);
@@ -95,7 +100,7 @@ public final class Study {
   /// The same project while its sections are being chosen: what depends on them counts as with the
   /// thinnest that would do, so that one choice does not shift the ground of the next.
   public Study whileChoosing() {
-    return new Study(project, shipped, true);
+    return choosing ? this : new Study(project, shipped, true);
   }
 
   public boolean choosing() {

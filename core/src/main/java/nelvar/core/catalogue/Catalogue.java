@@ -6,12 +6,16 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 
 /// All parts at hand, by id: those shipped and a project's own, which come before shipped ones of
 /// the same id.
 public final class Catalogue {
   private final Map<String, Part> parts;
+
+  /// Asked some thousand times in one review.
+  private final Map<Class<?>, List<Part>> byKind = new ConcurrentHashMap<>();
 
   private Catalogue(Map<String, Part> parts) {
     this.parts = parts;
@@ -44,6 +48,9 @@ public final class Catalogue {
 
   /// All parts of one kind, in catalogue order.
   public <P extends Part> Stream<P> of(Class<P> kind) {
-    return parts.values().stream().filter(kind::isInstance).map(kind::cast);
+    return byKind
+        .computeIfAbsent(kind, k -> parts.values().stream().filter(k::isInstance).toList())
+        .stream()
+        .map(kind::cast);
   }
 }

@@ -68,10 +68,10 @@ public record Draft(Project project, Review review, List<String> reasons) {
     if (!upstreamStated)
       reasons.add(
           "The device before the inlet is assumed: %s."
-              .formatted(sized.brief().supply().upstream()));
+              .formatted(sized.project().brief().supply().upstream()));
     reasons.add(
         "Not judged yet: interference, and what a fault does to the stop. Local codes and a licensed electrician decide.");
-    return new Draft(sized, Review.findingsOnly(sized, standard), reasons);
+    return new Draft(sized.project(), Review.findingsOnly(sized), reasons);
   }
 
   /// The draft as one step.

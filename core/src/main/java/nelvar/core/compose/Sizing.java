@@ -54,12 +54,12 @@ final class Sizing {
   }
 
   /// Of what was added to a machine that stands: everything that was there keeps its size.
-  Project added(Project before) {
+  Study added(Project before) {
     composer.trimAdded();
     return beside(before, composer.sketch().project(), standard, this::linked);
   }
 
-  private static Project beside(
+  private static Study beside(
       Project before,
       Project project,
       Catalogue standard,
@@ -68,12 +68,12 @@ final class Sizing {
     var all = new LinkedHashSet<>(had);
     before.devices().forEach(device -> all.add(device.id()));
     before.conductors().forEach(conductor -> all.add(conductor.id()));
-    var now = Study.of(project.withFixed(List.copyOf(all)), standard);
+    var now = Study.toChoose(project.withFixed(List.copyOf(all)), standard);
     var sized = Choosing.all(now, Goal.LEAST_COST).edit().apply(now.project()).withFixed(had);
     var mine =
         sized.conductors().stream()
             .map(Conductor::id)
-            .filter(id -> before.conductor(id).isEmpty())
+            .filter(id -> !all.contains(id))
             .collect(Collectors.toCollection(LinkedHashSet::new));
     return least(handy(linked.apply(sized), mine, standard), mine, standard);
   }
@@ -89,14 +89,14 @@ final class Sizing {
     return project;
   }
 
-  Project sized() {
+  Study sized() {
     var wired = composer.sketch().project();
     var study = Study.of(wired, standard);
     var upstream = upstream(study);
     composer.trim(upstream, TO_SPARE * cut(study));
     var project = composer.sketch().project();
     project = project.withBrief(protectedBy(upstream, project.brief()));
-    var now = Study.of(project, standard);
+    var now = Study.toChoose(project, standard);
     project = Choosing.all(now, Goal.LEAST_COST).edit().apply(project);
     var all =
         project.conductors().stream()
@@ -177,20 +177,22 @@ final class Sizing {
   }
 
   /// Wires that carry next to nothing and protective conductors, as thick as their own rules ask.
-  private static Project least(Project sized, Set<Id> of, Catalogue standard) {
-    var project = sized;
+  private static Study least(Project sized, Set<Id> of, Catalogue standard) {
+    var study = Study.of(sized, standard);
     for (var round = 0; round < ROUNDS; round++) {
-      var judged = Review.of(project, standard, LEAST, () -> false).orElseThrow();
+      var judged = Review.of(study, LEAST);
       var repairs =
           judged.open().stream()
               .flatMap(entry -> entry.finding().stream())
               .filter(finding -> of.containsAll(finding.subject().things()))
               .flatMap(finding -> first(finding).stream())
               .toList();
-      if (repairs.isEmpty()) return project;
+      if (repairs.isEmpty()) return study;
+      var project = study.project();
       for (var repair : repairs) project = repair.edit().apply(project);
+      study = study.tried(project);
     }
-    return project;
+    return study;
   }
 
   private static Optional<nelvar.core.finding.Repair> first(Verdict.Finding finding) {

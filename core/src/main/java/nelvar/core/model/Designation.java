@@ -28,11 +28,18 @@ public record Designation(String text) implements Comparable<Designation> {
 
   /// The part before the closing digits: `-T` of `-T2`.
   public String stem() {
-    return text.replaceFirst("[0-9]+$", "");
+    return text.substring(0, digits());
+  }
+
+  /// Where the closing digits begin.
+  private int digits() {
+    var at = text.length();
+    while (at > 0 && text.charAt(at - 1) >= '0' && text.charAt(at - 1) <= '9') at--;
+    return at;
   }
 
   private long number() {
-    var digits = text.substring(stem().length());
+    var digits = text.substring(digits());
     return digits.isEmpty() ? -1 : digits.length() > 15 ? Long.MAX_VALUE : Long.parseLong(digits);
   }
 

@@ -52,6 +52,16 @@ public record Review(Study study, List<Entry> entries, long counted, WaysOut way
     return of(project, standard, RuleBook.ALL, () -> false, false).orElseThrow();
   }
 
+  /// The same of a snapshot that stands already.
+  public static Review findingsOnly(Study study) {
+    return of(study, RuleBook.ALL, () -> false, false).orElseThrow();
+  }
+
+  /// By some of the rules.
+  public static Review of(Study study, List<Rule> rules) {
+    return of(study, rules, () -> false, true).orElseThrow();
+  }
+
   /// @param cancelled asked before each rule
   /// @return empty when cancelled
   public static Optional<Review> of(
@@ -65,7 +75,11 @@ public record Review(Study study, List<Entry> entries, long counted, WaysOut way
       List<Rule> rules,
       BooleanSupplier cancelled,
       boolean keepPasses) {
-    var study = Study.of(project, standard);
+    return of(Study.of(project, standard), rules, cancelled, keepPasses);
+  }
+
+  private static Optional<Review> of(
+      Study study, List<Rule> rules, BooleanSupplier cancelled, boolean keepPasses) {
     // Rules know nothing of one another, so they may run side by side; their order in the book is
     // kept.
     var judged =
@@ -77,7 +91,7 @@ public record Review(Study study, List<Entry> entries, long counted, WaysOut way
             .toList();
     if (cancelled.getAsBoolean()) return Optional.empty();
     var accepted = new HashMap<String, Deviation>();
-    for (var deviation : project.deviations())
+    for (var deviation : study.project().deviations())
       accepted.putIfAbsent(deviation.rule() + " " + deviation.subject().text(), deviation);
     var entries = new ArrayList<Entry>();
     for (var i = 0; i < rules.size(); i++) {

@@ -41,6 +41,7 @@ final class Existing {
   private final Sketch sketch;
   private final Composer.From from;
   private final Live running;
+  private final FreePins pins;
   private final Optional<Live> stopped;
   private final Set<TerminalRef> reserved = new HashSet<>();
   private final Map<TerminalRef, Integer> landed = new HashMap<>();
@@ -53,6 +54,7 @@ final class Existing {
     this.study = study;
     this.sketch = sketch;
     this.running = study.asDesigned();
+    this.pins = new FreePins(this, study);
     this.stopped = minding ? Pressed.all(study) : Optional.empty();
     for (var wire : study.project().conductors()) {
       landed.merge(wire.from(), 1, Integer::sum);
@@ -412,7 +414,7 @@ final class Existing {
   // What pins ask of it.
 
   FreePins pins() {
-    return new FreePins(this, study);
+    return pins;
   }
 
   /// + of a supply on one side of the stop with so much left, taken.

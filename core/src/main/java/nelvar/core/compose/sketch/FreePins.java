@@ -18,10 +18,21 @@ import nelvar.core.units.Voltage;
 final class FreePins {
   private final Existing machine;
   private final Study study;
+  private final List<Logic> controllers;
 
   FreePins(Existing machine, Study study) {
     this.machine = machine;
     this.study = study;
+    this.controllers =
+        machine
+            .devices(Part.class)
+            .flatMap(device ->
+                study
+                    .part(device)
+                    .flatMap(Part::logic)
+                    .map(part -> new Logic(device, part))
+                    .stream())
+            .toList();
   }
 
   private record Logic(Device device, Controller part) {
@@ -30,17 +41,9 @@ final class FreePins {
     }
   }
 
-  private List<Logic> controllers() {
-    return machine
-        .devices(Part.class)
-        .flatMap(device ->
-            study.part(device).flatMap(Part::logic).map(part -> new Logic(device, part)).stream())
-        .toList();
-  }
-
   /// A free pin of a kind; outputs only where what feeds them is on the wanted side of the stop.
   Optional<TerminalRef> pin(Pin.Type type, Optional<Boolean> safe) {
-    for (var logic : controllers()) {
+    for (var logic : controllers) {
       if (safe.isPresent() && outputsDead(logic) != (safe.get() && machine.stops())) continue;
       for (var pin : logic.part().pins()) {
         var end = logic.at(pin.name());
@@ -72,7 +75,7 @@ final class FreePins {
 
   /// An output that switches 0 V, with + of the supply its current comes back to.
   Optional<Rails.Fed> sink(double amperes, boolean safe) {
-    for (var logic : controllers()) {
+    for (var logic : controllers) {
       // The source the controller's own 0 V goes back to.
       var source = sourceAt(logic.at("-"));
       if (source.isEmpty()) continue;
@@ -97,7 +100,7 @@ final class FreePins {
 
   /// Four pulse pins of one axis in the order step +, step -, direction +, direction -.
   Optional<List<TerminalRef>> axis() {
-    for (var logic : controllers()) {
+    for (var logic : controllers) {
       var pulses =
           logic.part().pins().stream()
               .filter(pin -> pin.type() == Pin.Type.OUTPUT_PULSES)
