@@ -69,7 +69,7 @@ final class Sizing {
     before.devices().forEach(device -> all.add(device.id()));
     before.conductors().forEach(conductor -> all.add(conductor.id()));
     var now = Study.toChoose(project.withFixed(List.copyOf(all)), standard);
-    var sized = Choosing.all(now, Goal.LEAST_COST).edit().apply(now.project()).withFixed(had);
+    var sized = Choosing.chosen(now, Goal.LEAST_COST).withFixed(had);
     var mine =
         sized.conductors().stream()
             .map(Conductor::id)
@@ -97,7 +97,7 @@ final class Sizing {
     var project = composer.sketch().project();
     project = project.withBrief(protectedBy(upstream, project.brief()));
     var now = Study.toChoose(project, standard);
-    project = Choosing.all(now, Goal.LEAST_COST).edit().apply(project);
+    project = Choosing.chosen(now, Goal.LEAST_COST);
     var all =
         project.conductors().stream()
             .map(Conductor::id)

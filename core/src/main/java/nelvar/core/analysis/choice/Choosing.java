@@ -23,6 +23,7 @@ import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
+import nelvar.core.model.Project;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.network.Feed;
@@ -66,6 +67,9 @@ public final class Choosing {
   /// Late rounds only thicken, so that wires that warm one another come to rest.
   private final boolean growing;
 
+  /// Nobody reads what is left, so nothing is said of what is fixed.
+  private boolean quiet;
+
   /// Wires that feed no known load count too.
   private final boolean whole;
 
@@ -86,6 +90,19 @@ public final class Choosing {
   /// For one load: its device and its wires, there and back.
   public static Proposal of(Id load, Study study, Goal goal) {
     return choose(study, goal, new Scope(Optional.of(load)));
+  }
+
+  /// The whole panel with its sizes chosen, where nobody will read why.
+  public static Project chosen(Study study, Goal goal) {
+    var now = study.whileChoosing();
+    for (var round = 0; round < ROUNDS; round++) {
+      var next = new Choosing(now, goal, new Scope(Optional.empty()), round >= SETTLING);
+      next.quiet = true;
+      next.choose();
+      if (next.changes().isEmpty()) break;
+      now = now.tried(next.edit().apply(now.project()));
+    }
+    return now.project();
   }
 
   private static Proposal choose(Study study, Goal goal, Scope scope) {
@@ -318,7 +335,12 @@ public final class Choosing {
   /// Thickens the wire that loses most, a size at a time, until the feed keeps its drop.
   private void keepDrop(Feed feed) {
     var limit = study.project().brief().policies().drop().fraction() * feed.voltage().volts();
-    for (var wires : DropCheck.ways(feed, study)) keepDrop(feed, wires, limit);
+    for (var wires : DropCheck.ways(feed, study))
+      if (!quiet || !fixed.containsAll(ids(wires))) keepDrop(feed, wires, limit);
+  }
+
+  private static List<Id> ids(List<Conductor> wires) {
+    return wires.stream().map(Conductor::id).toList();
   }
 
   private void keepDrop(Feed feed, List<Conductor> wires, double limit) {
