@@ -1,7 +1,9 @@
 package nelvar.core.network;
 
 import java.util.Comparator;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.solve.Phasor;
 import nelvar.core.units.Current;
@@ -17,6 +19,9 @@ public final class Fault {
   private static final double LEAST = 0.95;
 
   private final Live open;
+
+  /// Rules ask for the same short circuits.
+  private final Map<PoleRef, Optional<Prospective>> known = new ConcurrentHashMap<>();
 
   private Fault(Live open) {
     this.open = open;
@@ -43,6 +48,10 @@ public final class Fault {
   /// The current through a bridge of no resistance between two terminals; empty where no source
   /// stands between them.
   public Optional<Prospective> between(TerminalRef a, TerminalRef b) {
+    return known.computeIfAbsent(new PoleRef(a, b), _ -> computed(a, b));
+  }
+
+  private Optional<Prospective> computed(TerminalRef a, TerminalRef b) {
     // No number is read out of a state that did not settle.
     var volts = open.voltage(a, b);
     if (volts.isEmpty() || volts.get().rms() < 0.5) return Optional.empty();

@@ -2,7 +2,6 @@ package nelvar.core.network.solve;
 
 import java.util.Arrays;
 import java.util.Objects;
-import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 
 /// The nodal admittance matrix of a network at one frequency: symmetric and complex, of a fixed
@@ -311,20 +310,23 @@ final class Admittances {
       return new Phasor(x[a] - x[b], y[a] - y[b]);
     }
     var e = elimination;
-    var columns = new TreeSet<Integer>();
-    for (var node : new int[] {a, b})
-      for (var k = e.place[node]; k >= 0 && columns.add(k); k = e.parent(k)) {}
-    var w = new java.util.HashMap<Integer, double[]>();
-    w.put(a, new double[] {1, 0});
-    w.put(b, new double[] {-1, 0});
+    // Both ways up the elimination tree are in order and end at its root: they are walked as one.
+    var u = new double[e.nodes];
+    var v = new double[e.nodes];
+    u[a] = 1;
+    u[b] = -1;
     var zr = 0.0;
     var zi = 0.0;
-    for (var k : columns) {
+    var one = e.place[a];
+    var other = e.place[b];
+    while (one >= 0 || other >= 0) {
+      var k = other < 0 || (one >= 0 && one <= other) ? one : other;
+      if (one == k) one = e.parent(k);
+      if (other == k) other = e.parent(k);
       var node = e.order[k];
-      var v = w.get(node);
-      if (v == null) continue;
-      var vr = v[0];
-      var vi = v[1];
+      var vr = u[node];
+      var vi = v[node];
+      if (vr == 0 && vi == 0) continue;
       var dr = diagonalRe[node];
       var di = diagonalIm[node];
       var sr = vr * vr - vi * vi;
@@ -332,9 +334,9 @@ final class Admittances {
       zr += sr * dr - si * di;
       zi += sr * di + si * dr;
       for (var p = e.start[k]; p < e.start[k + 1]; p++) {
-        var to = w.computeIfAbsent(e.row[p], _ -> new double[2]);
-        to[0] -= re[p] * vr - im[p] * vi;
-        to[1] -= re[p] * vi + im[p] * vr;
+        var to = e.row[p];
+        u[to] -= re[p] * vr - im[p] * vi;
+        v[to] -= re[p] * vi + im[p] * vr;
       }
     }
     return new Phasor(zr, zi);
