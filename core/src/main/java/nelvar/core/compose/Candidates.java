@@ -115,15 +115,29 @@ public final class Candidates {
   /// How it does not bolt on where the part of today does; empty where it does, or where that is
   /// not known of both.
   private static List<String> mechanically(Part now, Part next) {
+    var all = new ArrayList<String>();
+    if (now.motor() || now.article().mechanics().isPresent())
+      heavier(now, next).ifPresent(all::add);
     var is = now.article().mechanics();
     var would = next.article().mechanics();
-    if (is.isEmpty() || would.isEmpty()) return List.of();
-    var all = new ArrayList<String>();
+    if (is.isEmpty() || would.isEmpty()) return all;
     differs("frame", is.get().frame(), would.get().frame(), all);
     differs("shaft", is.get().shaft(), would.get().shaft(), all);
     differs("clamped at", is.get().clamp(), would.get().clamp(), all);
     return all;
   }
+
+  /// What an axis that carries it has to move more than today; a tenth counts (assumed).
+  private static Optional<String> heavier(Part now, Part next) {
+    var is = now.article().mass();
+    var would = next.article().mass();
+    if (is.isEmpty() || would.isEmpty() || would.get().value() <= HEAVIER * is.get().value())
+      return Optional.empty();
+    return Optional.of(
+        "%s where %s is: see that its axis carries it".formatted(would.get(), is.get()));
+  }
+
+  private static final double HEAVIER = 1.1;
 
   private static void differs(String what, Optional<?> now, Optional<?> next, List<String> all) {
     if (now.isPresent() && next.isPresent() && !now.equals(next))

@@ -274,7 +274,10 @@ class ComparisonTest {
             .findFirst()
             .orElseThrow();
     assertThat(large.mechanics())
-        .containsExactly("frame 86 mm where 57 mm is", "shaft 14 mm where 8 mm is");
+        .containsExactly(
+            "4.6 kg where 1.6 kg is: see that its axis carries it",
+            "frame 86 mm where 57 mm is",
+            "shaft 14 mm where 8 mm is");
   }
 
   /// A pump for 24 V behind a supply of 12 V: another one for 24 V opens no new error, and does not
