@@ -6,6 +6,8 @@ public enum Job {
   BRIEF,
   /// What feeds what, and what protects and stops it.
   POWER,
+  /// Which pin reads and drives what.
+  SIGNALS,
   /// Wires, cables and earth.
   RUNS;
 
@@ -13,9 +15,11 @@ public enum Job {
   static Job of(String rule) {
     if (rule.equals("load.inlet")) return BRIEF;
     if (rule.equals("completeness.chatter") || rule.equals("completeness.load-fed")) return POWER;
+    if (rule.equals("parts.sensor-input")) return SIGNALS;
     return switch (rule.substring(0, rule.indexOf('.'))) {
       case "supply", "protection", "load", "parts", "states", "stop" -> POWER;
-      case "sizing", "earthing", "signals", "completeness" -> RUNS;
+      case "signals" -> SIGNALS;
+      case "sizing", "earthing", "completeness" -> RUNS;
       default -> throw new IllegalStateException("no part of the work owns the rule " + rule);
     };
   }

@@ -6,7 +6,6 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
-import nelvar.core.units.Resistance;
 import nelvar.core.units.VoltageRange;
 
 /// Motion controller, operator panel or other logic fed with direct current.
@@ -54,6 +53,10 @@ public record Controller(
             List.of(Terminal.required("+", Role.PLUS), Terminal.required("-", Role.MINUS)));
     outputSupply.ifPresent(mark -> all.add(Terminal.optional(mark, Role.PLUS)));
     for (var pin : pins) all.add(Terminal.optional(pin.name(), Role.SIGNAL));
+    pins.stream()
+        .flatMap(pin -> pin.common().stream())
+        .distinct()
+        .forEach(common -> all.add(Terminal.optional(common, Role.CONTACT)));
     return all;
   }
 
@@ -65,14 +68,21 @@ public record Controller(
               case OUTPUT_SINKING -> Stream.of(Link.output(pin.name(), "-", pin.name()));
               case OUTPUT_SOURCING ->
                   Stream.of(Link.output(outputSupply.orElse("+"), pin.name(), pin.name()));
-              case INPUT_READS_PLUS,
-                  INPUT_READS_MINUS,
-                  ANALOGUE_INPUT,
-                  ANALOGUE_OUTPUT,
-                  OUTPUT_PULSES ->
-                  Stream.of();
+              case OUTPUT_CONTACT ->
+                  Stream.of(Link.contact(pin.common().orElseThrow(), pin.name(), pin.name()));
+              case ALWAYS_ON -> Stream.of(Link.joined(outputSupply.orElse("+"), pin.name()));
+              default -> Stream.of();
             })
         .toList();
+  }
+
+  @Override
+  public Optional<ContactRating> statedRating(Link contact) {
+    return pins.stream()
+        .filter(pin -> pin.type() == Pin.Type.OUTPUT_CONTACT && pin.name().equals(contact.b()))
+        .findFirst()
+        .flatMap(Pin::rating)
+        .map(ContactRating::usualRelay);
   }
 
   @Override
@@ -85,7 +95,8 @@ public record Controller(
   @Override
   public List<Actuator> actuators() {
     return links().stream()
-        .<Actuator>map(link -> new Actuator.Program(link.actuator().orElseThrow()))
+        .flatMap(link -> link.actuator().stream())
+        .<Actuator>map(Actuator.Program::new)
         .toList();
   }
 
@@ -93,15 +104,14 @@ public record Controller(
   public List<Element> elements() {
     var all = new ArrayList<Element>();
     for (var pin : pins) {
-      switch (pin.type()) {
-        case INPUT_READS_PLUS ->
-            all.add(new Element.Resistor(pin.name(), "-", pin.digital().resistance()));
-        case INPUT_READS_MINUS ->
-            all.add(new Element.Resistor("+", pin.name(), pin.digital().resistance()));
-        case ANALOGUE_INPUT ->
-            all.add(new Element.Resistor(pin.name(), "-", new Resistance(100_000)));
-        case ANALOGUE_OUTPUT, OUTPUT_SINKING, OUTPUT_SOURCING, OUTPUT_PULSES -> {}
-      }
+      if (!pin.type().reads()) continue;
+      var pullUp = pin.levels().pullUp();
+      if (pullUp.isPresent())
+        all.add(
+            new Element.PullUp("-", pin.name(), pin.levels().supply().orElseThrow(), pullUp.get()));
+      else if (pin.type() == Pin.Type.INPUT_READS_MINUS)
+        all.add(new Element.Resistor("+", pin.name(), pin.load()));
+      else all.add(new Element.Resistor(pin.name(), "-", pin.load()));
     }
     return all;
   }

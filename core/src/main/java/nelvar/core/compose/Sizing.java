@@ -180,7 +180,7 @@ final class Sizing {
   private static Study least(Project sized, Set<Id> of, Catalogue standard) {
     var study = Study.of(sized, standard);
     for (var round = 0; round < ROUNDS; round++) {
-      var judged = Review.of(study, LEAST);
+      var judged = Review.by(study, LEAST);
       var repairs =
           judged.open().stream()
               .flatMap(entry -> entry.finding().stream())

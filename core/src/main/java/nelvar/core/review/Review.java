@@ -58,7 +58,7 @@ public record Review(Study study, List<Entry> entries, long counted, WaysOut way
   }
 
   /// By some of the rules.
-  public static Review of(Study study, List<Rule> rules) {
+  public static Review by(Study study, List<Rule> rules) {
     return of(study, rules, () -> false, true).orElseThrow();
   }
 

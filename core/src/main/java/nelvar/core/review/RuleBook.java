@@ -51,6 +51,9 @@ import nelvar.core.analysis.protection.OwnDevice;
 import nelvar.core.analysis.protection.PanelRating;
 import nelvar.core.analysis.protection.ResidualDevice;
 import nelvar.core.analysis.protection.Selectivity;
+import nelvar.core.analysis.signals.InputLevel;
+import nelvar.core.analysis.signals.OutputRating;
+import nelvar.core.analysis.signals.PinTakenTwice;
 import nelvar.core.analysis.sizing.InParallel;
 import nelvar.core.analysis.sizing.MinimumSection;
 import nelvar.core.analysis.sizing.NeutralHarmonics;
@@ -127,6 +130,9 @@ public final class RuleBook {
           new CoilSuppression(),
           new SensorAgainstInput(),
           new SignalLevel(),
+          new InputLevel(),
+          new OutputRating(),
+          new PinTakenTwice(),
           new ClosesOntoCapacitors(),
           new ContactSwitches(),
           new ConnectorWays(),

@@ -91,12 +91,12 @@ public final class SensorAgainstInput implements Rule {
 
   private static boolean suits(SensorOutput output, Pin.Type input) {
     return switch (output) {
-      case PNP -> input == Pin.Type.INPUT_READS_PLUS;
-      case NPN -> input == Pin.Type.INPUT_READS_MINUS;
-      case PUSH_PULL, CONTACT ->
-          input == Pin.Type.INPUT_READS_PLUS || input == Pin.Type.INPUT_READS_MINUS;
-      case VOLTAGE, CURRENT -> input == Pin.Type.ANALOGUE_INPUT;
-      case PULSES -> false;
+      case PNP -> input == Pin.Type.INPUT_READS_PLUS || input == Pin.Type.LOGIC_INPUT;
+      case NPN -> input == Pin.Type.INPUT_READS_MINUS || input == Pin.Type.LOGIC_INPUT;
+      case PUSH_PULL, CONTACT -> input.digitalInput();
+      case VOLTAGE -> input == Pin.Type.ANALOGUE_INPUT;
+      case CURRENT -> input == Pin.Type.ANALOGUE_INPUT || input == Pin.Type.CURRENT_INPUT;
+      case PULSES -> input == Pin.Type.LOGIC_INPUT;
     };
   }
 

@@ -114,17 +114,17 @@ public final class SignalLevel implements Rule {
         state,
         "Ulow",
         volts,
-        input.pin().digital().offBelow(),
-        volts.compareTo(input.pin().digital().offBelow()) <= 0,
+        input.pin().levels().low(),
+        volts.compareTo(input.pin().levels().low()) <= 0,
         "Its 0 V stands %s above the controller's, so the input sees %s where it must see at most %s: the signal never comes. Give it a return of its own, or thicken the shared one."
-            .formatted(new Voltage(Math.abs(lift)), volts, input.pin().digital().offBelow()));
+            .formatted(new Voltage(Math.abs(lift)), volts, input.pin().levels().low()));
   }
 
   private static Verdict sourcing(Device device, Input input, MachineStates.State state) {
     var pin = new TerminalRef(input.controller().id(), input.pin().name());
     var seen = state.live().voltage(pin, new TerminalRef(input.controller().id(), "-"));
     var volts = new Voltage(Math.max(0, seen.map(Live.Both::direct).orElse(0.0)));
-    var on = input.pin().digital().onAbove();
+    var on = input.pin().levels().high();
     return verdict(
         device,
         input,

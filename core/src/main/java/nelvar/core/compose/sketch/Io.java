@@ -305,7 +305,7 @@ public final class Io {
             if (!pin.name().endsWith("0")) speaks.add(pin);
           }
           case OUTPUT_PULSES -> pulses.add(pin);
-          case INPUT_READS_MINUS, OUTPUT_SINKING -> {}
+          default -> {}
         }
       for (var n = 0; n + 3 < pulses.size(); n += 4) steps.add(pulses.subList(n, n + 4));
     }
