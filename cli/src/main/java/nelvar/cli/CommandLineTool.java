@@ -11,6 +11,7 @@ import picocli.CommandLine;
     subcommands = {
       ReviewCommand.class,
       SolveCommand.class,
+      SignalsCommand.class,
       CalcCommand.class,
       PackCommand.class,
       ExportCommand.class,

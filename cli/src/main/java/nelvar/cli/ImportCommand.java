@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import nelvar.core.analysis.Study;
+import nelvar.core.exchange.BoardCsv;
 import nelvar.core.exchange.MachineRows;
 import nelvar.core.exchange.PartsCsv;
 import nelvar.core.file.CatalogueFile;
@@ -34,7 +35,7 @@ final class ImportCommand implements Callable<Integer> {
       index = "1",
       paramLabel = "CSV",
       description =
-          "One row each; its first row tells what they are: kind and id for parts, designation and part for devices, from and to for wires.")
+          "One row each; its first row tells what they are: kind and id for parts, pin and type for the pins of a board, designation and part for devices, from and to for wires.")
   private Path csv = Path.of("");
 
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
@@ -46,7 +47,10 @@ final class ImportCommand implements Callable<Integer> {
     var name = String.valueOf(csv.getFileName());
     var text =
         InputFile.text(csv, PartsCsv.GREATEST_FILE, "Choose a CSV of parts, devices or wires.");
-    Import found = PartsCsv.looksLikeOne(text) ? parts(name, text) : rows(name, text, project);
+    Import found =
+        PartsCsv.looksLikeOne(text)
+            ? parts(name, text)
+            : BoardCsv.looksLikeOne(text) ? board(name, text) : rows(name, text, project);
     try {
       projectFile.save(found.edit().on(project, CatalogueFile.standard()));
     } catch (EditRefused refused) {
@@ -64,6 +68,15 @@ final class ImportCommand implements Callable<Integer> {
   private static Import parts(String name, String text) throws UnreadableFile {
     var parts = PartsCsv.read(name, text);
     return new Import(Edits.ownParts("Add parts", parts), parts.size(), "parts", List.of());
+  }
+
+  private static Import board(String name, String text) throws UnreadableFile {
+    var board = BoardCsv.read(name, text);
+    return new Import(
+        Edits.ownParts("Add a board", List.of(board)),
+        BoardCsv.pins(board),
+        "pins of " + board.id(),
+        List.of());
   }
 
   private static Import rows(String name, String text, Project project) {

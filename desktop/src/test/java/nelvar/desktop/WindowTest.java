@@ -91,7 +91,7 @@ class WindowTest {
 
     var papers = folder.resolve("papers");
     driver.willPick(papers);
-    driver.press(KeyCode.CONTROL, KeyCode.DIGIT5);
+    driver.press(KeyCode.CONTROL, KeyCode.DIGIT6);
     driver.await(
         "the pages",
         () -> driver.window.stages().getLast() instanceof PackStage pack && pack.settled());
@@ -214,7 +214,7 @@ class WindowTest {
   @SuppressWarnings("unchecked")
   void theRunListIsFilteredSortedEditedAndFollowsTheSelection() {
     demo();
-    driver.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+    driver.press(KeyCode.CONTROL, KeyCode.DIGIT5);
     var table = (TableView<Object>) driver.find("#runs-table");
     var filter = (TextField) driver.find("#runs-filter");
     driver.run(() -> filter.setText("conduit valve"));

@@ -11,6 +11,7 @@ import javafx.application.Platform;
 import nelvar.core.analysis.choice.Choosing;
 import nelvar.core.analysis.choice.Goal;
 import nelvar.core.compose.WaysAsRepairs;
+import nelvar.core.exchange.BoardCsv;
 import nelvar.core.exchange.PartsCsv;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.DiskTrouble;
@@ -468,10 +469,13 @@ public final class Desk {
                 .csv(window.root().getScene().getWindow())
                 .ifPresent(path -> {
                   try {
+                    var name = String.valueOf(path.getFileName());
+                    var text =
+                        InputFile.text(path, PartsCsv.GREATEST_FILE, "Choose a CSV of parts.");
                     var parts =
-                        PartsCsv.read(
-                            String.valueOf(path.getFileName()),
-                            InputFile.text(path, PartsCsv.GREATEST_FILE, "Choose a CSV of parts."));
+                        BoardCsv.looksLikeOne(text)
+                            ? List.of(BoardCsv.read(name, text))
+                            : PartsCsv.read(name, text);
                     if (session.edit(
                         Edits.ownParts(
                             "Add %d parts from %s".formatted(parts.size(), path.getFileName()),

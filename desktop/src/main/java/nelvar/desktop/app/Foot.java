@@ -94,11 +94,12 @@ final class Foot extends VBox {
     folded();
   }
 
-  /// Papers want the room for themselves, and so do functions until a way is shown.
+  /// Papers and pins want the room for themselves, and so do functions until a way is shown.
   private String kind() {
     return switch (stage) {
       case "Brief", "Pack" -> "papers";
       case "Parts" -> "functions";
+      case "Signals" -> "signals";
       default -> "pictures";
     };
   }

@@ -13,6 +13,7 @@ public final class Main {
       Set.of(
           "review",
           "solve",
+          "signals",
           "calc",
           "pack",
           "export",

@@ -33,6 +33,7 @@ import nelvar.desktop.stage.pack.PackStage;
 import nelvar.desktop.stage.parts.PartsStage;
 import nelvar.desktop.stage.power.PowerStage;
 import nelvar.desktop.stage.runs.RunsStage;
+import nelvar.desktop.stage.signals.SignalsStage;
 import nelvar.desktop.style.Style;
 import nelvar.desktop.style.Theme;
 
@@ -68,6 +69,7 @@ public final class MainWindow {
             new BriefStage(),
             new PartsStage(),
             new PowerStage(),
+            new SignalsStage(),
             new RunsStage(this::rows),
             new PackStage(workers.pages(), desk::writePack));
     this.current = stage("Power");

@@ -98,7 +98,7 @@ final class ByFunction {
   /// The column that names one thing a row.
   private static int key(ListTable list) {
     var headings = list.columns().stream().map(ListTable.Column::heading).toList();
-    for (var heading : List.of("No.", "Device", "At"))
+    for (var heading : List.of("No.", "Device", "At", "Joined to"))
       if (headings.contains(heading)) return headings.indexOf(heading);
     return -1;
   }

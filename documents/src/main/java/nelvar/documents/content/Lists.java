@@ -42,6 +42,7 @@ public final class Lists {
         cables(review.study()),
         terminals(review.study()),
         billOfMaterials(review.study()),
+        PinMap.of(review.study()),
         settings(review.study()),
         faults(review.study()),
         findings(review),

@@ -26,6 +26,8 @@ import nelvar.core.units.Voltage;
 /// once, so the number of links does not matter. Outputs are solved on, with cold wires and high
 /// mains, where they carry most.
 public final class PinLinks {
+  private static final double LEAST = 1e-6;
+
   private PinLinks() {}
 
   /// By board in the order of the project, by pin in the order of the board.
@@ -163,10 +165,12 @@ public final class PinLinks {
         first,
         second,
         sure ? PinLink.Standing.SURE : PinLink.Standing.WRONG,
-        Optional.of(
-            new Voltage(
-                Math.min(
-                    margin(first.get().volts(), levels), margin(second.get().volts(), levels)))),
+        sure
+            ? Optional.of(
+                new Voltage(
+                    Math.min(
+                        margin(first.get().volts(), levels), margin(second.get().volts(), levels))))
+            : Optional.empty(),
         Optional.empty(),
         words(first.get(), second.get(), pin, bears));
   }
@@ -209,8 +213,14 @@ public final class PinLinks {
                   : asked.pin().levels().supply().map(Voltage::volts).orElse(0.0);
           var ohms = asked.pin().levels().pullUp().orElse(asked.pin().load()).ohms();
           return new PinLink.Seen(
-              new Voltage(Math.max(0, volts)), new Current(Math.abs(volts - against) / ohms));
+              // What rounding leaves is nothing.
+              new Voltage(volts < LEAST ? 0 : volts),
+              new Current(flows(Math.abs(volts - against) / ohms)));
         });
+  }
+
+  private static double flows(double amperes) {
+    return amperes < LEAST ? 0 : amperes;
   }
 
   private static PinLink other(Asked asked, Study study) {

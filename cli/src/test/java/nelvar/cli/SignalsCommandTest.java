@@ -1,0 +1,75 @@
+package nelvar.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.json.JsonMapper;
+
+class SignalsCommandTest {
+  private static final String FOLDER = "../demo/seed-tray-filler/seed-tray-filler";
+
+  @TempDir Path folder;
+
+  private record Outcome(int code, String out, String err) {}
+
+  private static Outcome run(String... arguments) {
+    var out = new StringWriter();
+    var err = new StringWriter();
+    var code =
+        CommandLineTool.run(arguments, new PrintWriter(out, true), new PrintWriter(err, true));
+    return new Outcome(code, out.toString(), err.toString());
+  }
+
+  @Test
+  void everyWiredPinIsALine() {
+    var planted = run("signals", FOLDER + ".nelvar.json");
+    assertThat(planted.code()).isOne();
+    assertThat(planted.out())
+        .contains("-A1:DI3", "-B3:OUT", "wrong", "reads 0 whatever drives it")
+        .contains("44 pins, 34 wired: 16 sure, 1 wrong")
+        .doesNotContain("-A1:DI16");
+    assertThat(run("signals", FOLDER + ".nelvar.json", "--free").out()).contains("-A1:DI16");
+    var settled = run("signals", FOLDER + "-settled.nelvar.json");
+    assertThat(settled.code()).isZero();
+    assertThat(settled.out()).contains("18 sure, 0 wrong, 16 not proved");
+  }
+
+  @Test
+  void asJsonVoltsAmperesAndMarginAreNumbers() {
+    var outcome = run("signals", FOLDER + "-settled.nelvar.json", "--json");
+    var tree = JsonMapper.builder().build().readTree(outcome.out());
+    assertThat(tree.get("version").asInt()).isEqualTo(1);
+    var first = tree.get("links").get(0);
+    assertThat(first.get("pin").asString()).isEqualTo("DI1");
+    assertThat(first.get("pinOut").asString()).isEqualTo("IN1");
+    assertThat(first.get("firmware").asString()).isEqualTo("in.1");
+    assertThat(first.get("connector").asString()).isEqualTo("J2");
+    assertThat(first.get("on").get("volts").asDouble()).isBetween(23.0, 24.1);
+    assertThat(first.get("off").get("volts").asDouble()).isZero();
+    assertThat(first.get("marginVolts").asDouble()).isBetween(4.9, 5.1);
+    assertThat(first.get("standing").asString()).isEqualTo("sure");
+  }
+
+  /// A board of one's own from a table of pins, and what is wrong in one by its line.
+  @Test
+  void aTableOfPinsBecomesABoard() throws Exception {
+    var file = folder.resolve("x.nelvar.json");
+    Files.copy(Path.of(FOLDER + "-settled.nelvar.json"), file);
+    var table = folder.resolve("little-board.csv");
+    Files.writeString(table, "pin,type,rating\nD1,logic-input,\nD2,output-sinking,20 mA\n");
+    var read = run("import", file.toString(), table.toString());
+    assertThat(read.err()).isEmpty();
+    assertThat(read.out()).contains("2 pins of own-little-board added");
+    var before = Files.readString(file);
+    Files.writeString(table, "pin,type,rating\nD1,logic-input,\nD2,output-sinking,lots\n");
+    var wrong = run("import", file.toString(), table.toString());
+    assertThat(wrong.code()).isEqualTo(2);
+    assertThat(wrong.err()).contains("little-board.csv", "line 3");
+    assertThat(Files.readString(file)).isEqualTo(before);
+  }
+}

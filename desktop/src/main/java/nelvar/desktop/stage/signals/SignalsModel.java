@@ -1,0 +1,171 @@
+package nelvar.desktop.stage.signals;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nelvar.core.analysis.Job;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.signals.PinLink;
+import nelvar.core.analysis.signals.PinLinks;
+import nelvar.core.catalogue.Pin;
+import nelvar.core.finding.Severity;
+import nelvar.core.model.Device;
+import nelvar.core.model.FirmwareNames;
+import nelvar.core.model.Id;
+import nelvar.core.model.Subject;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.Live;
+import nelvar.core.review.Review;
+import nelvar.documents.drawing.Drawing;
+import nelvar.documents.drawing.PinPicture;
+
+/// What the Signals stage shows, without a node.
+///
+/// @param card the pin that is looked at
+record SignalsModel(boolean begun, Drawing drawing, String summary, Optional<Card> card) {
+  private static final Drawing EMPTY = new Drawing(10, 10, List.of(), List.of());
+
+  record View(boolean free, Optional<Id> selected, Optional<Live> tried) {}
+
+  /// A name and what stands beside it.
+  record Fact(String name, String value) {}
+
+  /// One pin with its three names and what the engine finds at it.
+  ///
+  /// @param title `-A1:DI3`
+  /// @param facts each a name and a value with its unit
+  record Card(
+      Device board,
+      String pin,
+      String title,
+      String words,
+      PinLink.Standing standing,
+      String firmware,
+      List<Fact> facts) {
+    Card {
+      facts = List.copyOf(facts);
+    }
+  }
+
+  static SignalsModel of(Review review, View view) {
+    var study = review.study();
+    var links = PinLinks.of(study);
+    if (links.isEmpty())
+      return new SignalsModel(false, EMPTY, "No controller yet", Optional.empty());
+    var live = view.tried().orElseGet(study::asDesigned);
+    return new SignalsModel(
+        true,
+        PinPicture.of(
+            links,
+            study,
+            live,
+            new PinPicture.View(view.free(), view.selected(), marks(review, links))),
+        summary(links),
+        view.selected().flatMap(id -> looked(id, links, study)).map(link -> card(link, study)));
+  }
+
+  /// The worst open finding at each pin, or about what it is linked to.
+  private static Map<TerminalRef, Severity> marks(Review review, List<PinLink> links) {
+    var all = new HashMap<TerminalRef, Severity>();
+    for (var entry : review.open()) {
+      if (entry.rule().job() != Job.SIGNALS) continue;
+      var finding = entry.finding().orElseThrow();
+      for (var link : links)
+        if (link.wired() && about(finding.subject(), link))
+          all.merge(link.at(), finding.severity(), (a, b) -> a.compareTo(b) <= 0 ? a : b);
+    }
+    return all;
+  }
+
+  private static boolean about(Subject subject, PinLink link) {
+    return switch (subject) {
+      case Subject.AtTerminal(var at) -> at.equals(link.at());
+      case Subject.Thing(var id) ->
+          link.pin().type().reads()
+              && link.partners().stream().anyMatch(end -> end.device().equals(id));
+      default -> false;
+    };
+  }
+
+  /// The pin of a wire, or the first of a device that is linked to one.
+  private static Optional<PinLink> looked(Id selected, List<PinLink> links, Study study) {
+    var wire = study.conductor(selected);
+    return links.stream()
+        .filter(link ->
+            wire.filter(w -> w.from().equals(link.at()) || w.to().equals(link.at())).isPresent()
+                || link.partners().stream().anyMatch(end -> end.device().equals(selected)))
+        .findFirst();
+  }
+
+  private static Card card(PinLink link, Study study) {
+    var pin = link.pin();
+    var facts = new ArrayList<Fact>();
+    facts.add(new Fact("On the board", pin.name() + pin.at().map(spot -> ", " + spot).orElse("")));
+    pin.pinOut().ifPresent(name -> facts.add(new Fact("On the drawing", name)));
+    facts.add(new Fact("Kind", pin.type().words()));
+    if (!link.partners().isEmpty())
+      facts.add(
+          new Fact(
+              pin.type().reads() ? "Reads" : "Drives",
+              String.join(
+                  ", ",
+                  new LinkedHashSet<>(
+                      link.partners().stream().map(end -> name(end, study)).toList()))));
+    if (pin.type().digitalInput())
+      facts.add(
+          new Fact(
+              "Surely 0, surely 1",
+              "up to %s, from %s".formatted(pin.levels().low(), pin.levels().high())));
+    link.on()
+        .ifPresent(seen ->
+            facts.add(
+                new Fact(
+                    pin.type().reads() ? "Driven" : "On",
+                    "%s, %s".formatted(volts(seen), seen.current()))));
+    link.off().ifPresent(seen -> facts.add(new Fact("At rest", volts(seen))));
+    link.margin().ifPresent(margin -> facts.add(new Fact("To spare", margin.toString())));
+    link.spare().ifPresent(spare -> facts.add(new Fact("To spare", spare.toString())));
+    pin.rating().ifPresent(rating -> facts.add(new Fact("May carry", rating.toString())));
+    pin.frequency().ifPresent(f -> facts.add(new Fact("Up to", f.toString())));
+    pin.group().ifPresent(group -> facts.add(new Fact("Shares", group)));
+    return new Card(
+        link.board(),
+        pin.name(),
+        link.board().designation() + ":" + pin.name(),
+        link.words(),
+        link.standing(),
+        FirmwareNames.of(study.project(), link.board().id(), pin).orElse(""),
+        facts);
+  }
+
+  private static String volts(PinLink.Seen seen) {
+    return new nelvar.core.units.Voltage(Math.round(seen.volts().volts() * 100) / 100.0).toString();
+  }
+
+  private static String name(TerminalRef end, Study study) {
+    return study.label(end.device()) + ":" + end.terminal();
+  }
+
+  private static String summary(List<PinLink> links) {
+    var all = new ArrayList<String>();
+    count(all, "inputs", links, pin -> pin.type().digitalInput());
+    count(all, "outputs", links, pin -> pin.type().switches());
+    var wrong = links.stream().filter(l -> l.standing() == PinLink.Standing.WRONG).count();
+    var sure = links.stream().filter(l -> l.standing() == PinLink.Standing.SURE).count();
+    all.add(
+        wrong == 0
+            ? "%d links proved".formatted(sure)
+            : "%d proved, %d wrong".formatted(sure, wrong));
+    return String.join(", ", all);
+  }
+
+  private static void count(
+      List<String> all, String what, List<PinLink> links, java.util.function.Predicate<Pin> which) {
+    var of = links.stream().filter(link -> which.test(link.pin())).toList();
+    if (!of.isEmpty())
+      all.add("%d of %d %s".formatted(of.stream().filter(PinLink::wired).count(), of.size(), what));
+  }
+}

@@ -1,0 +1,115 @@
+package nelvar.documents;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nelvar.core.analysis.signals.PinLink;
+import nelvar.core.analysis.signals.PinLinks;
+import nelvar.core.finding.Severity;
+import nelvar.core.model.Id;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.ActuatorRef;
+import nelvar.core.network.Conditions;
+import nelvar.core.network.WhatIf;
+import nelvar.core.review.Review;
+import nelvar.core.units.Temperature;
+import nelvar.documents.content.Lists;
+import nelvar.documents.drawing.Drawing;
+import nelvar.documents.drawing.Faces;
+import nelvar.documents.drawing.PinPicture;
+import nelvar.documents.drawing.Shape;
+import org.junit.jupiter.api.Test;
+
+/// Pins on the screen and on paper say the same.
+class PinsTest {
+  private final Review review = Machines.planted(false);
+  private final List<PinLink> links = PinLinks.of(review.study());
+
+  private Drawing drawn(boolean free, Optional<Id> selected) {
+    return PinPicture.of(
+        links,
+        review.study(),
+        review.study().asDesigned(),
+        new PinPicture.View(free, selected, Map.of(TerminalRef.of("A1:DI3"), Severity.ERROR)));
+  }
+
+  private static List<String> words(Drawing drawing) {
+    return drawing.shapes().stream()
+        .filter(Shape.Label.class::isInstance)
+        .map(shape -> ((Shape.Label) shape).text())
+        .toList();
+  }
+
+  @Test
+  void everyWiredPinStandsInThePicture() {
+    var words = words(drawn(false, Optional.empty()));
+    for (var link : links)
+      if (link.wired() && link.pin().type().digitalInput())
+        assertThat(words).contains(link.pin().name());
+    assertThat(words)
+        .contains("6 free: DI11 to DI16", "4 free: Q9 to Q12", "J2 reads +", "J3 pulls to 0 V")
+        .contains("reads 1, 23.9 V", "reads 0, 0 V", "on, 20.7 mA when on", "in.3", "XSTEP")
+        .doesNotContain("DI11", "XDIR+");
+    assertThat(words(drawn(true, Optional.empty()))).contains("DI11", "DI16", "Q12");
+  }
+
+  @Test
+  void nothingStandsOnSomethingElseOrBeyondTheEdge() {
+    for (var drawing : List.of(drawn(false, Optional.empty()), drawn(true, Optional.empty()))) {
+      var spots = drawing.spots();
+      for (var i = 0; i < spots.size(); i++)
+        for (var j = i + 1; j < spots.size(); j++) {
+          var a = spots.get(i);
+          var b = spots.get(j);
+          var apart =
+              a.x() + a.width() <= b.x() + 0.01
+                  || b.x() + b.width() <= a.x() + 0.01
+                  || a.y() + a.height() <= b.y() + 0.01
+                  || b.y() + b.height() <= a.y() + 0.01;
+          assertThat(apart).as(a.says() + " and " + b.says()).isTrue();
+        }
+      for (var shape : drawing.shapes())
+        if (shape instanceof Shape.Label label) {
+          var width = Faces.width(label.text(), label.face(), label.size());
+          var left =
+              switch (label.anchor()) {
+                case START -> label.x();
+                case MIDDLE -> label.x() - width / 2;
+                case END -> label.x() - width;
+              };
+          assertThat(left).as(label.text()).isNotNegative();
+          assertThat(left + width).as(label.text()).isLessThanOrEqualTo(drawing.width());
+        }
+    }
+  }
+
+  /// A sensor that is tried off reads 0 in the picture.
+  @Test
+  void whatIsTriedIsSeen() {
+    var live =
+        review
+            .study()
+            .engine()
+            .solve(
+                WhatIf.AS_DESIGNED.holding(new ActuatorRef(new Id("B1"), "sees"), false),
+                Conditions.usual(new Temperature(45)));
+    var view = new PinPicture.View(false, Optional.of(new Id("B1")), Map.of());
+    var before = words(drawn(false, Optional.empty())).stream().filter("reads 0, 0 V"::equals);
+    var after =
+        words(PinPicture.of(links, review.study(), live, view)).stream()
+            .filter("reads 0, 0 V"::equals);
+    assertThat(after.count()).isEqualTo(before.count() + 1);
+  }
+
+  @Test
+  void thePackHasThePins() {
+    var list =
+        Lists.all(review).stream().filter(l -> l.name().equals("pins")).findFirst().orElseThrow();
+    assertThat(list.rows()).hasSize(links.size());
+    var di3 = list.rows().stream().filter(row -> row.getFirst().equals("-A1:DI3")).findFirst();
+    assertThat(di3.orElseThrow())
+        .contains("J2 pin 3", "IN3", "in.3", "-B3:OUT", "drum home", "wrong");
+  }
+}
