@@ -78,6 +78,10 @@ public final class Panel {
     return this;
   }
 
+  public Panel purpose(String words) {
+    return last(device -> device.withPurpose(words));
+  }
+
   public Panel called(String designation) {
     return last(device -> device.withDesignation(new Designation(designation)));
   }

@@ -51,6 +51,7 @@ import nelvar.core.analysis.protection.OwnDevice;
 import nelvar.core.analysis.protection.PanelRating;
 import nelvar.core.analysis.protection.ResidualDevice;
 import nelvar.core.analysis.protection.Selectivity;
+import nelvar.core.analysis.signals.BrokenWire;
 import nelvar.core.analysis.signals.InputLevel;
 import nelvar.core.analysis.signals.OutputRating;
 import nelvar.core.analysis.signals.PinTakenTwice;
@@ -133,6 +134,7 @@ public final class RuleBook {
           new InputLevel(),
           new OutputRating(),
           new PinTakenTwice(),
+          new BrokenWire(),
           new ClosesOntoCapacitors(),
           new ContactSwitches(),
           new ConnectorWays(),

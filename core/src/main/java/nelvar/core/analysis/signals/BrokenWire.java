@@ -44,7 +44,8 @@ public final class BrokenWire implements Rule {
   public Stream<Verdict> check(Study study) {
     return PinLinks.of(study).stream()
         .filter(link -> link.pin().type().digitalInput() && link.wired())
-        .flatMap(Contained.many(this, link -> link.board().id(), link -> judge(link, study).stream()));
+        .flatMap(
+            Contained.many(this, link -> link.board().id(), link -> judge(link, study).stream()));
   }
 
   private static Optional<Verdict> judge(PinLink link, Study study) {
@@ -74,7 +75,8 @@ public final class BrokenWire implements Rule {
   private static Verdict verdict(
       PinLink link, Device device, ActuatorRef ref, boolean moved, boolean guards) {
     var subject = new Subject.AtTerminal(link.at());
-    var w = Working.of("Broken wire of %s:%s".formatted(link.board().designation(), link.pin().name()));
+    var w =
+        Working.of("Broken wire of %s:%s".formatted(link.board().designation(), link.pin().name()));
     w.given(
         "contact",
         moved ? "open at rest" : "closed at rest",
