@@ -61,6 +61,34 @@ class SignalsTest extends DemoWindow {
     assertThat(session().project()).isEqualTo(before);
   }
 
+  /// The wire of a sensor that pulls to 0 V goes to a free pin and back: three keys, one step each.
+  @Test
+  @SuppressWarnings("unchecked")
+  void twoPinsAreSwapped() {
+    open();
+    driver.run(() -> driver.window.select(new Id("B3")));
+    driver.settle();
+    var before = session().project();
+    driver.run(() -> {
+      var others =
+          (javafx.scene.control.ChoiceBox<Object>) driver.window.root().lookup("#swap-pin");
+      others.setValue(
+          others.getItems().stream()
+              .filter(item -> item.toString().equals("DI11, free"))
+              .findFirst()
+              .orElseThrow());
+    });
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+    assertThat(driver.text("-A1:DI11")).isNotNull();
+    assertThat(session().project().conductors())
+        .anyMatch(wire ->
+            wire.touches(new Id("A1")) && wire.from().terminal().equals("DI11")
+                || wire.to().terminal().equals("DI11"));
+    driver.run(() -> session().undo());
+    assertThat(session().project()).isEqualTo(before);
+  }
+
   /// Free pins stand folded until they are asked for; what is tried is seen at its pin.
   @Test
   void freePinsUnfoldAndWhatIsTriedIsSeen() {

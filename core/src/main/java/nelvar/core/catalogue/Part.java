@@ -155,6 +155,11 @@ public sealed interface Part
     return motor() || drives() || !outputs().isEmpty() ? Optional.of(false) : Optional.empty();
   }
 
+  /// What it takes step and direction with, where that is stated.
+  default Optional<PulseInput> pulseInput() {
+    return Optional.empty();
+  }
+
   /// What one of its contacts switches, where that is stated.
   default Optional<ContactRating> statedRating(Link contact) {
     return Optional.empty();

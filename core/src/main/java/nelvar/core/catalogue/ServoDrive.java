@@ -14,6 +14,7 @@ import nelvar.core.units.VoltageRange;
 /// Servo drive fed with direct current.
 ///
 /// @param rating continuous motor current
+/// @param pulseInput what it takes step and direction with
 /// @param busCapacitance what takes up energy its motor gives back
 public record ServoDrive(
     String id,
@@ -24,7 +25,8 @@ public record ServoDrive(
     Current rating,
     Percent efficiency,
     List<String> controls,
-    Optional<Capacitance> busCapacitance)
+    Optional<Capacitance> busCapacitance,
+    Optional<PulseInput> pulseInput)
     implements Part {
   public ServoDrive {
     controls = List.copyOf(controls);

@@ -13,6 +13,7 @@ import nelvar.core.units.VoltageRange;
 ///
 /// @param rating greatest phase current it can be set to
 /// @param chopping input current as a share of the phase current (common practice 67 %)
+/// @param pulseInput what it takes step and direction with
 /// @param busCapacitance what takes up energy its motor gives back
 public record StepperDrive(
     String id,
@@ -22,7 +23,8 @@ public record StepperDrive(
     Current rating,
     Percent chopping,
     List<String> controls,
-    Optional<Capacitance> busCapacitance)
+    Optional<Capacitance> busCapacitance,
+    Optional<PulseInput> pulseInput)
     implements Part {
   /// What of its input reaches the windings; common practice.
   private static final double LOSSES = 0.97;

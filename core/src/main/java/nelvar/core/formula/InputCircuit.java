@@ -14,6 +14,11 @@ public final class InputCircuit {
     return supply.times(input.ohms() / (input.ohms() + pullUp.ohms()));
   }
 
+  /// `(U − Uf)/R`: what an optocoupler behind a resistor takes.
+  public static Current coupled(Voltage supply, Voltage forward, Resistance series) {
+    return new Current(Math.max(0, (supply.volts() - forward.volts()) / series.ohms()));
+  }
+
   /// `(U − Uf)/I − Ri`; none where what is inside is enough.
   public static Optional<Resistance> series(
       Voltage supply, Voltage forward, Current wanted, Resistance inside) {

@@ -55,6 +55,7 @@ import nelvar.core.analysis.signals.BrokenWire;
 import nelvar.core.analysis.signals.InputLevel;
 import nelvar.core.analysis.signals.OutputRating;
 import nelvar.core.analysis.signals.PinTakenTwice;
+import nelvar.core.analysis.signals.Pulses;
 import nelvar.core.analysis.sizing.InParallel;
 import nelvar.core.analysis.sizing.MinimumSection;
 import nelvar.core.analysis.sizing.NeutralHarmonics;
@@ -135,6 +136,7 @@ public final class RuleBook {
           new OutputRating(),
           new PinTakenTwice(),
           new BrokenWire(),
+          new Pulses(),
           new ClosesOntoCapacitors(),
           new ContactSwitches(),
           new ConnectorWays(),

@@ -36,6 +36,7 @@ public final class Shots {
             switch (stages.get(i).name()) {
               case "Power" -> Optional.of(new Id("T2"));
               case "Runs" -> Optional.of(new Id("W32"));
+              case "Signals" -> Optional.of(new Id("B3"));
               default -> Optional.<Id>empty();
             };
         window.session().orElseThrow().selection().set(subject);
@@ -45,7 +46,9 @@ public final class Shots {
             scene,
             folder.resolve(
                 "%d-%s.png"
-                    .formatted(i + 1, stages.get(i).name().toLowerCase(java.util.Locale.ROOT))));
+                    .formatted(
+                        number(stages.get(i).name()),
+                        stages.get(i).name().toLowerCase(java.util.Locale.ROOT))));
       }
       var bench = window.session().orElseThrow().bench();
       bench.plus().set(Optional.of(nelvar.core.model.TerminalRef.of("M6:+")));
@@ -94,6 +97,18 @@ public final class Shots {
     }
   }
 
+  /// The numbers of pictures stay, whatever stage comes between.
+  private static int number(String stage) {
+    return switch (stage) {
+      case "Brief" -> 1;
+      case "Parts" -> 2;
+      case "Power" -> 3;
+      case "Runs" -> 4;
+      case "Pack" -> 5;
+      default -> 13;
+    };
+  }
+
   /// A wish with its ways, and a machine drawn up from a list.
   private static void composing(MainWindow window, Scene scene, Path folder) throws IOException {
     var session = window.session().orElseThrow();
@@ -132,8 +147,6 @@ public final class Shots {
     fresh.composing().draft();
     for (var turn = 0; turn < 200 && fresh.project().conductors().isEmpty(); turn++) pulse(50);
     for (var turn = 0; turn < 200 && fresh.stale().get(); turn++) pulse(50);
-    window.choose(window.stage("Parts"));
-    picture(scene, folder.resolve("13-drafted.png"));
     window.choose(window.stage("Power"));
     picture(scene, folder.resolve("15-drafted-power.png"));
   }

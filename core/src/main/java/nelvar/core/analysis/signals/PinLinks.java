@@ -9,6 +9,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Controller;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Pin;
+import nelvar.core.formula.InputCircuit;
 import nelvar.core.model.Device;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.ActuatorRef;
@@ -226,18 +227,69 @@ public final class PinLinks {
   private static PinLink other(Asked asked, Study study) {
     var pin = asked.pin();
     if (pin.type().switches()) return output(asked, study);
+    if (pin.type() == Pin.Type.OUTPUT_PULSES || pin.type() == Pin.Type.OUTPUT_PULSES_SINGLE)
+      return pulses(asked.with(loads(asked, study)), study);
     return said(
         asked.with(loads(asked, study)),
         PinLink.Standing.UNPROVED,
         switch (pin.type()) {
           case ALWAYS_ON -> "always on: no program switches it";
-          case OUTPUT_PULSES, OUTPUT_PULSES_SINGLE ->
-              "pulses: levels and times of what takes them are not stated";
           case ANALOGUE_OUTPUT -> "0–10 V: what takes it does not state its resistance";
           case ANALOGUE_INPUT, CURRENT_INPUT -> "a value, not a level: its scale is set by hand";
           case THERMISTOR -> "a thermistor: its curve is set in firmware";
           default -> "a serial line: its settings are made at both ends";
         });
+  }
+
+  /// What drives of pulses commonly give, where nothing is stated.
+  private static final Voltage PULSES = new Voltage(5);
+
+  /// Amperes in the optocoupler of the drive, and whether it sees pulses as short as they come.
+  private static PinLink pulses(Asked asked, Study study) {
+    var taken =
+        asked.drivers().partners().stream()
+            .flatMap(end -> study.device(end.device()).stream())
+            .flatMap(device -> study.part(device).stream())
+            .flatMap(part -> part.pulseInput().stream())
+            .findFirst();
+    var pin = asked.pin();
+    if (taken.isEmpty())
+      return said(
+          asked,
+          PinLink.Standing.UNPROVED,
+          "pulses: levels and times of what takes them are not stated");
+    if (pin.pulse().isEmpty() || pin.frequency().isEmpty())
+      return said(asked, PinLink.Standing.UNPROVED, "pulses: how short and how fast is not stated");
+    var volts = pin.logic().flatMap(Pin.Logic::supply).orElse(PULSES);
+    var input = taken.get();
+    var current = InputCircuit.coupled(volts, input.forward(), input.resistance());
+    var wrong =
+        current.compareTo(input.least()) < 0
+            ? "gives %s, and the drive wants %s to see them".formatted(current, input.least())
+            : current.compareTo(input.greatest()) > 0
+                ? "gives %s, and the drive bears %s: put a resistor before it"
+                    .formatted(current, input.greatest())
+                : pin.pulse().get().compareTo(input.pulse()) < 0
+                    ? "pulses of %s, and the drive sees none below %s: set them longer"
+                        .formatted(pin.pulse().get(), input.pulse())
+                    : "";
+    var fastest =
+        pin.frequency().get().compareTo(input.frequency()) < 0
+            ? pin.frequency().get()
+            : input.frequency();
+    return new PinLink(
+        asked.board(),
+        pin,
+        asked.drivers().partners(),
+        Optional.of(new PinLink.Seen(volts, current)),
+        Optional.empty(),
+        wrong.isEmpty() ? PinLink.Standing.SURE : PinLink.Standing.WRONG,
+        Optional.empty(),
+        Optional.empty(),
+        wrong.isEmpty()
+            ? "%s into the drive, pulses of %s where %s are seen, up to %s"
+                .formatted(current, pin.pulse().get(), input.pulse(), fastest)
+            : wrong);
   }
 
   private static PinLink output(Asked asked, Study study) {

@@ -18,7 +18,6 @@ import nelvar.core.model.Connection;
 import nelvar.core.model.Designation;
 import nelvar.core.model.Deviation;
 import nelvar.core.model.Device;
-import nelvar.core.model.FirmwareNames;
 import nelvar.core.model.Id;
 import nelvar.core.model.OperatingState;
 import nelvar.core.model.Owned;
@@ -478,22 +477,6 @@ public final class Edits {
           all.add(setting);
           return project.withSettings(all);
         });
-  }
-
-  /// What a pin is called in the program; empty for what its part is shipped with.
-  public static Edit firmwareName(Device board, String pin, String name) {
-    var setting = FirmwareNames.setting(pin);
-    var text = name.strip();
-    if (!text.isEmpty())
-      return set(new Setting(board.id(), setting, text, "name in the program"))
-          .named("Call %s:%s %s".formatted(board.designation(), pin, text));
-    return new Edit(
-        "Call %s:%s as shipped".formatted(board.designation(), pin),
-        project ->
-            project.withSettings(
-                project.settings().stream()
-                    .filter(s -> !(s.device().equals(board.id()) && s.name().equals(setting)))
-                    .toList()));
   }
 
   public static Edit accept(Deviation deviation) {

@@ -18,7 +18,7 @@ import nelvar.core.file.UnreadableFile;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.FirmwareNames;
-import nelvar.core.model.edit.Edits;
+import nelvar.core.model.edit.PinEdits;
 import org.junit.jupiter.api.Test;
 
 /// Links of pins, by hand: volts of a divider, what a pull-up leaves, what an output carries.
@@ -301,6 +301,60 @@ class PinLinksTest {
     assertThat(verdicts(rule, door, "DI1")).isEmpty();
   }
 
+  /// 5 V over 270 Ω and a diode of 1.2 V: 14.1 mA, pulses of 2.5 µs are seen. Over 2.2 kΩ they are
+  /// not, over 100 Ω the diode is destroyed, pulses of 1 µs are too short.
+  @Test
+  void aDriveSeesItsPulses() {
+    assertThat(pulses(270, 2.5).standing()).isEqualTo(Standing.SURE);
+    assertThat(pulses(270, 2.5).on().orElseThrow().current().amperes())
+        .isCloseTo(3.8 / 270, within(1e-6));
+    assertThat(pulses(2200, 2.5).words()).contains("1.73 mA", "wants 6 mA");
+    assertThat(pulses(100, 2.5).words()).contains("0.038 A", "bears 0.02 A");
+    assertThat(pulses(270, 3).words()).contains("pulses of 2.5 µs", "none below 3 µs");
+  }
+
+  private static PinLink pulses(double ohms, double micros) {
+    var drive =
+        (nelvar.core.catalogue.StepperDrive)
+            CatalogueFile.standard().find("stepper-drive-50v-5a").orElseThrow();
+    var input = drive.pulseInput().orElseThrow();
+    var tried =
+        new nelvar.core.catalogue.StepperDrive(
+            "drive",
+            "Drive",
+            drive.article(),
+            drive.input(),
+            drive.rating(),
+            drive.chopping(),
+            drive.controls(),
+            drive.busCapacitance(),
+            java.util.Optional.of(
+                new nelvar.core.catalogue.PulseInput(
+                    input.forward(),
+                    new nelvar.core.units.Resistance(ohms),
+                    input.least(),
+                    input.greatest(),
+                    input.frequency(),
+                    new nelvar.core.units.Duration(micros * 1e-6))));
+    var study =
+        Panel.dc()
+            .part(tried)
+            .device("A", "motion-controller-3ax")
+            .device("U", "drive")
+            .wire("T:+", "A:+", 0.75, 1)
+            .wire("A:-", "T:-", 0.75, 1)
+            .wire("A:XSTEP+", "U:STEP+", 0.25, 1)
+            .wire("A:XSTEP-", "U:STEP-", 0.25, 1)
+            .study();
+    var link = link(study, "XSTEP+");
+    var verdict = verdicts(new Pulses(), study, "XSTEP+").getFirst();
+    assertThat(verdict)
+        .isInstanceOf(
+            link.standing() == Standing.SURE ? Verdict.Pass.class : Verdict.Finding.class);
+    assertThat(new Pulses().check(study)).as("once an axis").hasSize(1);
+    return link;
+  }
+
   /// The demo's mistakes are wrong links, and its settled copy has none; nor has any draft.
   @Test
   void demosAndDraftsHold() throws Exception {
@@ -334,9 +388,28 @@ class PinLinksTest {
     assertThat(pin.pinOut()).contains("IN1");
     assertThat(String.valueOf(pin.at().orElseThrow())).isEqualTo("J1 pin 1");
     assertThat(FirmwareNames.of(project, board.id(), pin)).contains("in.1");
-    var named = Edits.firmwareName(board, "DI1", " IN_TRAY ").on(project, CatalogueFile.standard());
+    var named =
+        PinEdits.firmwareName(board, "DI1", " IN_TRAY ").on(project, CatalogueFile.standard());
     assertThat(FirmwareNames.of(named, board.id(), pin)).contains("IN_TRAY");
-    var back = Edits.firmwareName(board, "DI1", "").on(named, CatalogueFile.standard());
+    var back = PinEdits.firmwareName(board, "DI1", "").on(named, CatalogueFile.standard());
     assertThat(back).isEqualTo(project);
+    // Exchanged with another pin, its wire and its name go there; exchanged again, all is as
+    // before.
+    var wired =
+        panel()
+            .device("S", "push-button-1no")
+            .wire("T:+", "S:13", 0.5, 5)
+            .wire("S:14", "A:DI1", 0.5, 5)
+            .build();
+    var called = PinEdits.firmwareName(board, "DI1", "IN_TRAY").on(wired, CatalogueFile.standard());
+    var swapped = PinEdits.swap(board, "DI1", "DI2").on(called, CatalogueFile.standard());
+    var second = board().pins().get(1);
+    assertThat(FirmwareNames.of(swapped, board.id(), second)).contains("IN_TRAY");
+    assertThat(FirmwareNames.of(swapped, board.id(), pin)).contains("in.1");
+    var links = Study.of(swapped, CatalogueFile.standard());
+    assertThat(link(links, "DI1").standing()).isEqualTo(Standing.FREE);
+    assertThat(link(links, "DI2").standing()).isEqualTo(Standing.SURE);
+    assertThat(PinEdits.swap(board, "DI2", "DI1").on(swapped, CatalogueFile.standard()))
+        .isEqualTo(called);
   }
 }

@@ -33,6 +33,14 @@ record SignalsModel(boolean begun, Drawing drawing, String summary, Optional<Car
   /// A name and what stands beside it.
   record Fact(String name, String value) {}
 
+  /// Another pin of the same kind on the board, free or with what it leads to.
+  record Other(String pin, String words) {
+    @Override
+    public String toString() {
+      return words;
+    }
+  }
+
   /// One pin with its three names and what the engine finds at it.
   ///
   /// @param title `-A1:DI3`
@@ -44,8 +52,10 @@ record SignalsModel(boolean begun, Drawing drawing, String summary, Optional<Car
       String words,
       PinLink.Standing standing,
       String firmware,
-      List<Fact> facts) {
+      List<Fact> facts,
+      List<Other> others) {
     Card {
+      others = List.copyOf(others);
       facts = List.copyOf(facts);
     }
   }
@@ -64,7 +74,9 @@ record SignalsModel(boolean begun, Drawing drawing, String summary, Optional<Car
             live,
             new PinPicture.View(view.free(), view.selected(), marks(review, links))),
         summary(links),
-        view.selected().flatMap(id -> looked(id, links, study)).map(link -> card(link, study)));
+        view.selected()
+            .flatMap(id -> looked(id, links, study))
+            .map(link -> card(link, links, study)));
   }
 
   /// The worst open finding at each pin, or about what it is linked to.
@@ -100,7 +112,7 @@ record SignalsModel(boolean begun, Drawing drawing, String summary, Optional<Car
         .findFirst();
   }
 
-  private static Card card(PinLink link, Study study) {
+  private static Card card(PinLink link, List<PinLink> links, Study study) {
     var pin = link.pin();
     var facts = new ArrayList<Fact>();
     facts.add(new Fact("On the board", pin.name() + pin.at().map(spot -> ", " + spot).orElse("")));
@@ -138,7 +150,28 @@ record SignalsModel(boolean begun, Drawing drawing, String summary, Optional<Car
         link.words(),
         link.standing(),
         FirmwareNames.of(study.project(), link.board().id(), pin).orElse(""),
-        facts);
+        facts,
+        links.stream()
+            .filter(other -> other.board().id().equals(link.board().id()) && other != link)
+            .filter(other -> alike(other.pin().type(), pin.type()))
+            .map(other -> other(other, study))
+            .toList());
+  }
+
+  private static boolean alike(Pin.Type a, Pin.Type b) {
+    return a == b || (a.digitalInput() && b.digitalInput()) || (a.switches() && b.switches());
+  }
+
+  private static Other other(PinLink link, Study study) {
+    return new Other(
+        link.pin().name(),
+        "%s, %s"
+            .formatted(
+                link.pin().name(),
+                link.partners().stream()
+                    .findFirst()
+                    .map(end -> study.label(end.device()))
+                    .orElse(link.standing().words())));
   }
 
   private static String volts(PinLink.Seen seen) {

@@ -3,6 +3,7 @@ package nelvar.desktop.stage.signals;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
+import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.BorderPane;
@@ -11,7 +12,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import nelvar.core.analysis.Job;
 import nelvar.core.analysis.signals.PinLink;
-import nelvar.core.model.edit.Edits;
+import nelvar.core.model.edit.PinEdits;
 import nelvar.core.network.Live;
 import nelvar.core.review.Review;
 import nelvar.core.units.Reading;
@@ -130,6 +131,21 @@ public final class SignalsStage implements Stage {
     card.getChildren().add(says);
   }
 
+  /// Its wire and its name in the program go to the pin that is chosen, and those there come here.
+  private ChoiceBox<SignalsModel.Other> swap(SignalsModel.Card pin) {
+    var others = new ChoiceBox<SignalsModel.Other>();
+    others.setId("swap-pin");
+    others.setAccessibleText("Swap with another pin");
+    others.getItems().setAll(pin.others());
+    others
+        .valueProperty()
+        .addListener((_, _, other) -> {
+          if (other != null)
+            session.ifPresent(s -> s.edit(PinEdits.swap(pin.board(), pin.pin(), other.pin())));
+        });
+    return others;
+  }
+
   private void fill(SignalsModel.Card pin) {
     var title = new Label(pin.title());
     title.getStyleClass().addAll("mono", "title-small");
@@ -143,7 +159,7 @@ public final class SignalsStage implements Stage {
             text -> new Reading.Value<>(text),
             text ->
                 session
-                    .filter(s -> s.edit(Edits.firmwareName(pin.board(), pin.pin(), text)))
+                    .filter(s -> s.edit(PinEdits.firmwareName(pin.board(), pin.pin(), text)))
                     .isPresent());
     name.show(pin.firmware());
     name.setId("firmware-name");
@@ -158,6 +174,9 @@ public final class SignalsStage implements Stage {
       value.getStyleClass().add("strong");
       facts.getChildren().add(new HBox(6, what, value));
     }
-    card.getChildren().addAll(head, facts, name);
+    var doing = new HBox(18, name);
+    doing.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    if (!pin.others().isEmpty()) doing.getChildren().addAll(new Label("Swap with"), swap(pin));
+    card.getChildren().addAll(head, facts, doing);
   }
 }

@@ -1,0 +1,72 @@
+package nelvar.core.analysis.signals;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.Pin;
+import nelvar.core.finding.Reason;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Id;
+import nelvar.core.model.Subject;
+import nelvar.core.trail.Working;
+
+/// Every drive sees the pulses it is sent: enough current in its optocoupler, not too much, and
+/// pulses no shorter than it sees.
+///
+/// `I = (U − Uf)/R`, U 5 V where nothing is stated (common practice). Said once an axis.
+public final class Pulses implements Rule {
+  private static final Reason NOT_SEEN = Reason.of("A drive does not see its pulses");
+
+  @Override
+  public String id() {
+    return "signals.pulses";
+  }
+
+  @Override
+  public String asks() {
+    return "Every drive sees the pulses it is sent.";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    record Axis(Id board, List<Id> partners) {}
+    var told = new HashSet<Axis>();
+    return PinLinks.of(study).stream()
+        .filter(link ->
+            link.wired()
+                && (link.pin().type() == Pin.Type.OUTPUT_PULSES
+                    || link.pin().type() == Pin.Type.OUTPUT_PULSES_SINGLE))
+        .filter(link ->
+            told.add(
+                new Axis(
+                    link.board().id(),
+                    link.partners().stream().map(end -> end.device()).distinct().toList())))
+        .flatMap(Contained.one(this, link -> link.board().id(), Pulses::judge));
+  }
+
+  private static Verdict judge(PinLink link) {
+    var subject = new Subject.AtTerminal(link.at());
+    var w = Working.of("Pulses of %s:%s".formatted(link.board().designation(), link.pin().name()));
+    link.on().ifPresent(seen -> w.given("U", seen.volts(), "of the output, 5 V where not stated"));
+    link.on().ifPresent(seen -> w.given("I", seen.current(), "(U − Uf)/R of the drive"));
+    link.pin().pulse().ifPresent(pulse -> w.given("tp", pulse, "of the output"));
+    var trail = w.explain(link).trail();
+    return switch (link.standing()) {
+      case SURE -> new Verdict.Pass(subject, trail);
+      case FREE, UNPROVED -> new Verdict.NotChecked(subject, link.words());
+      case WRONG ->
+          new Verdict.Finding(
+              subject,
+              Severity.ERROR,
+              NOT_SEEN,
+              "%s:%s %s. The axis loses steps, or does not move."
+                  .formatted(link.board().designation(), link.pin().name(), link.words()),
+              trail,
+              List.of());
+    };
+  }
+}

@@ -1,0 +1,72 @@
+package nelvar.core.model.edit;
+
+import java.util.ArrayList;
+import java.util.List;
+import nelvar.core.model.Device;
+import nelvar.core.model.FirmwareNames;
+import nelvar.core.model.Project;
+import nelvar.core.model.Setting;
+import nelvar.core.model.TerminalRef;
+
+/// What can be done to a pin: named in the program, exchanged with another.
+public final class PinEdits {
+  private static final String WHY = "name in the program";
+
+  private PinEdits() {}
+
+  /// What a pin is called in the program; empty for what its part is shipped with.
+  public static Edit firmwareName(Device board, String pin, String name) {
+    var text = name.strip();
+    if (!text.isEmpty())
+      return Edits.set(new Setting(board.id(), FirmwareNames.setting(pin), text, WHY))
+          .named("Call %s:%s %s".formatted(board.designation(), pin, text));
+    return new Edit(
+        "Call %s:%s as shipped".formatted(board.designation(), pin),
+        project ->
+            project.withSettings(
+                project.settings().stream()
+                    .filter(s -> !names(s, new TerminalRef(board.id(), pin)))
+                    .toList()));
+  }
+
+  /// What lands on one pin lands on the other, and the other way round; a free one counts as well.
+  /// The name in the program that a builder gave goes with its signal.
+  public static Edit swap(Device board, String a, String b) {
+    var one = new TerminalRef(board.id(), a);
+    var two = new TerminalRef(board.id(), b);
+    return new Edit(
+        "Swap %s:%s and %s".formatted(board.designation(), a, b),
+        project ->
+            project
+                .withConductors(
+                    project.conductors().stream()
+                        .map(wire ->
+                            wire.withEnds(other(wire.from(), one, two), other(wire.to(), one, two)))
+                        .toList())
+                .withSettings(settings(project, one, two)));
+  }
+
+  private static List<Setting> settings(Project project, TerminalRef one, TerminalRef two) {
+    var all = new ArrayList<Setting>();
+    for (var setting : project.settings())
+      all.add(
+          names(setting, one)
+              ? named(setting, two)
+              : names(setting, two) ? named(setting, one) : setting);
+    return all;
+  }
+
+  private static Setting named(Setting setting, TerminalRef pin) {
+    return new Setting(
+        setting.device(), FirmwareNames.setting(pin.terminal()), setting.value(), setting.reason());
+  }
+
+  private static boolean names(Setting setting, TerminalRef pin) {
+    return setting.device().equals(pin.device())
+        && setting.name().equals(FirmwareNames.setting(pin.terminal()));
+  }
+
+  private static TerminalRef other(TerminalRef end, TerminalRef a, TerminalRef b) {
+    return end.equals(a) ? b : end.equals(b) ? a : end;
+  }
+}
