@@ -112,4 +112,33 @@ class PinsTest {
     assertThat(di3.orElseThrow())
         .contains("J2 pin 3", "IN3", "in.3", "-B3:OUT", "drum home", "wrong");
   }
+
+  /// A function that is selected in Parts has all its pins marked here.
+  @Test
+  void theFunctionThatIsSelectedIsMarked() {
+    var function =
+        review.project().functions().stream()
+            .filter(f ->
+                links.stream()
+                    .flatMap(link -> link.partners().stream())
+                    .anyMatch(end ->
+                        review
+                            .study()
+                            .device(end.device())
+                            .flatMap(device -> device.serves())
+                            .filter(f.id()::equals)
+                            .isPresent()))
+            .findFirst()
+            .orElseThrow();
+    assertThat(soft(drawn(false, Optional.of(function.id()))))
+        .isGreaterThan(soft(drawn(false, Optional.empty())));
+  }
+
+  private static long soft(Drawing drawing) {
+    return drawing.shapes().stream()
+        .filter(shape ->
+            shape instanceof Shape.Path path
+                && path.fill().equals(Optional.of(nelvar.documents.drawing.Ink.ACCENT_SOFT)))
+        .count();
+  }
 }

@@ -24,6 +24,7 @@ public final class Calculators {
           new Subject("Motion and spindles", MotionCalculators.ALL),
           new Subject("Axes and commands", AxisCalculators.ALL),
           new Subject("Coils and inputs", CoilCalculators.ALL),
+          new Subject("Sensors", SensorCalculators.ALL),
           new Subject("Links, sizes and suppressors", LinkCalculators.ALL),
           new Subject("Panel, coupling, safety", PanelCalculators.ALL));
 

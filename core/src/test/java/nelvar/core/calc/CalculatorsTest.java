@@ -200,6 +200,11 @@ class CalculatorsTest {
         "coil-varistor|U=24V|30|1e-9",
         "coil-diode|U=24V|72|1e-9",
         "winding-inrush|Us=48V Rw=0.2Ω|339.4|0.05",
+        // By hand: 0.81 · 4 mm; of aluminium 0.4 of it; a target of half the side; 20 mm in 3 ms
+        "sensing-distance|Sn=4mm face=12mm target=12mm metal=steel|0.00324|1e-9",
+        "sensing-distance|Sn=4mm face=12mm target=20mm metal=aluminium|0.001296|1e-9",
+        "sensing-distance|Sn=8mm face=18mm target=12mm metal=steel|0.00324|1e-9",
+        "sensor-speed|w=20mm tr=3ms|400000|1e-3",
       })
   void workedExample(String name, String inputs, double expected, double tolerance) {
     var value = value(name, inputs);

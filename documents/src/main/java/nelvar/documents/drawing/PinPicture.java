@@ -427,8 +427,14 @@ public final class PinPicture {
     return view.selected()
         .filter(id ->
             wire(link).map(Conductor::id).filter(id::equals).isPresent()
-                || link.partners().stream().anyMatch(end -> end.device().equals(id)))
+                || link.partners().stream()
+                    .anyMatch(end -> end.device().equals(id) || serves(end.device(), id)))
         .isPresent();
+  }
+
+  /// Whether a device serves a function that is selected: its pins are marked together.
+  private boolean serves(Id device, Id function) {
+    return study.device(device).flatMap(Device::serves).filter(function::equals).isPresent();
   }
 
   private String says(PinLink link) {
