@@ -119,11 +119,19 @@ public record Draft(Project project, Review review, List<String> reasons) {
 
   private static final double COOLANT_PUMP = 30;
 
+  /// Whether a pump that was asked for can be the one of the coolant: not one for air or dust.
+  private static boolean pumpsCoolant(MachineFunction function) {
+    var name = function.name().toLowerCase(java.util.Locale.ROOT);
+    return function.kind() == FunctionKind.PUMP
+        && name.matches(".*(cool|water|pump).*")
+        && !name.matches(".*(vacuum|dust|air|oil|mist).*");
+  }
+
   /// A liquid-cooled spindle has a pump, and something that proves the flow.
   private static Project withCooling(Project project, List<String> reasons) {
     if (project.functions().stream().noneMatch(MachineFunction::liquidCooled)) return project;
     var next = project;
-    if (project.functions().stream().noneMatch(f -> f.kind() == FunctionKind.PUMP)) {
+    if (project.functions().stream().noneMatch(Draft::pumpsCoolant)) {
       reasons.add("A coolant pump of 24 V was added: the spindle is liquid-cooled.");
       var pump = designation(next, FunctionKind.PUMP);
       next =

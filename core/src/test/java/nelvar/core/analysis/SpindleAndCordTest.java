@@ -137,6 +137,20 @@ class SpindleAndCordTest {
     var study = draft.review().study();
     assertThat(new LiquidCooled().check(study)).allMatch(Verdict.Pass.class::isInstance);
     assertThat(new MotorFrequency().check(study)).allMatch(Verdict.Pass.class::isInstance);
+    // What sucks dust is no pump of its coolant; one that was asked for is not doubled.
+    for (var asked : List.of("dust extractor 1 kW", "coolant pump 24 V 2 A")) {
+      var beside =
+          (Drafting.Drawn)
+              Drafting.of(
+                  "x",
+                  "mains 230 V 50 Hz TN-S\nspindle 1.5 kW 24000 rpm water-cooled\n" + asked + "\n",
+                  CatalogueFile.standard());
+      assertThat(
+              beside.draft().project().functions().stream()
+                  .filter(f -> f.name().contains("coolant pump")))
+          .as(asked)
+          .hasSize(1);
+    }
     // An ordinary motor stays one of the mains' frequency.
     var plain =
         (Drafting.Drawn)
