@@ -61,12 +61,16 @@ class SignalsCommandTest {
     var file = folder.resolve("x.nelvar.json");
     Files.copy(Path.of(FOLDER + "-settled.nelvar.json"), file);
     var table = folder.resolve("little-board.csv");
-    Files.writeString(table, "pin,type,rating\nD1,logic-input,\nD2,output-sinking,20 mA\n");
+    Files.writeString(
+        table,
+        "input,current,pin,type,rating\n5–6 V,0.1 A,D1,logic-input,\n,,D2,output-sinking,20 mA\n");
     var read = run("import", file.toString(), table.toString());
     assertThat(read.err()).isEmpty();
     assertThat(read.out()).contains("2 pins of own-little-board added");
     var before = Files.readString(file);
-    Files.writeString(table, "pin,type,rating\nD1,logic-input,\nD2,output-sinking,lots\n");
+    Files.writeString(
+        table,
+        "input,current,pin,type,rating\n5–6 V,0.1 A,D1,logic-input,\n,,D2,output-sinking,lots\n");
     var wrong = run("import", file.toString(), table.toString());
     assertThat(wrong.code()).isEqualTo(2);
     assertThat(wrong.err()).contains("little-board.csv", "line 3");

@@ -30,9 +30,9 @@ public record ContactRating(
   }
 
   /// Into what turns: as stated for motors, else as into coils, which take as much while they
-  /// close.
-  public Current motors() {
-    return ac3.or(() -> ac15).orElse(ac1);
+  /// close; empty where neither is stated.
+  public Optional<Current> motors() {
+    return ac3.or(() -> ac15);
   }
 
   /// Into coils on alternating current.

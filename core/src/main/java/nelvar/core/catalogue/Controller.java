@@ -77,7 +77,7 @@ public record Controller(
   }
 
   @Override
-  public Optional<ContactRating> statedRating(Link contact) {
+  public Optional<ContactRating> usualRating(Link contact) {
     return pins.stream()
         .filter(pin -> pin.type() == Pin.Type.OUTPUT_CONTACT && pin.name().equals(contact.b()))
         .findFirst()

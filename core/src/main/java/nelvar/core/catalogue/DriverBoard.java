@@ -99,6 +99,11 @@ public record DriverBoard(
   }
 
   @Override
+  public Optional<ContactRating> usualRating(Link contact) {
+    return board().usualRating(contact);
+  }
+
+  @Override
   public List<Element> elements() {
     return board().elements();
   }

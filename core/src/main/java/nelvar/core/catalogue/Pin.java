@@ -92,7 +92,8 @@ public record Pin(
     return thresholds.orElse(DigitalInput.TYPE_3);
   }
 
-  /// Its levels, where it reads 0 and 1.
+  /// Its levels, where it reads 0 and 1. An input of 24 V bears 30 V (IEC 61131-2, unchecked); TTL
+  /// where an input of another logic states nothing, which proves nothing.
   public Logic levels() {
     if (type == Type.LOGIC_INPUT || type == Type.THERMISTOR) return logic.orElse(Logic.TTL);
     return new Logic(

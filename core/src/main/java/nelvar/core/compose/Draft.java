@@ -129,7 +129,8 @@ public record Draft(Project project, Review review, List<String> reasons) {
 
   /// A liquid-cooled spindle has a pump, and something that proves the flow.
   private static Project withCooling(Project project, List<String> reasons) {
-    if (project.functions().stream().noneMatch(MachineFunction::liquidCooled)) return project;
+    if (project.functions().stream()
+        .noneMatch(f -> f.kind() == FunctionKind.TURN && f.liquidCooled())) return project;
     var next = project;
     if (project.functions().stream().noneMatch(Draft::pumpsCoolant)) {
       reasons.add("A coolant pump of 24 V was added: the spindle is liquid-cooled.");

@@ -20,10 +20,11 @@ import tools.jackson.databind.node.ObjectNode;
 
 /// A controller board of one's own from a table: one row a pin.
 ///
-/// Needed are the columns `pin` and `type`; wanted besides `pin-out`, `firmware`, `connector`,
-/// `place`, `rating`, `thresholds`, `low`, `high`, `greatest`, `pull-up`, `pull-up supply`,
-/// `frequency`, `pulse`, `group`, `common`, `boots`. What is the board's own stands in the first
-/// row that says it: `board` (its name), `input`, `current`, `output supply`, `price`.
+/// Needed are the columns `pin` and `type`, and once `input` and `current`; wanted besides
+/// `pin-out`, `firmware`, `connector`, `place`, `rating`, `thresholds`, `low`, `high`, `greatest`,
+/// `pull-up`, `pull-up supply`, `frequency`, `pulse`, `group`, `common`, `boots`. What is the
+/// board's own stands in the first row that says it: `board` (its name), `input`, `current`,
+/// `output supply`, `price`.
 public final class BoardCsv {
   private static final Map<String, String> PIN =
       Map.ofEntries(
@@ -61,15 +62,7 @@ public final class BoardCsv {
 
   /// Whether the first row names what pins have.
   public static boolean looksLikeOne(String text) {
-    var names =
-        List.of(
-            text.replace("\uFEFF", "")
-                .lines()
-                .findFirst()
-                .orElse("")
-                .toLowerCase(Locale.ROOT)
-                .replace("\"", "")
-                .split("[;,\t]\\s*"));
+    var names = TableRows.headings(text);
     return names.contains("pin") && names.contains("type");
   }
 
@@ -123,11 +116,15 @@ public final class BoardCsv {
     return java.util.Objects.requireNonNull(PIN.get(column));
   }
 
-  /// What a table of pins need not say: the board's name, what it takes, its supply.
-  private static void finish(ObjectNode tree, String file) {
+  /// A board is called like its file where no name is said; what it takes must be.
+  private static void finish(ObjectNode tree, String file) throws UnreadableFile {
     if (tree.get("name") == null) tree.put("name", file.replaceFirst("\\.[A-Za-z]+$", ""));
-    if (tree.get("input") == null) tree.put("input", "20.4–28.8 V");
-    if (tree.get("current") == null) tree.put("current", "0.2 A");
+    for (var asked : List.of("input", "current"))
+      if (tree.get(asked) == null)
+        throw wrong(
+            file,
+            2,
+            "what the board takes is not said: write its volts and amperes in columns input and current of the first row, such as 20.4–28.8 V and 0.2 A");
     var id = tree.get("name").asString().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
     tree.put("id", "own-" + id.replaceAll("^-|-$", ""));
   }

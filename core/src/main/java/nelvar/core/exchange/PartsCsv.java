@@ -37,15 +37,7 @@ public final class PartsCsv {
 
   /// Whether the first row names what parts have and rows of a machine have not.
   public static boolean looksLikeOne(String text) {
-    var names =
-        List.of(
-            text.replace("\uFEFF", "")
-                .lines()
-                .findFirst()
-                .orElse("")
-                .toLowerCase(Locale.ROOT)
-                .replace("\"", "")
-                .split("[;,\t]\\s*"));
+    var names = TableRows.headings(text);
     return names.contains("kind") && !names.contains("from");
   }
 

@@ -76,6 +76,18 @@ record TableRows(List<String> columns, List<Row> rows) {
     return new TableRows(columns, rows);
   }
 
+  /// What stands in the first row, in small letters: enough to tell what a table is about.
+  static List<String> headings(String text) {
+    return List.of(
+        text.replace("\uFEFF", "")
+            .lines()
+            .findFirst()
+            .orElse("")
+            .toLowerCase(Locale.ROOT)
+            .replace("\"", "")
+            .split("[;,\t]\\s*"));
+  }
+
   private static char separator(String heading) {
     return heading.contains("\t") ? '\t' : heading.contains(";") ? ';' : ',';
   }

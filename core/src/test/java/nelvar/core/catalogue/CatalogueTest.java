@@ -128,7 +128,7 @@ class CatalogueTest {
     assertThat(silent).isEmpty();
     var contactor = CatalogueFile.standard().find("contactor-3p-9a-24vdc").orElseThrow();
     var pole = contactor.statedRating(contactor.links().getFirst()).orElseThrow();
-    assertThat(pole.motors()).isLessThan(pole.ac1());
-    assertThat(pole.motors().amperes()).isEqualTo(9);
+    assertThat(pole.motors().orElseThrow()).isLessThan(pole.ac1());
+    assertThat(pole.motors().orElseThrow().amperes()).isEqualTo(9);
   }
 }

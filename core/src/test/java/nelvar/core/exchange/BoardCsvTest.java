@@ -18,7 +18,7 @@ class BoardCsvTest {
         (Controller)
             BoardCsv.read(
                 "my-board.csv",
-                "pin;type;pin-out;firmware;connector;place;rating;boots\nD2;logic-input;PD2;Limit X;H1;3;;\nD8;pulls to 0 V;PB0;Spindle;H1;9;20 mA;on\n");
+                "pin;type;pin-out;firmware;connector;place;rating;boots;input;current\nD2;logic-input;PD2;Limit X;H1;3;;;7–12 V;80 mA\nD8;pulls to 0 V;PB0;Spindle;H1;9;20 mA;on;;\n");
     assertThat(board.id()).isEqualTo("own-my-board");
     assertThat(board.name()).isEqualTo("my-board");
     assertThat(board.pins()).hasSize(2);
@@ -42,17 +42,18 @@ class BoardCsvTest {
       textBlock =
           """
           pin,type\\n                                   | no row below the headings
+          pin,type\\nA,serial\\n                       | what the board takes is not said
           pin,type,colour\\nA,serial,red\\n             | column 3: 'colour' is no heading
           pin,type\\n,serial\\n                         | line 2: the row names no pin
           pin,type\\nA,serial\\nA,serial\\n             | line 3: pin 'A' stands twice
           pin,type\\nA,psychic\\n                       | line 2: type: 'psychic' is no type of a pin
-          pin,type,rating\\nA,serial,\\nB,output-sinking,much\\n | line 3
+          input,current,pin,type,rating\\n5–6 V,0.1 A,A,serial,\\n,,B,output-sinking,much\\n | line 3
           pin,type,place\\nA,serial,top\\n              | place: 'top' is no number
           pin,type,boots\\nA,serial,maybe\\n            | boots: 'maybe' says neither
-          pin,type\\nA,output-contact\\n                | has a common
-          pin,type\\nA,thermistor\\n                    | states its pull-up
-          pin,type,low,high,greatest\\nA,logic-input,3 V,2 V,5 V\\n | each must be more
-          pin,type,connector,place\\nA,serial,J1,999\\n | 1 to 200
+          input,current,pin,type\\n5–6 V,0.1 A,A,output-contact\\n                | has a common
+          input,current,pin,type\\n5–6 V,0.1 A,A,thermistor\\n                    | states its pull-up
+          input,current,pin,type,low,high,greatest\\n5–6 V,0.1 A,A,logic-input,3 V,2 V,5 V\\n | each must be more
+          input,current,pin,type,connector,place\\n5–6 V,0.1 A,A,serial,J1,999\\n | 1 to 200
           """)
   void whatIsWrongIsNamedByItsLine(String text, String message) {
     assertThatThrownBy(() -> BoardCsv.read("b.csv", text.replace("\\n", "\n")))

@@ -19,14 +19,14 @@ import org.junit.jupiter.api.io.TempDir;
 class PinsBesideSimulatorTest {
   private static final String PINS =
       """
-      board,output supply,pin,type,rating,low,high,greatest,pull-up,pull-up supply,common
-      Board,P+,DI1,input-reads-plus,,,,,,,
-      ,,DN1,input-reads-minus,,,,,,,
-      ,,L1,logic-input,,0.8 V,2 V,5.5 V,10 kΩ,5 V,
-      ,,Q1,output-sourcing,0.5 A,,,,,,
-      ,,Q2,output-sinking,0.5 A,,,,,,
-      ,,R1,output-contact,2 A,,,,,,RC
-      ,,FAN,always-on,1 A,,,,,,
+      board,input,current,output supply,pin,type,rating,low,high,greatest,pull-up,pull-up supply,common
+      Board,20.4–28.8 V,0.2 A,P+,DI1,input-reads-plus,,,,,,,
+      ,,,,DN1,input-reads-minus,,,,,,,
+      ,,,,L1,logic-input,,0.8 V,2 V,5.5 V,10 kΩ,5 V,
+      ,,,,Q1,output-sourcing,0.5 A,,,,,,
+      ,,,,Q2,output-sinking,0.5 A,,,,,,
+      ,,,,R1,output-contact,2 A,,,,,,RC
+      ,,,,FAN,always-on,1 A,,,,,,
       """;
 
   @TempDir Path folder;

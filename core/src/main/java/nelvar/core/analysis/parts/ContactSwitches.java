@@ -184,10 +184,11 @@ public final class ContactSwitches implements Rule {
             .anyMatch(feed -> study.part(feed.device()).filter(Part::motor).isPresent());
     var volts = volts(contact);
     var limit =
-        found.alternating()
-            ? Optional.of(
-                coils ? rating.get().coils() : motors ? rating.get().motors() : rating.get().ac1())
-            : rating.get().direct(volts).map(d -> coils ? d.dc13() : d.dc1());
+        !found.alternating()
+            ? rating.get().direct(volts).map(d -> coils ? d.dc13() : d.dc1())
+            : coils
+                ? Optional.of(rating.get().coils())
+                : motors ? rating.get().motors() : Optional.of(rating.get().ac1());
     var category =
         found.alternating() ? coils ? "AC-15" : motors ? "AC-3" : "AC-1" : coils ? "DC-13" : "DC-1";
     if (!found.alternating())
@@ -198,6 +199,12 @@ public final class ContactSwitches implements Rule {
               ? "to break, shared by %d contacts in series".formatted(contact.inSeries)
               : "to break");
     var source = stated.isPresent() ? "stated" : "assumed: as is usual for such a contact";
+    if (limit.isEmpty() && found.alternating())
+      return Optional.of(
+          new Verdict.NotChecked(
+              contact.subject(),
+              "%s switches %s of a motor, and what it may switch of motors is not stated"
+                  .formatted(name(contact), found.total())));
     if (limit.isEmpty())
       return Optional.of(
           new Verdict.NotChecked(

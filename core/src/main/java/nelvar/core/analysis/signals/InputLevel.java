@@ -5,6 +5,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.Pin;
 import nelvar.core.catalogue.Sensor;
 import nelvar.core.catalogue.SensorOutput;
 import nelvar.core.finding.Reason;
@@ -39,7 +40,10 @@ public final class InputLevel implements Rule {
   public Stream<Verdict> check(Study study) {
     return PinLinks.of(study).stream()
         .filter(link -> link.pin().type().digitalInput() && link.wired())
-        .filter(link -> over(link) || !judgedElsewhere(link, study))
+        .filter(link ->
+            over(link)
+                || link.pin().type() == Pin.Type.LOGIC_INPUT
+                || !judgedElsewhere(link, study))
         .flatMap(Contained.one(this, link -> link.board().id(), InputLevel::judge));
   }
 

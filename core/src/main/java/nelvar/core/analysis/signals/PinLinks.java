@@ -87,7 +87,8 @@ public final class PinLinks {
         }
         var asked = new Asked(device, logic.get(), pin, Drivers.of(at, study));
         all.put(at, pin.type().digitalInput() ? unproved(asked) : other(asked, study));
-        if (pin.type().digitalInput() && !asked.drivers().none()) put(asked, batches);
+        if (pin.type().digitalInput() && !asked.drivers().none() && !silent(pin))
+          put(asked, batches);
       }
     }
     for (var batch : batches) {
@@ -131,7 +132,14 @@ public final class PinLinks {
         words);
   }
 
+  /// An input of its own logic that does not state its levels.
+  private static boolean silent(Pin pin) {
+    return pin.type() == Pin.Type.LOGIC_INPUT && pin.logic().isEmpty();
+  }
+
   private static PinLink unproved(Asked asked) {
+    if (silent(asked.pin()))
+      return said(asked, PinLink.Standing.UNPROVED, "its levels are not stated");
     return said(
         asked,
         PinLink.Standing.UNPROVED,
@@ -260,6 +268,8 @@ public final class PinLinks {
           "pulses: levels and times of what takes them are not stated");
     if (pin.pulse().isEmpty() || pin.frequency().isEmpty())
       return said(asked, PinLink.Standing.UNPROVED, "pulses: how short and how fast is not stated");
+    if (pin.type() == Pin.Type.OUTPUT_PULSES_SINGLE && pin.logic().isEmpty())
+      return said(asked, PinLink.Standing.UNPROVED, "pulses: their volts are not stated");
     var volts = pin.logic().flatMap(Pin.Logic::supply).orElse(PULSES);
     var input = taken.get();
     var current = InputCircuit.coupled(volts, input.forward(), input.resistance());
@@ -305,6 +315,11 @@ public final class PinLinks {
     var current = pole.flatMap(live::current);
     if (current.isEmpty() || !live.settled())
       return said(asked, PinLink.Standing.UNPROVED, "no steady state is found for it");
+    if (current.get().rms() < LEAST)
+      return said(
+          asked.with(loads(asked, study)),
+          PinLink.Standing.UNPROVED,
+          "carries nothing with everything on: what hangs on it is not fed, or nothing does");
     var amperes = new Current(current.get().rms());
     var volts =
         live.voltage(asked.at(), new TerminalRef(asked.board().id(), "-"))

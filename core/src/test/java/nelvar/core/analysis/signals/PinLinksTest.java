@@ -31,6 +31,7 @@ class PinLinksTest {
       ,,,,DN1,input-reads-minus,,,J1,3,,,,,,,,
       ,,,,L1,logic-input,,,J2,1,,,0.8 V,2 V,5.5 V,10 kΩ,5 V,
       ,,,,L2,logic-input,,,J2,2,,,0.8 V,2 V,5.5 V,,,
+      ,,,,L3,logic-input,,,J2,3,,,,,,,,
       ,,,,Q1,output-sourcing,,,J3,1,0.5 A,,,,,,,
       ,,,,Q2,output-sinking,,,J3,2,0.1 A,,,,,,,
       ,,,,Q3,output-sourcing,,,J3,3,,,,,,,,
@@ -183,6 +184,35 @@ class PinLinksTest {
     assertThat(pulled.on().orElseThrow().current().amperes()).isCloseTo(0.0005, within(0.00001));
     assertThat(link(study, "L2").standing()).isEqualTo(Standing.WRONG);
     assertThat(found(new InputLevel(), study, "L2").text()).contains("pull-up");
+  }
+
+  /// A sensor that pulls to 0 V on a logic pin without pull-up reads 0 for ever; with one it is
+  /// sure. Levels that are not stated prove nothing, and an output that carries nothing neither.
+  @Test
+  void whatIsMissingIsFoundOrSaid() {
+    for (var pin : List.of("L1", "L2")) {
+      var study =
+          panel()
+              .device("B", "photo-eye-npn")
+              .wire("T:+", "B:+", 0.34, 1)
+              .wire("B:-", "T:-", 0.34, 1)
+              .wire("B:OUT", "A:" + pin, 0.34, 1)
+              .study();
+      assertThat(verdicts(new InputLevel(), study, pin).getFirst())
+          .isInstanceOf(pin.equals("L1") ? Verdict.Pass.class : Verdict.Finding.class);
+    }
+    var open =
+        panel()
+            .device("H", "lamp-led-24v-10w")
+            .device("S", "push-button-1no")
+            .wire("A:Q1", "H:+", 0.5, 1)
+            .wire("T:+", "S:13", 0.5, 1)
+            .wire("S:14", "A:L3", 0.5, 1)
+            .study();
+    assertThat(link(open, "Q1").standing()).isEqualTo(Standing.UNPROVED);
+    assertThat(link(open, "L3").words()).contains("levels are not stated");
+    assertThat(verdicts(new InputLevel(), open, "L3").getFirst())
+        .isInstanceOf(Verdict.NotChecked.class);
   }
 
   /// 24 V on a pin that bears 5.5 V, whatever gives it.
