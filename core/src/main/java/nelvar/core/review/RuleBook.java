@@ -52,6 +52,7 @@ import nelvar.core.analysis.protection.PanelRating;
 import nelvar.core.analysis.protection.ResidualDevice;
 import nelvar.core.analysis.protection.Selectivity;
 import nelvar.core.analysis.signals.BrokenWire;
+import nelvar.core.analysis.signals.EarthFaultStarts;
 import nelvar.core.analysis.signals.InputLevel;
 import nelvar.core.analysis.signals.OutputRating;
 import nelvar.core.analysis.signals.PinTakenTwice;
@@ -136,6 +137,7 @@ public final class RuleBook {
           new OutputRating(),
           new PinTakenTwice(),
           new BrokenWire(),
+          new EarthFaultStarts(),
           new Pulses(),
           new ClosesOntoCapacitors(),
           new ContactSwitches(),

@@ -47,6 +47,7 @@ class ReviewTest {
     "parts.coil-range,K14",
     "parts.supply-voltage,B10",
     "parts.sensor-input,B10",
+    "signals.earth-fault-start,A1",
   })
   void eachPlantedMistakeIsReported(String rule, String subject) {
     assertThat(review(Demo.planted()).open())
@@ -56,7 +57,7 @@ class ReviewTest {
 
   @Test
   void nothingElseIsReported() {
-    assertThat(review(Demo.planted()).open()).hasSize(14);
+    assertThat(review(Demo.planted()).open()).hasSize(15);
     assertThat(review(Demo.planted()).notChecked())
         .as("drop, volts and short circuit at the fan, its wire having no length")
         .hasSize(3);
@@ -79,7 +80,8 @@ class ReviewTest {
             "sizing.minimum-section W55",
             "sizing.voltage-drop W54",
             "parts.supply-voltage M1",
-            "parts.coil-suppression K1");
+            "parts.coil-suppression K1",
+            "signals.earth-fault-start A1");
     assertThat(review(Demo.rinser()).notChecked()).isEmpty();
   }
 
@@ -104,7 +106,7 @@ class ReviewTest {
     }
     assertThat(review(project).open())
         .extracting(entry -> entry.rule().id())
-        .containsExactly("supply.headroom", "completeness.length");
+        .containsExactly("signals.earth-fault-start", "supply.headroom", "completeness.length");
   }
 
   @Test
@@ -126,7 +128,7 @@ class ReviewTest {
             "workshop",
             "2026-01-01");
     var review = review(Edits.accept(deviation).apply(Demo.planted()));
-    assertThat(review.open()).hasSize(13);
+    assertThat(review.open()).hasSize(14);
     assertThat(review.accepted())
         .hasSize(8)
         .anySatisfy(entry -> assertThat(entry.accepted()).contains(deviation));

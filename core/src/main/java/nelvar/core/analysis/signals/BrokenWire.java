@@ -28,7 +28,7 @@ public final class BrokenWire implements Rule {
 
   private static final Pattern GUARDS =
       Pattern.compile("\\b(limit|end of travel|end switch|overtravel|stop|e-stop)");
-  private static final Pattern STARTING = Pattern.compile("\\bstart");
+  static final Pattern STARTING = Pattern.compile("\\bstart");
 
   @Override
   public String id() {

@@ -98,16 +98,7 @@ public final class PinTakenTwice implements Rule {
   private static boolean moves(PinLink link, Study study) {
     return link.partners().stream()
         .flatMap(end -> study.device(end.device()).stream())
-        .anyMatch(device ->
-            study
-                    .part(device)
-                    .filter(part -> part.motor() || part.ownCoil().isPresent())
-                    .isPresent()
-                || device
-                    .serves()
-                    .flatMap(study.project().plan()::function)
-                    .filter(function -> function.kind().moves())
-                    .isPresent());
+        .anyMatch(device -> Moving.surely(device, study));
   }
 
   private static String names(List<PinLink> links) {
