@@ -65,7 +65,8 @@ public record Controller(
     return pins.stream()
         .flatMap(pin ->
             switch (pin.type()) {
-              case OUTPUT_SINKING -> Stream.of(Link.output(pin.name(), "-", pin.name()));
+              case OUTPUT_SINKING, OUTPUT_PWM ->
+                  Stream.of(Link.output(pin.name(), "-", pin.name()));
               case OUTPUT_SOURCING ->
                   Stream.of(Link.output(outputSupply.orElse("+"), pin.name(), pin.name()));
               case OUTPUT_CONTACT ->

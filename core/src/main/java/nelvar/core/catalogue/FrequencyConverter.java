@@ -23,6 +23,7 @@ import nelvar.core.units.VoltageRange;
 /// @param singlePhaseRating what a three-phase drive gives on two lines by its maker's word
 /// @param inputDevice what may protect its input
 /// @param greatestFrequency that it gives its motor
+/// @param commandInput what its 0–10 V input, `AI` against `AI0`, loads its sender with
 /// @param motorCable the longest shielded cable to its motor
 public record FrequencyConverter(
     String id,
@@ -43,7 +44,8 @@ public record FrequencyConverter(
     Optional<Current> singlePhaseRating,
     Optional<InputDevice> inputDevice,
     Optional<Length> motorCable,
-    Optional<Frequency> greatestFrequency)
+    Optional<Frequency> greatestFrequency,
+    Optional<Resistance> commandInput)
     implements Part {
   /// The line that stays open where a three-phase drive is fed by two.
   public static final String THIRD = "L3";
@@ -151,6 +153,13 @@ public record FrequencyConverter(
     busCapacitance.ifPresent(
         bus -> all.add(new Element.Store(Optional.empty(), bus, peak, bleeder)));
     return all;
+  }
+
+  @Override
+  public Optional<CommandInput> command() {
+    return commandInput
+        .filter(_ -> controls.contains("AI") && controls.contains("AI0"))
+        .map(ohms -> new CommandInput("AI", "AI0", ohms));
   }
 
   private boolean hasRunInput() {

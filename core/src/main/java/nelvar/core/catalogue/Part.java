@@ -160,6 +160,11 @@ public sealed interface Part
     return Optional.empty();
   }
 
+  /// Where it takes a command of 0–10 V, where that is stated.
+  default Optional<CommandInput> command() {
+    return Optional.empty();
+  }
+
   /// What one of its contacts switches, where that is stated.
   default Optional<ContactRating> statedRating(Link contact) {
     return Optional.empty();

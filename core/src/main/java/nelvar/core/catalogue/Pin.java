@@ -20,6 +20,9 @@ import nelvar.core.units.Voltage;
 /// @param group pins of one group share a common or a fuse
 /// @param common of a relay's contact: the terminal on its other side
 /// @param whileBooting whether it is on while its board boots, resets or has no program
+/// @param greatestVoltage that an output switches
+/// @param groupRating what all pins of its group carry together
+/// @param analogue what it loads its sender with or gives through, and in how many steps
 public record Pin(
     String name,
     Type type,
@@ -33,7 +36,10 @@ public record Pin(
     Optional<Duration> pulse,
     Optional<String> group,
     Optional<String> common,
-    Optional<Boolean> whileBooting) {
+    Optional<Boolean> whileBooting,
+    Optional<Current> groupRating,
+    Optional<Voltage> greatestVoltage,
+    Optional<Analogue> analogue) {
   /// Of an input that loads its sender next to nothing.
   private static final Resistance HIGH = new Resistance(100_000);
 
@@ -59,6 +65,34 @@ public record Pin(
     public String toString() {
       return "%s pin %d".formatted(connector, number);
     }
+  }
+
+  /// A signal that is a value.
+  ///
+  /// @param resistance of an input what it loads its sender with, of an output what it gives
+  ///   through
+  /// @param bits steps its range is divided in, as a power of two
+  /// @param burden what it drops 4–20 mA over, where it can be set to take them
+  public record Analogue(
+      Optional<Resistance> resistance, Optional<Integer> bits, Optional<Resistance> burden) {
+    static final Analogue UNKNOWN =
+        new Analogue(Optional.empty(), Optional.empty(), Optional.empty());
+
+    public Analogue {
+      Part.require(
+          bits.filter(b -> b < 1 || b > 32).isEmpty(),
+          "a value has 1 to 32 bits, not " + bits.orElse(0));
+    }
+  }
+
+  /// What is known of its value.
+  public Analogue value() {
+    return analogue.orElse(Analogue.UNKNOWN);
+  }
+
+  /// Whether it is the 0 V that belongs to analogue outputs: marked 0, as AO0 is.
+  public boolean analogueZero() {
+    return type == Type.ANALOGUE_OUTPUT && name.matches(".*[A-Za-z]0");
   }
 
   /// Levels of an input of its own logic.
@@ -108,7 +142,8 @@ public record Pin(
   public Resistance load() {
     return switch (type) {
       case INPUT_READS_PLUS, INPUT_READS_MINUS -> digital().resistance();
-      case CURRENT_INPUT -> BURDEN;
+      case CURRENT_INPUT -> value().burden().orElse(BURDEN);
+      case ANALOGUE_INPUT -> value().resistance().orElse(HIGH);
       default -> HIGH;
     };
   }
@@ -128,6 +163,8 @@ public record Pin(
     ANALOGUE_OUTPUT("0–10 V out"),
     /// Pulls to 0 V when on.
     OUTPUT_SINKING("pulls to 0 V"),
+    /// Pulls to 0 V in fast pulses of a width that is set: dimmed, slowed.
+    OUTPUT_PWM("pulls to 0 V in pulses of set width (PWM)"),
     /// Gives + when on.
     OUTPUT_SOURCING("gives +"),
     /// A relay's contact on the board.
@@ -170,9 +207,27 @@ public record Pin(
       return this == INPUT_READS_PLUS || this == INPUT_READS_MINUS || this == LOGIC_INPUT;
     }
 
+    /// Whether it switches the side of 0 V.
+    public boolean sinks() {
+      return this == OUTPUT_SINKING || this == OUTPUT_PWM;
+    }
+
+    /// Whether it carries a value, not a level.
+    public boolean analogue() {
+      return this == ANALOGUE_INPUT || this == CURRENT_INPUT || this == ANALOGUE_OUTPUT;
+    }
+
+    /// Whether pulses of an axis come out of it.
+    public boolean steps() {
+      return this == OUTPUT_PULSES || this == OUTPUT_PULSES_SINGLE;
+    }
+
     /// Whether a program switches something with it.
     public boolean switches() {
-      return this == OUTPUT_SINKING || this == OUTPUT_SOURCING || this == OUTPUT_CONTACT;
+      return this == OUTPUT_SINKING
+          || this == OUTPUT_PWM
+          || this == OUTPUT_SOURCING
+          || this == OUTPUT_CONTACT;
     }
   }
 }

@@ -13,13 +13,16 @@ import nelvar.core.units.Voltage;
 /// @param least current at which it surely conducts; @param greatest current it bears
 /// @param frequency greatest it follows
 /// @param pulse least width it sees
+/// @param logicHigh of an input of plain logic: volts from which it sees a pulse, with next to no
+///   current
 public record PulseInput(
     Voltage forward,
     Resistance resistance,
     Current least,
     Current greatest,
     Frequency frequency,
-    Duration pulse) {
+    Duration pulse,
+    java.util.Optional<Voltage> logicHigh) {
   public PulseInput {
     Part.require(
         least.compareTo(greatest) < 0,

@@ -95,7 +95,7 @@ final class ReadBy {
                   new Unmet(
                       "%s switches 0 V, and no input that reads 0 V is free: take one that switches +"
                           .formatted(device.designation())));
-      case PNP, PUSH_PULL, CONTACT, PULSES -> composer.io().input();
+      case PNP, TWO_WIRE, PUSH_PULL, CONTACT, PULSES -> composer.io().input();
     };
   }
 }

@@ -22,9 +22,9 @@ import tools.jackson.databind.node.ObjectNode;
 ///
 /// Needed are the columns `pin` and `type`, and once `input` and `current`; wanted besides
 /// `pin-out`, `firmware`, `connector`, `place`, `rating`, `thresholds`, `low`, `high`, `greatest`,
-/// `pull-up`, `pull-up supply`, `frequency`, `pulse`, `group`, `common`, `boots`. What is the
-/// board's own stands in the first row that says it: `board` (its name), `input`, `current`,
-/// `output supply`, `price`.
+/// `pull-up`, `pull-up supply`, `frequency`, `pulse`, `group`, `group rating`, `common`, `boots`,
+/// `greatest volts`, `resistance`, `bits`, `burden`. What is the board's own stands in the first
+/// row that says it: `board` (its name), `input`, `current`, `output supply`, `price`.
 public final class BoardCsv {
   private static final Map<String, String> PIN =
       Map.ofEntries(
@@ -46,7 +46,12 @@ public final class BoardCsv {
           Map.entry("pulse", "pulse"),
           Map.entry("group", "group"),
           Map.entry("common", "common"),
-          Map.entry("boots", "whileBooting"));
+          Map.entry("boots", "whileBooting"),
+          Map.entry("group rating", "groupRating"),
+          Map.entry("greatest volts", "greatestVoltage"),
+          Map.entry("resistance", "analogue.resistance"),
+          Map.entry("bits", "analogue.bits"),
+          Map.entry("burden", "analogue.burden"));
 
   private static final Map<String, String> BOARD =
       Map.of(
@@ -158,6 +163,11 @@ public final class BoardCsv {
       case "number" -> {
         if (!value.matches("[0-9]{1,4}"))
           throw wrong(file, line, "place: '" + value + "' is no number of a pin on its connector");
+        at.put(name, Integer.parseInt(value));
+      }
+      case "bits" -> {
+        if (!value.matches("[0-9]{1,2}"))
+          throw wrong(file, line, "bits: '" + value + "' is no number of bits from 1 to 32");
         at.put(name, Integer.parseInt(value));
       }
       case "whileBooting" -> {

@@ -51,11 +51,18 @@ import nelvar.core.analysis.protection.OwnDevice;
 import nelvar.core.analysis.protection.PanelRating;
 import nelvar.core.analysis.protection.ResidualDevice;
 import nelvar.core.analysis.protection.Selectivity;
+import nelvar.core.analysis.signals.AnalogueLevel;
 import nelvar.core.analysis.signals.BrokenWire;
+import nelvar.core.analysis.signals.Commons;
 import nelvar.core.analysis.signals.EarthFaultStarts;
+import nelvar.core.analysis.signals.HomeToldFromStop;
 import nelvar.core.analysis.signals.InputLevel;
+import nelvar.core.analysis.signals.NetworkLead;
+import nelvar.core.analysis.signals.Numbering;
+import nelvar.core.analysis.signals.OnWhileBooting;
 import nelvar.core.analysis.signals.OutputRating;
 import nelvar.core.analysis.signals.PinTakenTwice;
+import nelvar.core.analysis.signals.PulsedLoads;
 import nelvar.core.analysis.signals.Pulses;
 import nelvar.core.analysis.sizing.InParallel;
 import nelvar.core.analysis.sizing.MinimumSection;
@@ -139,6 +146,13 @@ public final class RuleBook {
           new BrokenWire(),
           new EarthFaultStarts(),
           new Pulses(),
+          new AnalogueLevel(),
+          new OnWhileBooting(),
+          new PulsedLoads(),
+          new Commons(),
+          new Numbering(),
+          new HomeToldFromStop(),
+          new NetworkLead(),
           new ClosesOntoCapacitors(),
           new ContactSwitches(),
           new ConnectorWays(),

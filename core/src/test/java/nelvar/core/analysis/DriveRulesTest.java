@@ -178,6 +178,7 @@ class DriveRulesTest {
             java.util.Optional.empty(),
             java.util.Optional.empty(),
             java.util.Optional.empty(),
+            java.util.Optional.empty(),
             java.util.Optional.empty());
     var panel =
         ahead("breaker-3p-c16", "u")

@@ -108,7 +108,8 @@ class RulesTest {
               nelvar.core.catalogue.Article.UNKNOWN,
               range,
               new Current(amperes[kind]),
-              SensorOutput.CONTACT));
+              SensorOutput.CONTACT,
+              java.util.Optional.empty()));
       for (var n = 0; n < count[kind]; n++)
         panel
             .device("L" + kind + "." + n, "l" + kind)

@@ -104,7 +104,8 @@ class SpindleAndCordTest {
         d.singlePhaseRating(),
         d.inputDevice(),
         d.motorCable(),
-        hertz == 0 ? java.util.Optional.empty() : java.util.Optional.of(new Frequency(hertz)));
+        hertz == 0 ? java.util.Optional.empty() : java.util.Optional.of(new Frequency(hertz)),
+        d.commandInput());
   }
 
   @Test

@@ -174,6 +174,7 @@ public final class PinPicture {
           case THERMISTOR -> "thermistors";
           case ANALOGUE_OUTPUT -> "0–10 V out";
           case OUTPUT_SINKING -> "pulls to 0 V";
+          case OUTPUT_PWM -> "pulses to 0 V";
           case OUTPUT_SOURCING -> "gives +";
           case OUTPUT_CONTACT -> "relays";
           case ALWAYS_ON -> "always on";

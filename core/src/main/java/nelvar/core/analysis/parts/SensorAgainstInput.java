@@ -62,8 +62,7 @@ public final class SensorAgainstInput implements Rule {
             pin.type().name().toLowerCase(java.util.Locale.ROOT).replace('_', ' '),
             other.get().designation() + ":" + pin.name());
         var trail = w.explain(pin).trail();
-        if (suits(sensor.output(), pin.type()))
-          return Optional.of(new Verdict.Pass(device.id(), trail));
+        if (suits(sensor.output(), pin)) return Optional.of(new Verdict.Pass(device.id(), trail));
         var text =
             "%s is %s, but %s:%s %s. The input never sees it switch."
                 .formatted(
@@ -89,13 +88,17 @@ public final class SensorAgainstInput implements Rule {
     return Optional.empty();
   }
 
-  private static boolean suits(SensorOutput output, Pin.Type input) {
+  private static boolean suits(SensorOutput output, Pin pin) {
+    var input = pin.type();
     return switch (output) {
-      case PNP -> input == Pin.Type.INPUT_READS_PLUS || input == Pin.Type.LOGIC_INPUT;
+      case PNP, TWO_WIRE -> input == Pin.Type.INPUT_READS_PLUS || input == Pin.Type.LOGIC_INPUT;
       case NPN -> input == Pin.Type.INPUT_READS_MINUS || input == Pin.Type.LOGIC_INPUT;
       case PUSH_PULL, CONTACT -> input.digitalInput();
       case VOLTAGE -> input == Pin.Type.ANALOGUE_INPUT;
-      case CURRENT -> input == Pin.Type.ANALOGUE_INPUT || input == Pin.Type.CURRENT_INPUT;
+      // One of 0–10 V takes 4–20 mA only where it has a resistor for it.
+      case CURRENT ->
+          input == Pin.Type.CURRENT_INPUT
+              || (input == Pin.Type.ANALOGUE_INPUT && pin.value().burden().isPresent());
       case PULSES -> input == Pin.Type.LOGIC_INPUT;
     };
   }
@@ -103,7 +106,7 @@ public final class SensorAgainstInput implements Rule {
   private static List<Repair> repairs(Device device, Sensor sensor, Pin pin, Study study) {
     return Alternatives.like(sensor, study)
         .map(Sensor.class::cast)
-        .filter(next -> suits(next.output(), pin.type()))
+        .filter(next -> suits(next.output(), pin))
         .filter(next ->
             study.network().feeds(device.id()).stream()
                 .allMatch(feed -> feed.source().isEmpty() || next.input().contains(feed.voltage())))

@@ -99,7 +99,7 @@ public final class SignalLevel implements Rule {
       case NPN -> List.of(sinking(device, input, state, lift.get()));
       case PNP -> List.of(sourcing(device, input, state));
       case VOLTAGE -> List.of(analogue(device, input, state, lift.get()));
-      case PUSH_PULL, CONTACT, CURRENT, PULSES -> List.of();
+      case PUSH_PULL, TWO_WIRE, CONTACT, CURRENT, PULSES -> List.of();
     };
   }
 

@@ -20,8 +20,9 @@ import nelvar.core.trail.Working;
 ///
 /// Levels by IEC 61131-2 for inputs of 24 V (unchecked), else as the board states them. Solved with
 /// hot wires and low mains. Sensors that give + or pull to 0 V are judged by their match and by the
-/// lift of their 0 V in rules of their own; here it is contacts, push-pull sensors and outputs of
-/// other devices, and any pin that gets more than it bears.
+/// lift of their 0 V in rules of their own; here it is contacts, push-pull and two-wire sensors and
+/// outputs of other devices, what drop and leakage leave of any sensor's signal, and any pin that
+/// gets more than it bears.
 public final class InputLevel implements Rule {
   private static final Reason NOT_TOLD_APART = Reason.of("An input does not tell its states apart");
   private static final Reason TOO_MANY_VOLTS = Reason.of("An input gets more volts than it bears");
@@ -43,6 +44,7 @@ public final class InputLevel implements Rule {
         .filter(link ->
             over(link)
                 || link.pin().type() == Pin.Type.LOGIC_INPUT
+                || link.worstOnly()
                 || !judgedElsewhere(link, study))
         .flatMap(Contained.one(this, link -> link.board().id(), InputLevel::judge));
   }

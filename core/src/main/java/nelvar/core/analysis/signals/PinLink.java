@@ -11,11 +11,13 @@ import nelvar.core.units.Voltage;
 /// One pin of a controller, what it is joined to, and what the engine finds there.
 ///
 /// @param partners terminals of the devices it reads or drives, nearest first
-/// @param on with everything that drives it conducting; of an output, switched on
-/// @param off with nothing driving it; of an output empty
+/// @param on with everything that drives it conducting; of an output, switched on; of a value, full
+///   scale
+/// @param off with nothing driving it; of an output, switched off
 /// @param standing how sure it is
 /// @param margin what is left to the nearest limit, in volts for inputs
 /// @param spare what is left of an output's rating
+/// @param worstOnly whether it is wrong only with the greatest drop and leakage of what drives it
 /// @param words what is to be said of it, in a sentence
 public record PinLink(
     Device board,
@@ -26,6 +28,7 @@ public record PinLink(
     Standing standing,
     Optional<Voltage> margin,
     Optional<Current> spare,
+    boolean worstOnly,
     String words) {
   public PinLink {
     partners = List.copyOf(partners);

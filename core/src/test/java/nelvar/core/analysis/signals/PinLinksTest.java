@@ -365,7 +365,8 @@ class PinLinksTest {
                     input.least(),
                     input.greatest(),
                     input.frequency(),
-                    new nelvar.core.units.Duration(micros * 1e-6))));
+                    new nelvar.core.units.Duration(micros * 1e-6),
+                    java.util.Optional.empty())));
     var study =
         Panel.dc()
             .part(tried)
