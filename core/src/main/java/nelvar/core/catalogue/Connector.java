@@ -42,6 +42,16 @@ public record Connector(
   }
 
   @Override
+  public List<PlugFace> faces() {
+    return List.of(
+        new PlugFace(
+            "plug",
+            IntStream.rangeClosed(1, ways).mapToObj(way -> Optional.of(way + "B")).toList(),
+            1,
+            Optional.empty()));
+  }
+
+  @Override
   public List<Terminal> terminals() {
     return IntStream.rangeClosed(1, ways)
         .boxed()

@@ -13,6 +13,7 @@ import nelvar.core.units.Resistance;
 /// own kind.
 final class DriveControls {
   private static final String READY = "ready";
+  private static final String STALL = "stall";
   private static final String ENABLED = "enabled";
 
   /// Share of its least input voltage below which a drive is dead; common practice.
@@ -23,7 +24,13 @@ final class DriveControls {
   private DriveControls() {}
 
   static List<Link> links(List<String> controls) {
-    return has(controls, "ALM") ? List.of(Link.contact("ALM", "COM", READY)) : List.of();
+    if (has(controls, "ALM")) return List.of(Link.contact("ALM", "COM", READY));
+    return stall(controls) ? List.of(Link.output("DIAG", "-", STALL)) : List.of();
+  }
+
+  /// Whether a driver module tells a stalled motor: its DIAG pulls to 0 V.
+  private static boolean stall(List<String> controls) {
+    return controls.contains("DIAG");
   }
 
   static List<Element> elements(List<String> controls) {
@@ -35,6 +42,7 @@ final class DriveControls {
   static List<Actuator> actuators(List<String> controls, Actuator.Reading fed) {
     var all = new ArrayList<Actuator>();
     all.add(new Actuator.Watch(READY, List.of(fed), Optional.empty(), new Duration(0.1)));
+    if (stall(controls)) all.add(new Actuator.Hand(STALL, false));
     if (has(controls, "EN"))
       all.add(
           new Actuator.Watch(

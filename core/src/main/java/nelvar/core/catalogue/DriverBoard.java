@@ -31,7 +31,8 @@ public record DriverBoard(
     List<Pin> pins,
     Optional<String> outputSupply,
     Optional<VoltageRange> motorInput,
-    Optional<Controller.Terms> terms)
+    Optional<Controller.Terms> terms,
+    Optional<BoardHardware> hardware)
     implements Part {
   private static final String LOGIC = "alive";
 
@@ -56,12 +57,22 @@ public record DriverBoard(
   }
 
   private Controller board() {
-    return new Controller(id, name, article, input, current, pins, outputSupply, terms);
+    return new Controller(id, name, article, input, current, pins, outputSupply, terms, hardware);
   }
 
   /// The volts its drives run on.
   public VoltageRange bus() {
     return motorInput.orElse(input);
+  }
+
+  @Override
+  public nelvar.core.units.Resistance conducting(Link output) {
+    return board().conducting(output);
+  }
+
+  @Override
+  public List<PlugFace> faces() {
+    return board().faces();
   }
 
   private String motor(String pole) {
@@ -142,7 +153,7 @@ public record DriverBoard(
 
   @Override
   public List<Output> outputs() {
-    var all = new ArrayList<Output>();
+    var all = new ArrayList<>(board().outputs());
     for (var axis = 1; axis <= axes; axis++)
       for (var winding : List.of("A", "B"))
         all.add(

@@ -21,6 +21,9 @@ import nelvar.core.units.Voltage;
 /// @param common of a relay's contact: the terminal on its other side
 /// @param whileBooting whether it is on while its board boots, resets or has no program
 /// @param greatestVoltage that an output switches
+/// @param line which wire of a serial line it is
+/// @param gives volts of the board's own making, on a pin that is always on (else it gives the + of
+///   its board) or of its pulses
 /// @param groupRating what all pins of its group carry together
 /// @param analogue what it loads its sender with or gives through, and in how many steps
 public record Pin(
@@ -39,7 +42,9 @@ public record Pin(
     Optional<Boolean> whileBooting,
     Optional<Current> groupRating,
     Optional<Voltage> greatestVoltage,
-    Optional<Analogue> analogue) {
+    Optional<Voltage> gives,
+    Optional<Analogue> analogue,
+    Optional<Line> line) {
   /// Of an input that loads its sender next to nothing.
   private static final Resistance HIGH = new Resistance(100_000);
 
@@ -146,6 +151,39 @@ public record Pin(
       case ANALOGUE_INPUT -> value().resistance().orElse(HIGH);
       default -> HIGH;
     };
+  }
+
+  /// The wires of serial lines.
+  public enum Line {
+    TX("sends"),
+    RX("receives"),
+    A("line A"),
+    B("line B");
+
+    private final String words;
+
+    Line(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+
+    /// The one that must be at the other end.
+    public Line other() {
+      return switch (this) {
+        case TX -> RX;
+        case RX -> TX;
+        case A -> A;
+        case B -> B;
+      };
+    }
+
+    /// Of a bus on two wires that many hang on.
+    public boolean bus() {
+      return this == A || this == B;
+    }
   }
 
   public enum Type {

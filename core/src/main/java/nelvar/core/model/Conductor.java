@@ -76,6 +76,11 @@ public record Conductor(
     return leadOf.isEmpty();
   }
 
+  /// Whether it is no wire at all: a jumper, or the pins of a module in its socket.
+  public boolean plugged() {
+    return leadOf.isPresent() && length.filter(metres -> metres.metres() == 0).isPresent();
+  }
+
   public boolean touches(Id device) {
     return from.device().equals(device) || to.device().equals(device);
   }

@@ -40,6 +40,19 @@ public sealed interface Disturbance {
   /// The conductors on two terminals exchanged.
   record Swap(TerminalRef a, TerminalRef b) implements Disturbance {}
 
+  /// A plug of a device put on otherwise than planned: turned round, shifted, or in another socket.
+  ///
+  /// @param how in words: `turned`, `shifted`, `on J3`
+  record Plug(Id device, String plug, String how, java.util.List<Moved> moves)
+      implements Disturbance {
+    public Plug {
+      moves = java.util.List.copyOf(moves);
+    }
+  }
+
+  /// What lands on one terminal lands on another, or hangs in the air.
+  record Moved(TerminalRef from, Optional<TerminalRef> to) {}
+
   /// A device fitted with another part than planned.
   record WrongPart(Id device, String part) implements Disturbance {}
 

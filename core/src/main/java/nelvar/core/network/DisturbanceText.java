@@ -42,6 +42,8 @@ final class DisturbanceText {
       case Disturbance.Loose(var conductor, var more) -> wire(conductor) + " loose, " + more;
       case Disturbance.Bridge(var a, var b) -> at(a) + " to " + at(b) + " bridged";
       case Disturbance.Swap(var a, var b) -> at(a) + " and " + at(b) + " swapped";
+      case Disturbance.Plug(var device, var plug, var how, _) ->
+          label(device) + " " + plug + " " + how;
       case Disturbance.WrongPart(var device, var part) -> label(device) + " is " + part;
       case Disturbance.WrongSetting(var device, var trip) -> label(device) + " set to " + trip;
       case Disturbance.LoadAt(var device, var share) -> label(device) + " at " + share;

@@ -260,6 +260,7 @@ final class Following {
           Disturbance.Weld _,
           Disturbance.Open _,
           Disturbance.Swap _,
+          Disturbance.Plug _,
           Disturbance.WrongPart _,
           Disturbance.WrongSetting _ -> {}
     }

@@ -27,7 +27,6 @@ import nelvar.core.units.Temperature;
 final class NetworkBuilder {
   private static final double LANDING = 0.0005;
   private static final double CONTACT = nelvar.core.catalogue.Link.CONTACT_RESISTANCE;
-  private static final double TRANSISTOR = 2;
 
   /// What a conductor counts as while its length or section is not known.
   private static final double UNKNOWN = 0.001;
@@ -171,7 +170,7 @@ final class NetworkBuilder {
     switch (link.kind()) {
       case JOINED -> throw new IllegalStateException("joined terminals are one node");
       case CONTACT -> branches.add(Grid.Branch.linear(a, b, CONTACT, 0));
-      case OUTPUT -> branches.add(Grid.Branch.linear(a, b, TRANSISTOR, 0));
+      case OUTPUT -> branches.add(Grid.Branch.linear(a, b, conducting(device, link), 0));
       case PROTECTIVE -> {
         var protection = link.protection().orElseThrow();
         branches.add(Grid.Branch.linear(a, b, protection.poleResistance().ohms(), 0));
@@ -184,6 +183,13 @@ final class NetworkBuilder {
         .ifPresent(name ->
             switched.add(
                 new Circuitry.Switched(index, actuator(device, name), link.closedAtRest(), pole)));
+  }
+
+  private double conducting(Device device, Link link) {
+    return topology
+        .part(device.id())
+        .map(part -> part.conducting(link).ohms())
+        .orElse(Part.TRANSISTOR);
   }
 
   private void device(Device device, Part part) {

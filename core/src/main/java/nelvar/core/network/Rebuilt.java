@@ -1,5 +1,7 @@
 package nelvar.core.network;
 
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -24,6 +26,7 @@ final class Rebuilt {
                 change(next, device, d -> d.withTrip(Optional.of(trip)));
             case Disturbance.Swap(var a, var b) ->
                 next.withConductors(next.conductors().stream().map(c -> swapped(c, a, b)).toList());
+            case Disturbance.Plug(_, _, _, var moves) -> moved(next, moves);
             case Disturbance.Hold _,
                 Disturbance.Frozen _,
                 Disturbance.Weld _,
@@ -37,6 +40,23 @@ final class Rebuilt {
           };
     }
     return next;
+  }
+
+  /// Conductors that lose an end hang in the air and are left out.
+  private static Project moved(Project project, List<Disturbance.Moved> moves) {
+    var to = new HashMap<TerminalRef, Optional<TerminalRef>>();
+    for (var move : moves) to.put(move.from(), move.to());
+    var next = new ArrayList<Conductor>();
+    for (var wire : project.conductors()) {
+      var from = to.getOrDefault(wire.from(), Optional.of(wire.from()));
+      var end = to.getOrDefault(wire.to(), Optional.of(wire.to()));
+      if (from.isPresent() && end.isPresent())
+        next.add(
+            from.get().equals(wire.from()) && end.get().equals(wire.to())
+                ? wire
+                : wire.withEnds(from.get(), end.get()));
+    }
+    return project.withConductors(next);
   }
 
   private static Project change(Project project, Id device, UnaryOperator<Device> how) {

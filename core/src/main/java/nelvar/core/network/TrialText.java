@@ -18,8 +18,9 @@ import nelvar.core.units.Resistance;
 
 /// Reads what to try as people write it: `S1=pressed`, `K1=off`, `A1.Q3=on`, `F3=open`, `F3.1=open`
 /// (the pole that begins at terminal 1), `A1=dead`, `A1.Q3=frozen-on`, `M1=50 %` (a load takes half
-/// of its rating), `Q4=2.5 A` (its dial), `T1=psu-24v-5a` (another part), `W12=2 Ω` (a bad end). A
-/// device goes by its id or its designation.
+/// of its rating), `A1.J2=turned`, `A1.J2=shifted`, `A1.J2=J3` (plugs put on the wrong way),
+/// `Q4=2.5 A` (its dial), `T1=psu-24v-5a` (another part), `W12=2 Ω` (a bad end). A device goes by
+/// its id or its designation.
 public final class TrialText {
   private static final Set<String> ON = Set.of("on", "pressed", "closed", "in", "set");
   private static final Set<String> OFF =
@@ -50,6 +51,8 @@ public final class TrialText {
     if (parts.length != 2)
       throw new Unreadable("'" + text + "' sets nothing: write DEVICE=STATE, such as S1=pressed");
     var state = parts[1].strip().toLowerCase(Locale.ROOT);
+    var plugged = plugged(parts[0].strip(), parts[1].strip());
+    if (plugged.isPresent()) return trial.with(plugged.get());
     var measured = measured(trial, parts[0].strip(), parts[1].strip());
     if (measured.isPresent()) return measured.get();
     if (state.equals(DEAD)) return trial.with(new Disturbance.Dead(device(parts[0].strip()).id()));
@@ -76,6 +79,18 @@ public final class TrialText {
     return frozen
         ? trial.with(new Disturbance.Frozen(actuator, ON.contains(state)))
         : trial.holding(actuator, ON.contains(state));
+  }
+
+  /// A plug put on the wrong way: `A1.J2=turned`, `A1.J2=shifted`, `A1.J2=J3`.
+  private Optional<Disturbance.Plug> plugged(String name, String how) {
+    var dot = name.lastIndexOf('.');
+    if (dot < 1) return Optional.empty();
+    return find(name.substring(0, dot))
+        .flatMap(device ->
+            circuitry
+                .topology()
+                .part(device.id())
+                .flatMap(part -> Plugs.of(device, part.faces(), name.substring(dot + 1), how)));
   }
 
   /// What is said as a quantity or as a part.

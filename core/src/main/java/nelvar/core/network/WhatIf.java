@@ -46,6 +46,7 @@ public final class WhatIf {
         case Disturbance.Bridge bridge -> bridges.add(bridge);
         case Disturbance.Loose _,
             Disturbance.Swap _,
+            Disturbance.Plug _,
             Disturbance.WrongPart _,
             Disturbance.WrongSetting _,
             Disturbance.LoadAt _ -> {}
@@ -117,7 +118,11 @@ public final class WhatIf {
     return disturbances.stream()
         .filter(disturbance ->
             switch (disturbance) {
-              case Disturbance.Swap _, Disturbance.WrongPart _, Disturbance.WrongSetting _ -> true;
+              case Disturbance.Swap _,
+                  Disturbance.Plug _,
+                  Disturbance.WrongPart _,
+                  Disturbance.WrongSetting _ ->
+                  true;
               case Disturbance.Hold _,
                   Disturbance.Frozen _,
                   Disturbance.Weld _,
@@ -158,6 +163,10 @@ public final class WhatIf {
           there instanceof Disturbance.Bridge other && other.joins(a, b);
       case Disturbance.Swap(var a, var b) ->
           there instanceof Disturbance.Swap(var c, var d) && Set.of(a, b).equals(Set.of(c, d));
+      case Disturbance.Plug(var device, var plug, _, _) ->
+          there instanceof Disturbance.Plug(var other, var name, _, _)
+              && other.equals(device)
+              && name.equals(plug);
       case Disturbance.Weld _, Disturbance.Open _, Disturbance.Cut _, Disturbance.Dead _ ->
           there.equals(more);
     };

@@ -57,13 +57,16 @@ import nelvar.core.analysis.signals.Commons;
 import nelvar.core.analysis.signals.EarthFaultStarts;
 import nelvar.core.analysis.signals.HomeToldFromStop;
 import nelvar.core.analysis.signals.InputLevel;
+import nelvar.core.analysis.signals.Jumpers;
 import nelvar.core.analysis.signals.NetworkLead;
 import nelvar.core.analysis.signals.Numbering;
 import nelvar.core.analysis.signals.OnWhileBooting;
 import nelvar.core.analysis.signals.OutputRating;
 import nelvar.core.analysis.signals.PinTakenTwice;
+import nelvar.core.analysis.signals.PlugsGoInOneWay;
 import nelvar.core.analysis.signals.PulsedLoads;
 import nelvar.core.analysis.signals.Pulses;
+import nelvar.core.analysis.signals.SerialLinks;
 import nelvar.core.analysis.sizing.InParallel;
 import nelvar.core.analysis.sizing.MinimumSection;
 import nelvar.core.analysis.sizing.NeutralHarmonics;
@@ -153,6 +156,9 @@ public final class RuleBook {
           new Numbering(),
           new HomeToldFromStop(),
           new NetworkLead(),
+          new SerialLinks(),
+          new Jumpers(),
+          new PlugsGoInOneWay(),
           new ClosesOntoCapacitors(),
           new ContactSwitches(),
           new ConnectorWays(),

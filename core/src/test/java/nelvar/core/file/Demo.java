@@ -20,6 +20,20 @@ public final class Demo {
 
   private Demo() {}
 
+  /// The potter's machine of three small boards.
+  public static final Path SPRAYER = Path.of("../demo/glaze-sprayer/glaze-sprayer.nelvar.json");
+
+  public static final Path SPRAYER_SETTLED =
+      Path.of("../demo/glaze-sprayer/glaze-sprayer-settled.nelvar.json");
+
+  public static Project sprayer() {
+    return open(SPRAYER);
+  }
+
+  public static Project sprayerSettled() {
+    return open(SPRAYER_SETTLED);
+  }
+
   public static Project rinser() {
     return open(RINSER);
   }

@@ -85,8 +85,40 @@ class ReviewTest {
     assertThat(review(Demo.rinser()).notChecked()).isEmpty();
   }
 
+  /// The mistakes of the potter's machine, and what follows from its plate: 240 W where 60 W were
+  /// meant, and a supply that gives way.
+  @Test
+  void theSprayersMistakesAreReportedAndNothingElse() {
+    assertThat(review(Demo.sprayer()).open())
+        .extracting(entry -> entry.rule().id() + " " + entry.verdict().subject().text())
+        .containsExactlyInAnyOrder(
+            "parts.coil-range E1",
+            "supply.overloaded T1",
+            "supply.start T1",
+            "states.supply-limit T1",
+            "states.device-opens F1",
+            "protection.device-against-load F1",
+            "sizing.ampacity W3",
+            "sizing.ampacity W4",
+            "parts.load-volts E2",
+            "parts.load-volts M3",
+            "parts.coil-range K1",
+            "parts.coil-range Y1",
+            "parts.supply-voltage E3",
+            "signals.input-level A1:SIG",
+            "signals.serial A1:TX",
+            "signals.serial A1:RX",
+            "signals.jumper A1:JX.1",
+            "signals.jumper A1:JY.1",
+            "signals.pulsed-load A1:HE1",
+            "signals.numbering A1:HE0");
+    assertThat(review(Demo.sprayer()).notChecked()).isEmpty();
+  }
+
   @Test
   void theSettledCopyIsClean() {
+    assertThat(review(Demo.sprayerSettled()).open()).isEmpty();
+    assertThat(review(Demo.sprayerSettled()).notChecked()).isEmpty();
     assertThat(review(Demo.settled()).open()).isEmpty();
     assertThat(review(Demo.settled()).notChecked()).isEmpty();
     assertThat(review(Demo.rinserSettled()).open()).isEmpty();

@@ -47,7 +47,7 @@ public final class Commons implements Rule {
   private static Stream<Common> commons(Device board, Controller logic, Study study) {
     Map<String, String> used = new LinkedHashMap<>();
     for (var pin : logic.pins()) {
-      if (!study.network().topology().wired(new TerminalRef(board.id(), pin.name()))) continue;
+      if (!PinLinks.wired(new TerminalRef(board.id(), pin.name()), study)) continue;
       if (pin.type() == Pin.Type.OUTPUT_SOURCING)
         logic
             .outputSupply()

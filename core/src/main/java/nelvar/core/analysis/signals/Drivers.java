@@ -50,7 +50,7 @@ record Drivers(Map<ActuatorRef, Boolean> conducting, List<TerminalRef> partners)
         var device = study.device(end.device());
         var part = device.flatMap(study::part);
         if (part.isEmpty()) continue;
-        if (first && speaks(part.get())) partners.add(end);
+        if (first && !end.device().equals(pin.device()) && speaks(part.get())) partners.add(end);
         for (var link : part.get().links())
           other(end, link, here)
               .ifPresent(beyond -> {

@@ -113,9 +113,10 @@ final class OutputLinks {
           PinLink.Standing.UNPROVED, "pulses: levels and times of what takes them are not stated");
     if (pin.pulse().isEmpty() || pin.frequency().isEmpty())
       return asked.said(PinLink.Standing.UNPROVED, "pulses: how short and how fast is not stated");
-    if (pin.type() == Pin.Type.OUTPUT_PULSES_SINGLE && pin.logic().isEmpty())
+    var given = pin.gives().or(() -> pin.logic().flatMap(Pin.Logic::supply));
+    if (pin.type() == Pin.Type.OUTPUT_PULSES_SINGLE && given.isEmpty())
       return asked.said(PinLink.Standing.UNPROVED, "pulses: their volts are not stated");
-    var volts = pin.logic().flatMap(Pin.Logic::supply).orElse(PULSES);
+    var volts = given.orElse(PULSES);
     var input = taken.get();
     var current = InputCircuit.coupled(volts, input.forward(), input.resistance());
     var wrong = wrong(pin, input, volts, current);

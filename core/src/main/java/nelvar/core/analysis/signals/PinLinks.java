@@ -68,7 +68,7 @@ public final class PinLinks {
       if (logic.isEmpty()) continue;
       for (var pin : logic.get().pins()) {
         var at = new TerminalRef(device.id(), pin.name());
-        if (!study.network().topology().wired(at)) {
+        if (!wired(at, study)) {
           all.put(at, free(device, pin));
           continue;
         }
@@ -84,6 +84,12 @@ public final class PinLinks {
       for (var asked : batch.asked) all.put(asked.at(), proved(asked, on, off, study));
     }
     return List.copyOf(all.values());
+  }
+
+  /// Whether a wire lands on it, or on a pad of the board that leads to it.
+  static boolean wired(TerminalRef at, Study study) {
+    var topology = study.network().topology();
+    return topology.wired(at) || study.network().joined(at).stream().anyMatch(topology::wired);
   }
 
   private static void put(AskedPin asked, List<Batch> batches) {
@@ -222,11 +228,34 @@ public final class PinLinks {
     return amperes < LEAST ? 0 : amperes;
   }
 
+  /// Whether what sends meets what receives; how both ends are set is judged by its rule.
+  private static PinLink serial(AskedPin asked, Study study) {
+    var other =
+        asked.drivers().partners().stream()
+            .flatMap(end ->
+                study.device(end.device()).flatMap(study::part).flatMap(Part::logic).stream()
+                    .flatMap(logic -> logic.pins().stream())
+                    .filter(pin -> pin.name().equals(end.terminal())))
+            .flatMap(pin -> pin.line().stream())
+            .findFirst();
+    var mine = asked.pin().line();
+    if (other.isEmpty() || mine.isEmpty())
+      return asked.said(
+          PinLink.Standing.UNPROVED, "a serial line: which wire of it this is, is not stated");
+    return mine.get().other() == other.get()
+        ? asked.said(
+            PinLink.Standing.SURE,
+            "%s, and at the other end %s".formatted(mine.get().words(), other.get().words()))
+        : asked.said(
+            PinLink.Standing.WRONG, "%s, and at the other end too".formatted(mine.get().words()));
+  }
+
   private static PinLink other(AskedPin asked, Study study) {
     var pin = asked.pin();
     if (pin.type().switches()) return OutputLinks.switched(asked, study);
     if (pin.type().steps()) return OutputLinks.pulses(asked.withLoads(study), study);
     if (pin.type().analogue()) return AnalogueLinks.of(asked, study);
+    if (pin.type() == Pin.Type.SERIAL) return serial(asked.withLoads(study), study);
     return asked
         .withLoads(study)
         .said(
@@ -234,7 +263,7 @@ public final class PinLinks {
             switch (pin.type()) {
               case ALWAYS_ON -> "always on: no program switches it";
               case THERMISTOR -> "a thermistor: its curve is set in firmware";
-              default -> "a serial line: its settings are made at both ends";
+              default -> "nothing is known of what it does";
             });
   }
 }

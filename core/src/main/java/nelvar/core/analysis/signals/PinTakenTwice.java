@@ -12,6 +12,7 @@ import nelvar.core.catalogue.Pin;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.model.Device;
 import nelvar.core.model.Subject;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.trail.Working;
@@ -98,7 +99,19 @@ public final class PinTakenTwice implements Rule {
   private static boolean moves(PinLink link, Study study) {
     return link.partners().stream()
         .flatMap(end -> study.device(end.device()).stream())
-        .anyMatch(device -> Moving.surely(device, study));
+        .anyMatch(device -> Moving.surely(device, study) && !switchedBeyond(device, study));
+  }
+
+  /// Whether its other end hangs on an output that switches.
+  private static boolean switchedBeyond(Device device, Study study) {
+    var ends =
+        study.part(device).stream()
+            .flatMap(part -> part.terminals().stream())
+            .map(terminal -> new TerminalRef(device.id(), terminal.name()))
+            .toList();
+    return PinLinks.of(study).stream()
+        .filter(link -> link.wired() && link.pin().type().switches())
+        .anyMatch(link -> link.partners().stream().anyMatch(ends::contains));
   }
 
   private static String names(List<PinLink> links) {

@@ -65,7 +65,7 @@ public final class WithstandsFault implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     return study.project().conductors().stream()
-        .filter(Conductor::carriesWork)
+        .filter(wire -> wire.carriesWork() && !wire.plugged())
         .flatMap(
             Contained.many(
                 this,

@@ -144,6 +144,8 @@ final class Conversion {
     for (var converter : grid.converters()) {
       // A bridge says what it takes as an admittance.
       if (converter instanceof Grid.Converter.Rectifier) continue;
+      // The pull-up of an input lives on what its device is fed with and asks for nothing itself.
+      if (converter instanceof Grid.Converter.Chopper(_, _, var of, _) && of == 0) continue;
       var share = now.on[converter.group()] ? asked(converter) / converter.loads().size() : 0;
       for (var index : converter.loads()) asked.merge(index, share, Double::sum);
     }
