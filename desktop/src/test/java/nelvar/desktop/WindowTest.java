@@ -63,7 +63,7 @@ class WindowTest {
   @Test
   void theWholeJobFromTheThinReturnToThePrint() throws Exception {
     demo();
-    assertThat(openFindings()).isEqualTo(15);
+    assertThat(openFindings()).isEqualTo(16);
     find("W32");
     assertThat(session().selection().get()).contains(new Id("W32"));
     driver.ways();
@@ -73,7 +73,7 @@ class WindowTest {
     assertThat(driver.words("#saved-state")).endsWith("not saved");
     driver.press(KeyCode.CONTROL, KeyCode.Z);
     assertThat(section("W32")).contains(new CrossSection(1));
-    assertThat(openFindings()).isEqualTo(15);
+    assertThat(openFindings()).isEqualTo(16);
     driver.press(KeyCode.CONTROL, KeyCode.Y);
     assertThat(section("W32")).contains(new CrossSection(2.5));
 
@@ -114,7 +114,7 @@ class WindowTest {
         .containsExactly("supply.headroom", "completeness.length");
     while (driver.on(() -> session().history().get().undoLabel().isPresent()))
       driver.press(KeyCode.CONTROL, KeyCode.Z);
-    assertThat(openFindings()).as("and every step can be taken back").isEqualTo(15);
+    assertThat(openFindings()).as("and every step can be taken back").isEqualTo(16);
   }
 
   @Test
@@ -162,7 +162,7 @@ class WindowTest {
     assertThat(session().project().device(new Id("M6")).orElseThrow().work().loadingFactor())
         .isEqualTo(0.5);
     assertThat(session().history().get().undoLabel()).contains("Set the load of -M6");
-    assertThat(openFindings()).as("with half the pump the supply has headroom").isLessThan(15);
+    assertThat(openFindings()).as("with half the pump the supply has headroom").isLessThan(16);
   }
 
   @Test
@@ -179,7 +179,7 @@ class WindowTest {
         });
     assertThat(openFindings()).isEqualTo(13);
     driver.click(driver.text("Reopen"));
-    assertThat(openFindings()).isEqualTo(15);
+    assertThat(openFindings()).isEqualTo(16);
   }
 
   @Test

@@ -4,13 +4,18 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import nelvar.core.catalogue.Catalogue;
+import nelvar.core.catalogue.Part;
+import nelvar.core.compose.pins.AssignPins;
+import nelvar.core.compose.pins.SwapBoard;
 import nelvar.core.finding.Repair;
+import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.review.Review;
 import nelvar.core.review.WaysOut;
 
 /// The best way to connect a device, as the way out of a finding that says it is not connected: not
-/// fed, a terminal left open, a stop button that nothing hears. For one review.
+/// fed, a terminal left open, a stop button that nothing hears; a free pin for a sensor that does
+/// not suit its own, another controller for one that switches the earthed side. For one review.
 public final class WaysAsRepairs implements WaysOut.Proposer {
   private static final Set<String> RULES =
       Set.of("completeness.load-fed", "completeness.unconnected-terminal", "stop.read-only");
@@ -25,10 +30,38 @@ public final class WaysAsRepairs implements WaysOut.Proposer {
     this.standard = standard;
   }
 
+  /// Another controller that takes over everything of one.
+  private List<Repair> another(Device board, Review review) {
+    if (review.study().part(board).flatMap(Part::logic).isEmpty()) return List.of();
+    return SwapBoard.candidates(board, review.study(), standard).stream()
+        .filter(SwapBoard.Proposal::possible)
+        .limit(1)
+        .map(proposal -> Repair.of(proposal.edit()))
+        .toList();
+  }
+
+  /// A free pin that suits a sensor.
+  private List<Repair> elsewhere(Device sensor, Review review) {
+    var proposal = AssignPins.of(sensor, review.study(), standard);
+    return proposal.nothing()
+        ? List.of()
+        : List.of(
+            new Repair(
+                "Move it to %s, which %s"
+                    .formatted(
+                        proposal.landings().getFirst().pin().terminal(),
+                        proposal.landings().getFirst().because()),
+                proposal.edit()));
+  }
+
   @Override
   public List<Repair> of(Review.Entry entry, Review review) {
-    if (!RULES.contains(entry.rule().id())) return List.of();
     var device = entry.verdict().subject().thing().flatMap(id -> review.study().device(id));
+    if (device.isPresent() && entry.rule().id().equals("signals.earth-fault-start"))
+      return another(device.get(), review);
+    if (device.isPresent() && entry.rule().id().equals("parts.sensor-input"))
+      return elsewhere(device.get(), review);
+    if (!RULES.contains(entry.rule().id())) return List.of();
     if (device.isEmpty() || !Ways.wanted(device.get(), review.study())) return List.of();
     asked.add(device.get().id());
     if (asked.size() > MOST) return List.of();

@@ -62,10 +62,12 @@ import nelvar.core.analysis.signals.NetworkLead;
 import nelvar.core.analysis.signals.Numbering;
 import nelvar.core.analysis.signals.OnWhileBooting;
 import nelvar.core.analysis.signals.OutputRating;
+import nelvar.core.analysis.signals.PermissivesHold;
 import nelvar.core.analysis.signals.PinTakenTwice;
 import nelvar.core.analysis.signals.PlugsGoInOneWay;
 import nelvar.core.analysis.signals.PulsedLoads;
 import nelvar.core.analysis.signals.Pulses;
+import nelvar.core.analysis.signals.SensesTarget;
 import nelvar.core.analysis.signals.SerialLinks;
 import nelvar.core.analysis.sizing.InParallel;
 import nelvar.core.analysis.sizing.MinimumSection;
@@ -157,6 +159,8 @@ public final class RuleBook {
           new HomeToldFromStop(),
           new NetworkLead(),
           new SerialLinks(),
+          new PermissivesHold(),
+          new SensesTarget(),
           new Jumpers(),
           new PlugsGoInOneWay(),
           new ClosesOntoCapacitors(),

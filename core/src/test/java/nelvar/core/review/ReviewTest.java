@@ -48,6 +48,7 @@ class ReviewTest {
     "parts.supply-voltage,B10",
     "parts.sensor-input,B10",
     "signals.earth-fault-start,A1",
+    "signals.target,B7",
   })
   void eachPlantedMistakeIsReported(String rule, String subject) {
     assertThat(review(Demo.planted()).open())
@@ -57,7 +58,7 @@ class ReviewTest {
 
   @Test
   void nothingElseIsReported() {
-    assertThat(review(Demo.planted()).open()).hasSize(15);
+    assertThat(review(Demo.planted()).open()).hasSize(16);
     assertThat(review(Demo.planted()).notChecked())
         .as("drop, volts and short circuit at the fan, its wire having no length")
         .hasSize(3);
@@ -81,7 +82,8 @@ class ReviewTest {
             "sizing.voltage-drop W54",
             "parts.supply-voltage M1",
             "parts.coil-suppression K1",
-            "signals.earth-fault-start A1");
+            "signals.earth-fault-start A1",
+            "parts.sensor-input B3");
     assertThat(review(Demo.rinser()).notChecked()).isEmpty();
   }
 
@@ -138,7 +140,11 @@ class ReviewTest {
     }
     assertThat(review(project).open())
         .extracting(entry -> entry.rule().id())
-        .containsExactly("signals.earth-fault-start", "supply.headroom", "completeness.length");
+        .containsExactly(
+            "signals.earth-fault-start",
+            "signals.target",
+            "supply.headroom",
+            "completeness.length");
   }
 
   @Test
@@ -160,7 +166,7 @@ class ReviewTest {
             "workshop",
             "2026-01-01");
     var review = review(Edits.accept(deviation).apply(Demo.planted()));
-    assertThat(review.open()).hasSize(14);
+    assertThat(review.open()).hasSize(15);
     assertThat(review.accepted())
         .hasSize(8)
         .anySatisfy(entry -> assertThat(entry.accepted()).contains(deviation));
