@@ -6,8 +6,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.signals.Permissive;
+import nelvar.core.analysis.signals.PermissivesHold;
 import nelvar.core.analysis.signals.PinLink;
 import nelvar.core.analysis.signals.PinLinks;
+import nelvar.core.analysis.signals.PlugTrials;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.NelvarJson;
@@ -16,6 +19,7 @@ import nelvar.core.model.FirmwareNames;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.units.Current;
 import nelvar.core.units.Voltage;
+import nelvar.documents.content.ConnectorRows;
 import picocli.CommandLine;
 
 @CommandLine.Command(
@@ -34,6 +38,29 @@ final class SignalsCommand implements Callable<Integer> {
       names = "--json",
       description = "Machine-readable, version 1; see docs/guide/command-line.md.")
   private boolean json;
+
+  @CommandLine.Option(
+      names = "--plugs",
+      description =
+          "Besides, what each plug does when it is put on turned round, shifted or in its neighbour's socket.")
+  private boolean plugs;
+
+  @CommandLine.Option(
+      names = "--permissives",
+      description = "Besides, the permissives with each sensor stuck on and off.")
+  private boolean permissives;
+
+  @CommandLine.Option(
+      names = "--connectors",
+      description = "Only the plugs, place by place, as text.")
+  private boolean connectors;
+
+  @CommandLine.Option(
+      names = "--template",
+      paramLabel = "LINE",
+      description =
+          "How a place is written with --connectors: a line with names in braces, such as {place} {pin} {wire} {colour} {to}; see docs/guide/command-line.md.")
+  private String template = ConnectorRows.TEMPLATE;
 
   @CommandLine.Mixin private AskedMachine asked = new AskedMachine();
 
@@ -70,6 +97,7 @@ final class SignalsCommand implements Callable<Integer> {
     var study = Study.of(asked.horizon().of(whole), CatalogueFile.standard());
     var links = PinLinks.of(study);
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
+    if (connectors) return connectors(study, out);
     if (json)
       out.println(
           NelvarJson.mapper()
@@ -80,7 +108,11 @@ final class SignalsCommand implements Callable<Integer> {
                       whole.name(),
                       whole.revision(),
                       links.stream().map(link -> link(link, study)).toList())));
-    else print(links, study, whole, out);
+    else {
+      print(links, study, whole, out);
+      if (plugs) plugs(study, out);
+      if (permissives) permissives(study, out);
+    }
     return links.stream().anyMatch(link -> link.standing() == PinLink.Standing.WRONG)
         ? CommandLineTool.FOUND
         : CommandLineTool.FINE;
@@ -113,6 +145,49 @@ final class SignalsCommand implements Callable<Integer> {
         count(links, PinLink.Standing.SURE),
         count(links, PinLink.Standing.WRONG),
         count(links, PinLink.Standing.UNPROVED));
+  }
+
+  private int connectors(Study study, PrintWriter out) {
+    var problem = ConnectorRows.problem(template);
+    if (problem.isPresent()) {
+      java.util.Objects.requireNonNull(spec)
+          .commandLine()
+          .getErr()
+          .println("nelvar: --template: " + problem.get());
+      return CommandLineTool.BAD_USE;
+    }
+    for (var face : ConnectorRows.of(study)) {
+      if (face.stream().noneMatch(place -> free || place.wire().isPresent())) continue;
+      for (var place : face)
+        if (free || place.wire().isPresent()) out.println(ConnectorRows.written(place, template));
+    }
+    return CommandLineTool.FINE;
+  }
+
+  private static void plugs(Study study, PrintWriter out) {
+    for (var trial : PlugTrials.of(study))
+      out.printf(
+          "plug %-28s %s%n",
+          trial.words(),
+          trial.settled()
+              ? trial.harm().isEmpty() ? "destroys nothing" : String.join("; ", trial.harm())
+              : "no steady state is found");
+  }
+
+  private static void permissives(Study study, PrintWriter out) {
+    var table = Permissive.Table.of(study);
+    for (var row : table.unread())
+      out.printf("permissive %s cannot be read: %s%n", row.name(), row.why());
+    for (var tried : PermissivesHold.tried(table.rows(), study))
+      out.printf(
+          "permissive %-20s %-22s %s%n",
+          tried.row().name(),
+          tried.stuck(),
+          tried
+                  .like()
+                  .map(other -> "reads like " + other.name())
+                  .orElse("reads like itself or nothing")
+              + (tried.wrongly().isEmpty() ? "" : ", WRONGLY PERMITS " + tried.wrongly()));
   }
 
   private static long count(List<PinLink> links, PinLink.Standing standing) {

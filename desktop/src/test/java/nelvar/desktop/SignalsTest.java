@@ -106,6 +106,99 @@ class SignalsTest extends DemoWindow {
     driver.await("the trial", () -> says("reads 0, 0 V") == off + 1);
   }
 
+  /// One function alone: its pins and no others.
+  @Test
+  @SuppressWarnings("unchecked")
+  void thePinsOfOneFunctionStandAlone() {
+    open();
+    assertThat(says("DI1")).isOne();
+    driver.run(() -> {
+      var functions =
+          (javafx.scene.control.ChoiceBox<Object>) driver.window.root().lookup("#signals-function");
+      functions.setValue(
+          functions.getItems().stream()
+              .filter(item -> item.toString().startsWith("=AX1"))
+              .findFirst()
+              .orElseThrow());
+    });
+    driver.settle();
+    assertThat(says("DI1")).isZero();
+    assertThat(says("-B6")).isOne();
+    assertThat(says("-U3")).isOne();
+  }
+
+  /// Another controller takes over: proposed with what it does to the findings, taken as one step.
+  @Test
+  void anotherControllerTakesOver() {
+    open();
+    driver.run(() -> driver.window.select(new Id("A1")));
+    driver.settle();
+    var before = session().project();
+    driver.run(() -> fire("#signals-another"));
+    driver.await("controllers", () -> !takes("#pins-take").isDisable());
+    assertThat(driver.text("Another controller in the place of -A1")).isNotNull();
+    assertThat(said("#pins-said")).contains("opens none").contains("An earth fault");
+    driver.run(() -> takes("#pins-take").fire());
+    driver.await("review", () -> !session().stale().get());
+    assertThat(session().project().device(new Id("A1")).orElseThrow().part())
+        .isEqualTo("motion-controller-4ax-sourcing");
+    driver.run(() -> session().undo());
+    assertThat(session().project()).isEqualTo(before);
+  }
+
+  /// The sensor that pulls to 0 V has no pin that suits it, and that is said; nothing changes.
+  @Test
+  void whatFindsNoPinIsSaid() {
+    open();
+    driver.run(() -> fire("#signals-assign"));
+    driver.await("proposal", () -> said("#pins-said").contains("-B3"));
+    assertThat(said("#pins-said")).contains("none is free");
+    driver.run(() -> takes("#pins-leave").fire());
+  }
+
+  /// A jumper is put elsewhere with one choice, its wires and the finding follow, and it is undone.
+  @Test
+  @SuppressWarnings("unchecked")
+  void aJumperIsPutElsewhere() {
+    driver.run(() -> driver.window.desk().openThirdDemo());
+    driver.await("review", () -> !session().stale().get());
+    open();
+    driver.run(() -> driver.window.select(new Id("A1")));
+    driver.settle();
+    var before = session().project();
+    var wrong = jumpers();
+    driver.run(() ->
+        ((javafx.scene.control.ChoiceBox<String>) driver.window.root().lookup("#jumper-JX"))
+            .setValue("off"));
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+    assertThat(jumpers()).isEqualTo(wrong - 1);
+    assertThat(driver.text("XMIN reads its own switch")).isNotNull();
+    driver.run(() -> fire("#signals-plugs"));
+    driver.await("plugs", () -> driver.window.root().lookup("#plug-trials") != null);
+    assertThat(said("#plug-trials")).contains("destroy something");
+    driver.run(() -> session().undo());
+    assertThat(session().project()).isEqualTo(before);
+  }
+
+  private long jumpers() {
+    return session().review().get().open().stream()
+        .filter(entry -> entry.rule().id().equals("signals.jumper"))
+        .count();
+  }
+
+  private void fire(String id) {
+    takes(id).fire();
+  }
+
+  private javafx.scene.control.ButtonBase takes(String id) {
+    return (javafx.scene.control.ButtonBase) driver.window.root().lookup(id);
+  }
+
+  private String said(String id) {
+    return ((javafx.scene.control.Label) driver.window.root().lookup(id)).getText();
+  }
+
   @Test
   void withoutAControllerItSaysWhatToDo() {
     driver.press(KeyCode.CONTROL, KeyCode.N);

@@ -141,4 +141,57 @@ class PinsTest {
                 && path.fill().equals(Optional.of(nelvar.documents.drawing.Ink.ACCENT_SOFT)))
         .count();
   }
+
+  /// Place by place what lands there, as text by a template of one's own.
+  @Test
+  void connectorsAreWrittenByATemplate() {
+    var places =
+        nelvar.documents.content.ConnectorRows.of(review.study()).stream()
+            .flatMap(List::stream)
+            .filter(place -> place.wire().isPresent())
+            .toList();
+    var third =
+        places.stream()
+            .filter(place -> place.terminal().equals(Optional.of("DI3")))
+            .findFirst()
+            .orElseThrow();
+    assertThat(
+            nelvar.documents.content.ConnectorRows.written(
+                third, "{connector}/{place} {pin} {drawing} {colour} {to}"))
+        .isEqualTo("-A1 J2/3 DI3 IN3 black -B3:OUT");
+    assertThat(
+            nelvar.documents.content.ConnectorRows.written(
+                third, nelvar.documents.content.ConnectorRows.TEMPLATE))
+        .startsWith("-A1 J2 3: DI3 (in.3) wire W1")
+        .endsWith("to -B3:OUT drum home");
+    assertThat(nelvar.documents.content.ConnectorRows.problem("{pin} {colour}")).isEmpty();
+    assertThat(nelvar.documents.content.ConnectorRows.problem("{pni}").orElseThrow())
+        .contains("{pni}", "{pin}");
+    assertThat(nelvar.documents.content.ConnectorRows.problem("plain")).isPresent();
+  }
+
+  /// Two rows and a key, place 1 marked, the chosen one too; nothing beyond the edge.
+  @Test
+  void aConnectorIsDrawnFromItsMountedSide() {
+    var face =
+        new nelvar.core.catalogue.PlugFace(
+            "J9",
+            List.of(
+                Optional.of("A"),
+                Optional.of("B"),
+                Optional.empty(),
+                Optional.of("D"),
+                Optional.of("E"),
+                Optional.of("F")),
+            2,
+            Optional.of(true));
+    var drawing =
+        nelvar.documents.drawing.ConnectorFace.of(face, Map.of("A", "W7"), Optional.of("D"));
+    assertThat(words(drawing)).contains("J9, keyed", "A", "W7", "1", "6").doesNotContain("7");
+    for (var shape : drawing.shapes())
+      if (shape instanceof Shape.Label label) {
+        assertThat(label.x()).isBetween(0.0, drawing.width());
+        assertThat(label.y()).isBetween(0.0, drawing.height());
+      }
+  }
 }

@@ -17,6 +17,7 @@ import nelvar.documents.drawing.Faces;
 final class DemoMachine {
   private static final String DEMO = "/nelvar/demo/seed-tray-filler/seed-tray-filler.nelvar.json";
   private static final String SECOND = "/nelvar/demo/bottle-rinser/bottle-rinser.nelvar.json";
+  private static final String THIRD = "/nelvar/demo/glaze-sprayer/glaze-sprayer.nelvar.json";
 
   /// Read once, when first asked for.
   private static final class Once {
@@ -54,6 +55,13 @@ final class DemoMachine {
   /// @throws IllegalStateException with a message for the person
   static Review second() {
     return read(SECOND);
+  }
+
+  /// The potter's machine of three small boards.
+  ///
+  /// @throws IllegalStateException with a message for the person
+  static Review third() {
+    return read(THIRD);
   }
 
   private static Review read(String resource) {

@@ -92,6 +92,12 @@ public final class Desk {
             "Choose for the selected load: " + Goal.LEAST_COST.words(),
             "Shortcut+Shift+J",
             () -> chooseForMe(Goal.LEAST_COST, true)));
+    all.add(
+        Command.of(
+            "Assign free signals to pins", "Shortcut+Shift+P", () -> window.pins().assign()));
+    all.add(
+        Command.of(
+            "Put another controller in the place of one", "", () -> window.pins().controller()));
     all.add(Command.of("Undo", "Shortcut+Z", () -> window.session().ifPresent(Session::undo)));
     all.add(Command.of("Redo", "Shortcut+Y", () -> window.session().ifPresent(Session::redo)));
     all.add(Command.of("Save", "Shortcut+S", this::save));
@@ -100,6 +106,7 @@ public final class Desk {
     all.add(Command.of("Begin a new project", "Shortcut+N", this::begin));
     all.add(Command.of("Open the demo machine", "", this::openDemo));
     all.add(Command.of("Open the second demo, North American", "", this::openSecondDemo));
+    all.add(Command.of("Open the third demo, three small boards", "", this::openThirdDemo));
     all.add(Command.of("Write the pack…", "Shortcut+D", this::writePack));
     all.add(Command.of("Add parts from CSV…", "", this::importParts));
     all.add(
@@ -181,6 +188,14 @@ public final class Desk {
   public void openSecondDemo() {
     try {
       take(DemoMachine.second(), Optional.empty(), true);
+    } catch (IllegalStateException e) {
+      window.tell(String.valueOf(e.getMessage()));
+    }
+  }
+
+  public void openThirdDemo() {
+    try {
+      take(DemoMachine.third(), Optional.empty(), true);
     } catch (IllegalStateException e) {
       window.tell(String.valueOf(e.getMessage()));
     }

@@ -69,7 +69,7 @@ public final class MainWindow {
             new BriefStage(),
             new PartsStage(),
             new PowerStage(),
-            new SignalsStage(),
+            new SignalsStage(() -> pins().assign(), () -> pins().controller()),
             new RunsStage(this::rows),
             new PackStage(workers.pages(), desk::writePack));
     this.current = stage("Power");
@@ -448,6 +448,11 @@ public final class MainWindow {
   /// What could stand in the place of what is selected, side by side.
   Comparing comparing() {
     return new Comparing(session, theme, this::overlay, this::closeOverlay);
+  }
+
+  /// Signals to pins, and who could take over.
+  PinsOpened pins() {
+    return new PinsOpened(session, this::overlay, this::closeOverlay);
   }
 
   /// The catalogue, at the part of what is selected.

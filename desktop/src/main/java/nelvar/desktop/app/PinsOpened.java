@@ -92,25 +92,49 @@ final class PinsOpened {
       s.pinning()
           .boards(
               board.get(),
-              found -> sheet.show(found.stream().map(PinsOpened::choice).toList()),
+              found -> sheet.show(found.stream().map(one -> choice(one, study)).toList()),
               sheet::say);
     });
   }
 
-  private static PinsSheet.Choice choice(Pinning.Board board) {
+  private static PinsSheet.Choice choice(Pinning.Board board, Study study) {
     var proposal = board.proposal();
     var notes = new ArrayList<String>();
     if (!board.effects().isEmpty()) notes.add(board.effects());
     notes.add("To know: " + String.join("; ", proposal.said()) + ".");
     return new PinsSheet.Choice(
         proposal.next().name(),
-        proposal.changes().stream().map(PinsOpened::line).toList(),
+        lines(proposal, study),
         notes,
         proposal.left(),
         proposal.possible() ? Optional.of(proposal.edit()) : Optional.empty());
   }
 
-  private static PinsSheet.Line line(SwapBoard.Change change) {
-    return new PinsSheet.Line(change.was(), change.becomes(), change.changes());
+  /// What changes first, each by itself; pins that stay as they are in one line.
+  private static List<PinsSheet.Line> lines(SwapBoard.Proposal proposal, Study study) {
+    var all = new ArrayList<PinsSheet.Line>();
+    var same = 0;
+    for (var change : proposal.changes()) {
+      if (change.was().equals(change.becomes()) && change.changes().isEmpty()) {
+        same++;
+        continue;
+      }
+      var device =
+          PinLinks.of(study).stream()
+              .filter(link ->
+                  link.board().equals(proposal.board()) && link.pin().name().equals(change.was()))
+              .flatMap(link -> link.partners().stream())
+              .flatMap(end -> study.device(end.device()).stream())
+              .findFirst();
+      all.add(
+          new PinsSheet.Line(
+              change.was()
+                  + device.map(d -> ", %s %s".formatted(d.designation(), d.purpose())).orElse(""),
+              change.becomes(),
+              change.changes()));
+    }
+    if (same > 0)
+      all.add(new PinsSheet.Line("%d more pins".formatted(same), "as they are", "nothing"));
+    return all;
   }
 }

@@ -61,6 +61,7 @@ public final class Session {
   private final ReadOnlyObjectWrapper<Optional<ProjectFile>> file;
   private final Bench bench;
   private final Composing composing;
+  private final Pinning pinning;
   private final Latest<Optional<Asked>> reviews;
   private final ReadOnlyObjectWrapper<Horizon> horizon =
       new ReadOnlyObjectWrapper<>(Horizon.FINISHED);
@@ -116,6 +117,7 @@ public final class Session {
     this.whole = reviewed;
     this.bench = new Bench(review.getReadOnlyProperty(), reviewing, interfaceThread, this::tell);
     this.composing = new Composing(this, catalogue, reviewing, interfaceThread);
+    this.pinning = new Pinning(this, catalogue, reviewing, interfaceThread);
     tryWays(reviewed);
     if (!horizon.get().leftOut(reviewed.project()).isEmpty()) reviewAnew();
   }
@@ -147,6 +149,10 @@ public final class Session {
   }
 
   /// The ways to make its functions work.
+  public Pinning pinning() {
+    return pinning;
+  }
+
   public Composing composing() {
     return composing;
   }

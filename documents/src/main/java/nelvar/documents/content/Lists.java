@@ -43,6 +43,7 @@ public final class Lists {
         terminals(review.study()),
         billOfMaterials(review.study()),
         PinMap.of(review.study()),
+        ConnectorRows.list(review.study()),
         settings(review.study()),
         faults(review.study()),
         findings(review),

@@ -18,6 +18,8 @@ import nelvar.core.review.Review;
 import nelvar.core.review.RuleBook;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Trail;
+import nelvar.documents.drawing.ConnectorFace;
+import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.Ink;
 import nelvar.documents.drawing.SingleLine;
 import nelvar.documents.drawing.TimeCurrentChart;
@@ -62,6 +64,7 @@ public final class Pack {
     blocks.add(new Block.NewPage());
     wireSheets(review, blocks);
     charts(review, blocks);
+    connectors(review, blocks);
     for (var list : Lists.all(review, options.byFunction())) {
       blocks.add(new Block.NewPage());
       blocks.addAll(Block.list(list));
@@ -91,6 +94,45 @@ public final class Pack {
     for (var chain : chains)
       blocks.add(new Block.Picture(TimeCurrentChart.of(chain, 176, 96, 2.8)));
   }
+
+  /// Plugs with wires on them, as one sees them from the side they are mounted on.
+  private static void connectors(Review review, List<Block> blocks) {
+    var wired =
+        ConnectorRows.of(review.study()).stream()
+            .filter(face -> face.stream().anyMatch(place -> place.wire().isPresent()))
+            .toList();
+    if (wired.isEmpty()) return;
+    blocks.add(new Block.NewPage());
+    blocks.add(new Block.Heading("Connectors", 1));
+    blocks.add(
+        new Block.Paragraph(
+            "Seen from the side they are mounted on; place 1 has a filled corner. Below each mark the wire. What lands where stands in the list of connectors."));
+    for (var face : wired) {
+      var under = new java.util.HashMap<String, String>();
+      for (var place : face)
+        place
+            .wire()
+            .ifPresent(wire ->
+                under.merge(
+                    place.terminal().orElse(""), wire.label().text(), (a, b) -> a + " " + b));
+      var board = face.getFirst().board();
+      blocks.add(new Block.Heading(board.designation() + " " + face.getFirst().face().name(), 3));
+      blocks.add(
+          new Block.Picture(
+              small(ConnectorFace.of(face.getFirst().face(), under, java.util.Optional.empty()))));
+    }
+  }
+
+  /// From pixels to millimetres of paper: a place 13 mm wide.
+  private static Drawing small(Drawing drawing) {
+    return new Drawing(
+        drawing.width() * SMALL,
+        drawing.height() * SMALL,
+        drawing.shapes().stream().map(shape -> Placed.at(shape, 0, 0, SMALL)).toList(),
+        List.of());
+  }
+
+  private static final double SMALL = 0.28;
 
   private static List<Citation> citations(Review review) {
     return review.entries().stream()

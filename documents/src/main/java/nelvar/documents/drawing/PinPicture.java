@@ -62,7 +62,10 @@ public final class PinPicture {
   private final List<Drawing.Spot> spots = new ArrayList<>();
   private double y = 14;
 
-  private PinPicture(Study study, Live live, View view) {
+  private final List<PinLink> links;
+
+  private PinPicture(List<PinLink> links, Study study, Live live, View view) {
+    this.links = links;
     this.study = study;
     this.live = live;
     this.view = view;
@@ -70,7 +73,7 @@ public final class PinPicture {
 
   /// @param live the state that is shown: as designed, or what is tried
   public static Drawing of(List<PinLink> links, Study study, Live live, View view) {
-    var picture = new PinPicture(study, live, view);
+    var picture = new PinPicture(links, study, live, view);
     var byBoard = new LinkedHashMap<Id, List<PinLink>>();
     for (var link : links)
       byBoard.computeIfAbsent(link.board().id(), _ -> new ArrayList<>()).add(link);
@@ -163,7 +166,18 @@ public final class PinPicture {
 
   private static final double HALF = (BOARD_RIGHT - BOARD_LEFT) / 2 - 12;
 
-  private static String heading(PinLink link) {
+  /// Whether a connector has more pins than this on its side of the board.
+  private boolean shared(PinLink link, String connector) {
+    return links.stream()
+            .filter(other ->
+                other.board().equals(link.board())
+                    && other.pin().type().reads() == link.pin().type().reads()
+                    && other.pin().at().filter(s -> s.connector().equals(connector)).isPresent())
+            .count()
+        > 1;
+  }
+
+  private String heading(PinLink link) {
     var kind =
         switch (link.pin().type()) {
           case INPUT_READS_PLUS -> "reads +";
@@ -181,7 +195,12 @@ public final class PinPicture {
           case OUTPUT_PULSES, OUTPUT_PULSES_SINGLE -> "axes";
           case SERIAL -> "serial";
         };
-    return link.pin().at().map(spot -> spot.connector() + " " + kind).orElse(kind);
+    // A plug with one pin on this side is named beside the pin.
+    return link.pin()
+        .at()
+        .filter(spot -> shared(link, spot.connector()))
+        .map(spot -> spot.connector() + " " + kind)
+        .orElse(kind);
   }
 
   /// Pins of an axis to one device as one, free pins of a heading as one.
@@ -287,7 +306,13 @@ public final class PinPicture {
     var named = FirmwareNames.of(study.project(), link.board().id(), pin);
     var text = named.or(pin::pinOut).orElse("");
     var place =
-        pin.at().map(spot -> spot.number() == 1 ? "pin 1 ▸" : "pin " + spot.number()).orElse("");
+        pin.at()
+            .map(spot ->
+                (shared(link, spot.connector()) || spot.connector().equals(pin.name())
+                        ? ""
+                        : spot.connector() + " ")
+                    + (spot.number() == 1 ? "pin 1 ▸" : "pin " + spot.number()))
+            .orElse("");
     var x = left ? BOARD_LEFT + 6 + CHIP + 6 : BOARD_RIGHT - 6 - CHIP - 6;
     var anchor = left ? Shape.Anchor.START : Shape.Anchor.END;
     var room = HALF - CHIP - 2;

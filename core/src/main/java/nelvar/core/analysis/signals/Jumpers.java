@@ -62,6 +62,26 @@ public final class Jumpers implements Rule {
         .findFirst();
   }
 
+  /// What a jumper does where it stands, with the modules that are fitted.
+  ///
+  /// @param wrong whether it must not stand so
+  public record Meaning(String words, boolean wrong) {}
+
+  public static Meaning meaning(
+      Device board, BoardHardware.Jumper jumper, Controller logic, Study study) {
+    var position = position(board, jumper, study);
+    if (position.isEmpty()) return new Meaning("not set", true);
+    var placed = new Placed(board, logic, jumper);
+    var modules = modules(placed, study);
+    return position.get().fitted().stream()
+        .filter(fitted -> modules.contains(fitted.module()))
+        .findFirst()
+        .map(fitted -> new Meaning(fitted.means(), fitted.wrong()))
+        .orElseGet(() ->
+            new Meaning(
+                position.get().means(), bothSpeak(placed, position.get(), study).isPresent()));
+  }
+
   private static Set<String> bridged(Device board, BoardHardware.Jumper jumper, Study study) {
     var all = new HashSet<String>();
     for (var wire : study.at(board.id()))

@@ -8,27 +8,71 @@ import java.util.Map;
 import java.util.Optional;
 import nelvar.core.analysis.Job;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.signals.Jumpers;
 import nelvar.core.analysis.signals.PinLink;
 import nelvar.core.analysis.signals.PinLinks;
+import nelvar.core.catalogue.BoardHardware;
+import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Pin;
+import nelvar.core.catalogue.PlugFace;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Device;
 import nelvar.core.model.FirmwareNames;
 import nelvar.core.model.Id;
 import nelvar.core.model.Subject;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.model.edit.BoardEdits;
 import nelvar.core.network.Live;
 import nelvar.core.review.Review;
+import nelvar.documents.drawing.ConnectorFace;
 import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.PinPicture;
 
 /// What the Signals stage shows, without a node.
 ///
 /// @param card the pin that is looked at
-record SignalsModel(boolean begun, Drawing drawing, String summary, Optional<Card> card) {
+/// @param board the board that is looked at, where it has jumpers, sockets or plugs
+/// @param functions those whose pins can be shown alone
+record SignalsModel(
+    boolean begun,
+    Drawing drawing,
+    String summary,
+    Optional<Card> card,
+    Optional<BoardCard> board,
+    List<Shown> functions) {
+  SignalsModel {
+    functions = List.copyOf(functions);
+  }
+
   private static final Drawing EMPTY = new Drawing(10, 10, List.of(), List.of());
 
-  record View(boolean free, Optional<Id> selected, Optional<Live> tried) {}
+  /// @param function only pins of what serves it
+  record View(boolean free, Optional<Id> selected, Optional<Live> tried, Optional<Id> function) {}
+
+  /// A function whose pins can be shown alone; all of them without one.
+  record Shown(Optional<Id> function, String words) {
+    static final Shown ALL = new Shown(Optional.empty(), "All functions");
+
+    @Override
+    public String toString() {
+      return words;
+    }
+  }
+
+  /// A jumper with its positions and where it stands.
+  record JumperRow(
+      BoardHardware.Jumper jumper, Optional<BoardHardware.Position> now, Jumpers.Meaning means) {}
+
+  /// A socket and what is plugged into it.
+  record SocketRow(BoardHardware.Socket socket, Optional<String> module) {}
+
+  /// What is plugged, jumped and socketed on a board.
+  record BoardCard(Device board, List<JumperRow> jumpers, List<SocketRow> sockets) {
+    BoardCard {
+      jumpers = List.copyOf(jumpers);
+      sockets = List.copyOf(sockets);
+    }
+  }
 
   /// A name and what stands beside it.
   record Fact(String name, String value) {}
@@ -53,7 +97,8 @@ record SignalsModel(boolean begun, Drawing drawing, String summary, Optional<Car
       PinLink.Standing standing,
       String firmware,
       List<Fact> facts,
-      List<Other> others) {
+      List<Other> others,
+      Optional<Drawing> face) {
     Card {
       others = List.copyOf(others);
       facts = List.copyOf(facts);
@@ -64,19 +109,71 @@ record SignalsModel(boolean begun, Drawing drawing, String summary, Optional<Car
     var study = review.study();
     var links = PinLinks.of(study);
     if (links.isEmpty())
-      return new SignalsModel(false, EMPTY, "No controller yet", Optional.empty());
+      return new SignalsModel(
+          false, EMPTY, "No controller yet", Optional.empty(), Optional.empty(), List.of());
     var live = view.tried().orElseGet(study::asDesigned);
     return new SignalsModel(
         true,
         PinPicture.of(
-            links,
+            shown(links, view.function(), study),
             study,
             live,
             new PinPicture.View(view.free(), view.selected(), marks(review, links))),
         summary(links),
         view.selected()
             .flatMap(id -> looked(id, links, study))
-            .map(link -> card(link, links, study)));
+            .map(link -> card(link, links, study)),
+        view.selected().flatMap(study::device).flatMap(device -> board(device, study)),
+        functions(links, study));
+  }
+
+  /// Pins of what serves a function, with their boards; all where none is asked for.
+  private static List<PinLink> shown(List<PinLink> links, Optional<Id> function, Study study) {
+    if (function.isEmpty()) return links;
+    var some =
+        links.stream()
+            .filter(link ->
+                link.partners().stream()
+                    .flatMap(end -> study.device(end.device()).stream())
+                    .anyMatch(device -> device.serves().equals(function)))
+            .toList();
+    return some.isEmpty() ? links : some;
+  }
+
+  private static List<Shown> functions(List<PinLink> links, Study study) {
+    var all = new ArrayList<Shown>(List.of(Shown.ALL));
+    for (var function : study.project().functions())
+      if (links.stream()
+          .flatMap(link -> link.partners().stream())
+          .flatMap(end -> study.device(end.device()).stream())
+          .anyMatch(device -> device.serves().equals(Optional.of(function.id()))))
+        all.add(
+            new Shown(Optional.of(function.id()), function.designation() + " " + function.name()));
+    return all;
+  }
+
+  private static Optional<BoardCard> board(Device device, Study study) {
+    var logic = study.part(device).flatMap(Part::logic);
+    if (logic.filter(l -> !l.pins().isEmpty()).isEmpty()) return Optional.empty();
+    var hardware = logic.get().onBoard();
+    return Optional.of(
+        new BoardCard(
+            device,
+            hardware.jumpers().stream()
+                .map(jumper -> {
+                  var now = Jumpers.position(device, jumper, study);
+                  return new JumperRow(
+                      jumper, now, Jumpers.meaning(device, jumper, logic.get(), study));
+                })
+                .toList(),
+            hardware.sockets().stream()
+                .map(socket ->
+                    new SocketRow(
+                        socket,
+                        BoardEdits.plugged(study.project(), device, socket).stream()
+                            .findFirst()
+                            .map(end -> study.label(end.device()))))
+                .toList()));
   }
 
   /// The worst open finding at each pin, or about what it is linked to.
@@ -155,7 +252,20 @@ record SignalsModel(boolean begun, Drawing drawing, String summary, Optional<Car
             .filter(other -> other.board().id().equals(link.board().id()) && other != link)
             .filter(other -> alike(other.pin().type(), pin.type()))
             .map(other -> other(other, study))
-            .toList());
+            .toList(),
+        face(link, study));
+  }
+
+  /// Its connector with the place marked.
+  private static Optional<Drawing> face(PinLink link, Study study) {
+    return study
+        .part(link.board())
+        .flatMap(part ->
+            part.faces().stream()
+                .filter(face -> face.places().contains(Optional.of(link.pin().name())))
+                .findFirst())
+        .filter(face -> face.ways() > 1 && face.ways() <= 16)
+        .map((PlugFace face) -> ConnectorFace.of(face, Map.of(), Optional.of(link.pin().name())));
   }
 
   private static boolean alike(Pin.Type a, Pin.Type b) {

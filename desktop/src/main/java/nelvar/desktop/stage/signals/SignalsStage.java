@@ -1,8 +1,10 @@
 package nelvar.desktop.stage.signals;
 
+import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
@@ -12,6 +14,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import nelvar.core.analysis.Job;
 import nelvar.core.analysis.signals.PinLink;
+import nelvar.core.model.edit.BoardEdits;
 import nelvar.core.model.edit.PinEdits;
 import nelvar.core.network.Live;
 import nelvar.core.review.Review;
@@ -43,7 +46,14 @@ public final class SignalsStage implements Stage {
   private Optional<SignalsModel> shown = Optional.empty();
   private Theme shownIn = Theme.LIGHT;
 
-  public SignalsStage() {
+  private final ChoiceBox<SignalsModel.Shown> function = new ChoiceBox<>();
+  private final Button assign = new Button("Assign for me");
+  private final Button another = new Button("Another controller…");
+  private final Button plugs = new Button("Plugs put on wrong…");
+  private boolean filling;
+
+  /// @param assigns opens what gives free signals their pins; @param swaps what could take over
+  public SignalsStage(Runnable assigns, Runnable swaps) {
     view.getStyleClass().add("stage");
     free.setId("signals-free");
     free.selectedProperty().addListener(_ -> draw());
@@ -54,7 +64,20 @@ public final class SignalsStage implements Stage {
     card.setId("pin-card");
     card.getStyleClass().add("pin-card");
     card.setPadding(new Insets(8, 18, 10, 18));
-    view.setTop(new StageHead("Signals", summary, free));
+    function.setId("signals-function");
+    function.setAccessibleText("Show the pins of one function");
+    function
+        .valueProperty()
+        .addListener((_, _, _) -> {
+          if (!filling) draw();
+        });
+    assign.setId("signals-assign");
+    assign.setOnAction(_ -> assigns.run());
+    another.setId("signals-another");
+    another.setOnAction(_ -> swaps.run());
+    plugs.setId("signals-plugs");
+    plugs.setOnAction(_ -> tryPlugs());
+    view.setTop(new StageHead("Signals", summary, function, free, assign));
     view.setCenter(picture);
   }
 
@@ -98,7 +121,13 @@ public final class SignalsStage implements Stage {
     if (session.isEmpty() || review.isEmpty()) return;
     var selected = session.get().selection().get();
     var model =
-        SignalsModel.of(review.get(), new SignalsModel.View(free.isSelected(), selected, tried()));
+        SignalsModel.of(
+            review.get(),
+            new SignalsModel.View(
+                free.isSelected(),
+                selected,
+                tried(),
+                Optional.ofNullable(function.getValue()).flatMap(SignalsModel.Shown::function)));
     if (shown.filter(model::equals).isEmpty() || shownIn != theme) take(model);
     shown = Optional.of(model);
     shownIn = theme;
@@ -107,7 +136,8 @@ public final class SignalsStage implements Stage {
 
   private void take(SignalsModel model) {
     summary.setText(model.summary());
-    free.setDisable(!model.begun());
+    for (var node : List.of(free, assign, another, function)) node.setDisable(!model.begun());
+    choices(model);
     if (!model.begun()) {
       var beginning = new VBox(teach);
       beginning.setPadding(new Insets(20, 24, 24, 24));
@@ -117,10 +147,101 @@ public final class SignalsStage implements Stage {
     }
     view.setCenter(picture);
     picture.show(model.drawing(), theme);
-    if (shown.flatMap(SignalsModel::card).equals(model.card()) && view.getBottom() != null) return;
+    if (shown
+            .filter(was -> was.card().equals(model.card()) && was.board().equals(model.board()))
+            .isPresent()
+        && shownIn == theme
+        && view.getBottom() != null) return;
     card.getChildren().clear();
-    model.card().ifPresentOrElse(this::fill, this::nothingLookedAt);
+    if (model.board().isPresent()) fill(model.board().get());
+    else model.card().ifPresentOrElse(this::fill, this::nothingLookedAt);
     view.setBottom(card);
+  }
+
+  /// The functions there are; the one that is shown stays.
+  private void choices(SignalsModel model) {
+    if (function.getItems().equals(model.functions())) return;
+    var was = Optional.ofNullable(function.getValue());
+    filling = true;
+    function.getItems().setAll(model.functions());
+    function.setValue(was.filter(model.functions()::contains).orElse(SignalsModel.Shown.ALL));
+    filling = false;
+  }
+
+  /// Jumpers and sockets of a board: each with where it stands and what that means.
+  private void fill(SignalsModel.BoardCard board) {
+    var title = new Label(board.board().designation().text());
+    title.getStyleClass().addAll("mono", "title-small");
+    var words =
+        new Label(
+            board.jumpers().isEmpty() && board.sockets().isEmpty()
+                ? "No jumpers and no sockets."
+                : "Its jumpers and sockets.");
+    words.getStyleClass().add("soft");
+    var space = new javafx.scene.layout.Region();
+    HBox.setHgrow(space, javafx.scene.layout.Priority.ALWAYS);
+    var head = new HBox(14, title, words, space, plugs, another);
+    head.setAlignment(javafx.geometry.Pos.BASELINE_LEFT);
+    var all = new FlowPane(26, 6);
+    for (var row : board.jumpers()) all.getChildren().add(jumper(board, row));
+    for (var row : board.sockets()) {
+      var name = new Label("Socket " + row.socket().name());
+      name.getStyleClass().add("soft");
+      var module = new Label(row.module().orElse("empty"));
+      module.getStyleClass().add("strong");
+      var line = new HBox(8, name, module);
+      line.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+      all.getChildren().add(line);
+    }
+    card.getChildren().addAll(head, all);
+  }
+
+  /// What each plug destroys when it is put on the wrong way, below the jumpers.
+  private void tryPlugs() {
+    session.ifPresent(s -> {
+      plugs.setDisable(true);
+      s.pinning()
+          .plugs(
+              trials -> {
+                plugs.setDisable(false);
+                var said = new Label(PlugWords.of(trials));
+                said.setId("plug-trials");
+                said.getStyleClass().addAll("wrapping");
+                said.setWrapText(true);
+                card.getChildren().removeIf(node -> "plug-trials".equals(node.getId()));
+                card.getChildren().add(said);
+              },
+              told -> {
+                plugs.setDisable(false);
+                s.tell(told);
+              });
+    });
+  }
+
+  private Node jumper(SignalsModel.BoardCard board, SignalsModel.JumperRow row) {
+    var name = new Label("Jumper " + row.jumper().name());
+    name.getStyleClass().add("soft");
+    var choice = new ChoiceBox<String>();
+    choice.setId("jumper-" + row.jumper().name());
+    choice.setAccessibleText("Position of jumper " + row.jumper().name());
+    for (var position : row.jumper().positions()) choice.getItems().add(position.label());
+    row.now().ifPresent(now -> choice.setValue(now.label()));
+    choice
+        .valueProperty()
+        .addListener((_, _, label) ->
+            row.jumper().positions().stream()
+                .filter(position -> position.label().equals(label))
+                .findFirst()
+                .ifPresent(position ->
+                    session.ifPresent(
+                        s -> s.edit(BoardEdits.jumper(board.board(), row.jumper(), position)))));
+    var means = new Label(row.means().words());
+    means.getStyleClass().add(row.means().wrong() ? "wrong-note" : "strong");
+    means.setWrapText(true);
+    means.setMaxWidth(430);
+    var line = new HBox(8, name, choice, means);
+    line.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    return line;
   }
 
   private void nothingLookedAt() {
@@ -178,5 +299,17 @@ public final class SignalsStage implements Stage {
     doing.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     if (!pin.others().isEmpty()) doing.getChildren().addAll(new Label("Swap with"), swap(pin));
     card.getChildren().addAll(head, facts, doing);
+    pin.face().ifPresent(drawing -> card.getChildren().add(face(drawing)));
+  }
+
+  /// Its connector, seen from the side it is mounted on.
+  private Node face(nelvar.documents.drawing.Drawing drawing) {
+    var pane = new DrawingPane("The connector, seen from the side it is mounted on", false);
+    pane.setId("connector-face");
+    pane.show(drawing, theme);
+    pane.setMinSize(drawing.width(), drawing.height());
+    pane.setPrefSize(drawing.width(), drawing.height());
+    pane.setMaxSize(drawing.width(), drawing.height());
+    return pane;
   }
 }
