@@ -181,6 +181,52 @@ class SignalsTest extends DemoWindow {
     assertThat(session().project()).isEqualTo(before);
   }
 
+  /// One sensor alone: tried before it is taken, and the stuck sensor is named.
+  @Test
+  void whatSensorsPermitIsTriedBeforeItIsTaken() {
+    open();
+    driver.run(() -> driver.window.select(new Id("A1")));
+    driver.settle();
+    var before = session().project();
+    driver.run(() -> fire("#signals-permissives"));
+    driver.run(() ->
+        ((javafx.scene.control.TextArea) driver.window.root().lookup("#permissive-rows"))
+            .setText(
+                "tray: B1 on permits Q3\nnone: B1 off permits nothing\nodd: B99 on forbidden"));
+    driver.run(() -> fire("#permissive-try"));
+    driver.await("tried", () -> said("#permissive-said").contains("stuck"));
+    assertThat(said("#permissive-said"))
+        .contains("-B1 stuck on", "would permit Q3", "there is no device 'B99'");
+    assertThat(session().project()).isEqualTo(before);
+    driver.run(() -> fire("#permissive-take"));
+    driver.await("review", () -> !session().stale().get());
+    assertThat(session().review().get().open())
+        .anyMatch(entry -> entry.rule().id().equals("signals.permissive"));
+    driver.run(() -> session().undo());
+    assertThat(session().project()).isEqualTo(before);
+  }
+
+  /// The target of a sensor is typed beside its pin and judged at once.
+  @Test
+  void aTargetIsSaidBesideThePin() {
+    open();
+    driver.run(() -> driver.window.select(new Id("B8")));
+    driver.settle();
+    var before = session().project();
+    driver.run(() -> {
+      var field = (TextField) driver.window.root().lookup("#sensor-target .text-field");
+      field.setText("copper 12 mm at 3 mm");
+      field.fireEvent(new javafx.event.ActionEvent());
+    });
+    driver.await("review", () -> !session().stale().get());
+    assertThat(session().review().get().open())
+        .anyMatch(entry ->
+            entry.rule().id().equals("signals.target")
+                && entry.verdict().subject().text().equals("B8"));
+    driver.run(() -> session().undo());
+    assertThat(session().project()).isEqualTo(before);
+  }
+
   private long jumpers() {
     return session().review().get().open().stream()
         .filter(entry -> entry.rule().id().equals("signals.jumper"))

@@ -47,6 +47,12 @@ public final class Sensing {
     return new Length(ASSURED * rated.metres() * metal.factor() * share);
   }
 
+  /// `t = α/(6 · n)`: how long a mark of so many degrees is seen on something that turns, n each
+  /// minute.
+  public static Duration seen(double degrees, double turnsEachMinute) {
+    return new Duration(degrees / (6 * turnsEachMinute));
+  }
+
   /// `v = w/t`: how fast something so wide may pass a sensor that answers within `t`.
   public static Measure fastest(Length width, Duration response) {
     return new Measure(width.metres() / response.seconds() * 60_000, Measure.Unit.FEED);

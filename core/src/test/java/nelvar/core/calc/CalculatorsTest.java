@@ -205,6 +205,9 @@ class CalculatorsTest {
         "sensing-distance|Sn=4mm face=12mm target=20mm metal=aluminium|0.001296|1e-9",
         "sensing-distance|Sn=8mm face=18mm target=12mm metal=steel|0.00324|1e-9",
         "sensor-speed|w=20mm tr=3ms|400000|1e-3",
+        // By hand: 10/360 of a turn of 20 ms; 10 V · tanh(0.025)
+        "mark-time|alpha=10 n=3000rpm|0.000555556|1e-8",
+        "pwm-filter|U=10V f=1kHz R=10kohm C=1uF|0.249948|1e-5",
       })
   void workedExample(String name, String inputs, double expected, double tolerance) {
     var value = value(name, inputs);

@@ -98,6 +98,7 @@ public final class Desk {
     all.add(
         Command.of(
             "Put another controller in the place of one", "", () -> window.pins().controller()));
+    all.add(Command.of("Say what sensors permit", "", () -> window.pins().permissives()));
     all.add(Command.of("Undo", "Shortcut+Z", () -> window.session().ifPresent(Session::undo)));
     all.add(Command.of("Redo", "Shortcut+Y", () -> window.session().ifPresent(Session::redo)));
     all.add(Command.of("Save", "Shortcut+S", this::save));

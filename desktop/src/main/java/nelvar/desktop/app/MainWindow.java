@@ -69,7 +69,8 @@ public final class MainWindow {
             new BriefStage(),
             new PartsStage(),
             new PowerStage(),
-            new SignalsStage(() -> pins().assign(), () -> pins().controller()),
+            new SignalsStage(
+                () -> pins().assign(), () -> pins().controller(), () -> pins().permissives()),
             new RunsStage(this::rows),
             new PackStage(workers.pages(), desk::writePack));
     this.current = stage("Power");

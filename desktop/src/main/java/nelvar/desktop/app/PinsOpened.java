@@ -97,6 +97,29 @@ final class PinsOpened {
     });
   }
 
+  /// What sensors permit, as a table in words.
+  void permissives() {
+    session.ifPresent(s -> {
+      var study = s.whole().study();
+      var board =
+          s.selection()
+              .get()
+              .flatMap(study::device)
+              .filter(device -> PinLinks.board(device, study))
+              .or(() ->
+                  s.project().devices().stream()
+                      .filter(device -> PinLinks.board(device, study))
+                      .findFirst());
+      if (board.isEmpty()) {
+        s.tell("There is no controller with pins yet.");
+        return;
+      }
+      var sheet = new PermissivesSheet(s, board.get(), close);
+      over.accept(sheet);
+      sheet.focus();
+    });
+  }
+
   private static PinsSheet.Choice choice(Pinning.Board board, Study study) {
     var proposal = board.proposal();
     var notes = new ArrayList<String>();

@@ -3,6 +3,9 @@ package nelvar.desktop.session;
 import java.util.List;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.signals.Permissive;
+import nelvar.core.analysis.signals.PermissivesHold;
 import nelvar.core.analysis.signals.PlugTrials;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.compose.Effects;
@@ -24,6 +27,7 @@ public final class Pinning {
   private final Latest<Assigned> assigned;
   private final Latest<List<Board>> boards;
   private final Latest<List<PlugTrials.Trial>> plugs;
+  private final Latest<Permitted> permitted;
 
   /// A proposal with what it does to the findings.
   public record Assigned(AssignPins.Proposal proposal, String effects) {}
@@ -36,6 +40,7 @@ public final class Pinning {
     this.assigned = new Latest<>(worker, interfaceThread);
     this.boards = new Latest<>(worker, interfaceThread);
     this.plugs = new Latest<>(worker, interfaceThread);
+    this.permitted = new Latest<>(worker, interfaceThread);
   }
 
   public void assign(Consumer<Assigned> found, Consumer<String> told) {
@@ -78,6 +83,26 @@ public final class Pinning {
         _ -> PlugTrials.of(about.study()),
         found,
         broken -> told.accept("Trying plugs failed: " + Trouble.of(broken)));
+  }
+
+  /// A table of permissives with what each situation reads like.
+  public record Permitted(Permissive.Table table, List<PermissivesHold.Tried> tried) {
+    public Permitted {
+      tried = List.copyOf(tried);
+    }
+  }
+
+  /// What permissives would say after an edit.
+  public void tried(Edit edit, Consumer<Permitted> found, Consumer<String> told) {
+    var project = session.project();
+    permitted.ask(
+        _ -> {
+          var study = Study.of(edit.on(project, standard), standard);
+          var table = Permissive.Table.of(study);
+          return new Permitted(table, PermissivesHold.tried(table.rows(), study));
+        },
+        found,
+        broken -> told.accept("Trying failed: " + Trouble.of(broken)));
   }
 
   private String effects(Review about, Edit edit) {

@@ -25,6 +25,7 @@ import nelvar.core.network.ActuatorRef;
 import nelvar.core.network.Conditions;
 import nelvar.core.network.Disturbance;
 import nelvar.core.network.Live;
+import nelvar.core.network.PoleRef;
 import nelvar.core.network.Positions;
 import nelvar.core.network.WhatIf;
 import nelvar.core.trail.Working;
@@ -33,10 +34,10 @@ import nelvar.core.units.Voltage;
 /// A wire that touches the frame starts nothing: with 0 V earthed, what switches 0 V is on the
 /// wrong side.
 ///
-/// Every open contact, output and sensor that leads to the earthed side is bridged, with all
-/// programs off, once from cold and once ready to run: what comes on by that would come on by an
-/// earth fault of its wire. Switching both poles, or a supply that is not earthed and is watched,
-/// starts nothing and passes.
+/// Every open contact, output and sensor that leads to the earthed side is taken for closed, with
+/// all programs off, once from cold and once ready to run: what comes on by that would come on by
+/// an earth fault of its wire. Switching both poles, or a supply that is not earthed and is
+/// watched, starts nothing and passes.
 ///
 /// Demand: IEC 60204-1:2016, 9.4.3.1 (unchecked): coils common to the earthed side, the other side
 /// switched.
@@ -59,7 +60,7 @@ public final class EarthFaultStarts implements Rule {
   }
 
   /// What is switched to the earthed side, by what switches it.
-  private record Switched(Device by, TerminalRef earthed, TerminalRef end) {}
+  private record Switched(Device by, PoleRef way, TerminalRef end) {}
 
   /// Solved with programs off, without and with all those wires on the frame.
   private record Trial(Live before, Live after) {
@@ -70,6 +71,9 @@ public final class EarthFaultStarts implements Rule {
 
   @Override
   public Stream<Verdict> check(Study study) {
+    // What does not come to rest as it is says nothing with a fault besides, and takes long to say
+    // it.
+    if (!study.asDesigned().settled()) return unknown(study);
     var switched = switched(study);
     if (switched.isEmpty()) return Stream.of();
     var by = new LinkedHashMap<Id, List<Switched>>();
@@ -83,17 +87,34 @@ public final class EarthFaultStarts implements Rule {
                 group -> judge(group, trials, study).stream()));
   }
 
+  private static Stream<Verdict> unknown(Study study) {
+    return study.project().devices().stream()
+        .filter(device -> PinLinks.board(device, study))
+        .map(device ->
+            new Verdict.NotChecked(device.id(), "no steady state of the machine is found"));
+  }
+
   private static List<Switched> switched(Study study) {
     var all = new ArrayList<Switched>();
     var earthed = earthedSide(study);
     var cold = off(study, Positions.cold(study.engine().circuitry(conditions(study).wires())));
+    // An earth fault there is a short circuit: a device opens, nothing comes on.
+    var hot = new HashSet<TerminalRef>();
+    for (var live : List.of(cold, off(study, Positions.RUNNING)))
+      for (var source : study.network().sources())
+        for (var line : source.output().lines()) {
+          var end = new TerminalRef(source.device().id(), line);
+          if (!hot.contains(end)) hot.addAll(live.metal(end));
+        }
     for (var step = 0; step < DEEP; step++) {
       var size = all.size();
       for (var device : study.project().devices()) {
         var part = study.part(device);
         if (part.isEmpty()) continue;
         for (var link : part.get().links())
-          lead(device, link, earthed, cold, study).ifPresent(all::add);
+          lead(device, link, earthed, cold, study)
+              .filter(one -> !hot.contains(one.end()))
+              .ifPresent(all::add);
       }
       if (all.size() == size) break;
       for (var one : all.subList(size, all.size()))
@@ -121,13 +142,13 @@ public final class EarthFaultStarts implements Rule {
       return Optional.empty();
     var a = new TerminalRef(device.id(), link.a());
     var b = new TerminalRef(device.id(), link.b());
-    if (cold.closed(new nelvar.core.network.PoleRef(a, b))) return Optional.empty();
+    if (cold.closed(new PoleRef(a, b))) return Optional.empty();
     var first = earthed.contains(a);
     var second = earthed.contains(b);
     if (first == second) return Optional.empty();
     var end = first ? b : a;
     return study.network().topology().wired(end)
-        ? Optional.of(new Switched(device, first ? a : b, end))
+        ? Optional.of(new Switched(device, new PoleRef(a, b), end))
         : Optional.empty();
   }
 
@@ -146,7 +167,8 @@ public final class EarthFaultStarts implements Rule {
 
   private static List<Trial> trials(List<Switched> switched, Study study) {
     var faulty = programsOff(study);
-    for (var one : switched) faulty = faulty.with(new Disturbance.Bridge(one.end(), one.earthed()));
+    // A wire on the frame does what the contact does that leads it there.
+    for (var one : switched) faulty = faulty.with(new Disturbance.Weld(one.way()));
     var circuitry = study.engine().circuitry(conditions(study).wires());
     var all = new ArrayList<Trial>();
     for (var from : List.of(Positions.RUNNING, Positions.cold(circuitry)))
@@ -168,7 +190,7 @@ public final class EarthFaultStarts implements Rule {
           started.add(device.get());
       }
     var w = Working.of("Wires that " + by.designation() + " switches to the earthed side");
-    w.given("wires", String.valueOf(group.size()), "bridged to the earthed side, programs off");
+    w.given("wires", String.valueOf(group.size()), "taken for closed, programs off");
     w.given("come on", started.isEmpty() ? "none" : names(started), "network solved");
     var trail = w.explain(group).trail();
     if (started.isEmpty()) return Optional.of(new Verdict.Pass(by.id(), trail));

@@ -80,6 +80,7 @@ final class OutputLinks {
 
   /// What an open output stands against.
   private static Optional<Voltage> across(PoleRef pole, Study study) {
+    if (!study.asDesigned().settled()) return Optional.empty();
     var live =
         study.once(
             "all programs off, cold and high",

@@ -46,6 +46,45 @@ public final class PinEdits {
                 .withSettings(settings(project, one, two)));
   }
 
+  /// A setting of a device in words, such as the target of a sensor; empty takes it away.
+  public static Edit say(Device device, String name, String value) {
+    var text = value.strip();
+    return new Edit(
+        text.isEmpty()
+            ? "Say no %s of %s".formatted(name, device.designation())
+            : "Say %s of %s: %s".formatted(name, device.designation(), text),
+        project -> {
+          var all =
+              new ArrayList<>(
+                  project.settings().stream()
+                      .filter(s -> !(s.device().equals(device.id()) && s.name().equals(name)))
+                      .toList());
+          if (!text.isEmpty()) all.add(new Setting(device.id(), name, text, "as built"));
+          return project.withSettings(all);
+        });
+  }
+
+  /// All settings of a device whose names begin alike, as given; those it had go.
+  ///
+  /// @param rows by the rest of their names
+  public static Edit sayAll(
+      Device device, String begins, java.util.SequencedMap<String, String> rows) {
+    return new Edit(
+        "Say %d %sof %s"
+            .formatted(
+                rows.size(), begins.toLowerCase(java.util.Locale.ROOT), device.designation()),
+        project -> {
+          var all =
+              new ArrayList<>(
+                  project.settings().stream()
+                      .filter(s -> !(s.device().equals(device.id()) && s.name().startsWith(begins)))
+                      .toList());
+          rows.forEach(
+              (name, value) -> all.add(new Setting(device.id(), begins + name, value, "as built")));
+          return project.withSettings(all);
+        });
+  }
+
   private static List<Setting> settings(Project project, TerminalRef one, TerminalRef two) {
     var all = new ArrayList<Setting>();
     for (var setting : project.settings())

@@ -11,10 +11,12 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.signals.Jumpers;
 import nelvar.core.analysis.signals.PinLink;
 import nelvar.core.analysis.signals.PinLinks;
+import nelvar.core.analysis.signals.Target;
 import nelvar.core.catalogue.BoardHardware;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.catalogue.PlugFace;
+import nelvar.core.catalogue.Sensor;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Device;
 import nelvar.core.model.FirmwareNames;
@@ -59,6 +61,9 @@ record SignalsModel(
     }
   }
 
+  /// A setting of a device in words.
+  record Said(Device device, String name, String value) {}
+
   /// A jumper with its positions and where it stands.
   record JumperRow(
       BoardHardware.Jumper jumper, Optional<BoardHardware.Position> now, Jumpers.Meaning means) {}
@@ -67,10 +72,14 @@ record SignalsModel(
   record SocketRow(BoardHardware.Socket socket, Optional<String> module) {}
 
   /// What is plugged, jumped and socketed on a board.
-  record BoardCard(Device board, List<JumperRow> jumpers, List<SocketRow> sockets) {
+  ///
+  /// @param serial how its serial line is set; none where it has none
+  record BoardCard(
+      Device board, List<JumperRow> jumpers, List<SocketRow> sockets, List<Said> serial) {
     BoardCard {
       jumpers = List.copyOf(jumpers);
       sockets = List.copyOf(sockets);
+      serial = List.copyOf(serial);
     }
   }
 
@@ -98,7 +107,8 @@ record SignalsModel(
       String firmware,
       List<Fact> facts,
       List<Other> others,
-      Optional<Drawing> face) {
+      Optional<Drawing> face,
+      Optional<Said> target) {
     Card {
       others = List.copyOf(others);
       facts = List.copyOf(facts);
@@ -152,6 +162,8 @@ record SignalsModel(
     return all;
   }
 
+  private static final List<String> SERIAL = List.of("Serial", "Address", "Termination");
+
   private static Optional<BoardCard> board(Device device, Study study) {
     var logic = study.part(device).flatMap(Part::logic);
     if (logic.filter(l -> !l.pins().isEmpty()).isEmpty()) return Optional.empty();
@@ -173,7 +185,12 @@ record SignalsModel(
                         BoardEdits.plugged(study.project(), device, socket).stream()
                             .findFirst()
                             .map(end -> study.label(end.device()))))
-                .toList()));
+                .toList(),
+            logic.get().pins().stream().anyMatch(pin -> pin.type() == Pin.Type.SERIAL)
+                ? SERIAL.stream()
+                    .map(name -> new Said(device, name, said(device, name, study)))
+                    .toList()
+                : List.of()));
   }
 
   /// The worst open finding at each pin, or about what it is linked to.
@@ -253,7 +270,25 @@ record SignalsModel(
             .filter(other -> alike(other.pin().type(), pin.type()))
             .map(other -> other(other, study))
             .toList(),
-        face(link, study));
+        face(link, study),
+        target(link, study));
+  }
+
+  /// What is said of the target of the sensor it reads.
+  private static Optional<Said> target(PinLink link, Study study) {
+    return link.partners().stream()
+        .flatMap(end -> study.device(end.device()).stream())
+        .filter(device -> study.part(device).filter(Sensor.class::isInstance).isPresent())
+        .findFirst()
+        .map(sensor -> new Said(sensor, Target.SETTING, said(sensor, Target.SETTING, study)));
+  }
+
+  private static String said(Device device, String name, Study study) {
+    return study.project().settings().stream()
+        .filter(s -> s.device().equals(device.id()) && s.name().equalsIgnoreCase(name))
+        .map(s -> s.value())
+        .findFirst()
+        .orElse("");
   }
 
   /// Its connector with the place marked.

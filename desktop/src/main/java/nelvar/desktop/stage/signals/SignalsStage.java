@@ -49,11 +49,13 @@ public final class SignalsStage implements Stage {
   private final ChoiceBox<SignalsModel.Shown> function = new ChoiceBox<>();
   private final Button assign = new Button("Assign for me");
   private final Button another = new Button("Another controller…");
+  private final Button permissives = new Button("Permissives…");
   private final Button plugs = new Button("Plugs put on wrong…");
   private boolean filling;
 
-  /// @param assigns opens what gives free signals their pins; @param swaps what could take over
-  public SignalsStage(Runnable assigns, Runnable swaps) {
+  /// @param assigns opens what gives free signals their pins; @param swaps what could take over;
+  /// @param permits what sensors permit
+  public SignalsStage(Runnable assigns, Runnable swaps, Runnable permits) {
     view.getStyleClass().add("stage");
     free.setId("signals-free");
     free.selectedProperty().addListener(_ -> draw());
@@ -75,6 +77,8 @@ public final class SignalsStage implements Stage {
     assign.setOnAction(_ -> assigns.run());
     another.setId("signals-another");
     another.setOnAction(_ -> swaps.run());
+    permissives.setId("signals-permissives");
+    permissives.setOnAction(_ -> permits.run());
     plugs.setId("signals-plugs");
     plugs.setOnAction(_ -> tryPlugs());
     view.setTop(new StageHead("Signals", summary, function, free, assign));
@@ -180,7 +184,7 @@ public final class SignalsStage implements Stage {
     words.getStyleClass().add("soft");
     var space = new javafx.scene.layout.Region();
     HBox.setHgrow(space, javafx.scene.layout.Priority.ALWAYS);
-    var head = new HBox(14, title, words, space, plugs, another);
+    var head = new HBox(14, title, words, space, permissives, plugs, another);
     head.setAlignment(javafx.geometry.Pos.BASELINE_LEFT);
     var all = new FlowPane(26, 6);
     for (var row : board.jumpers()) all.getChildren().add(jumper(board, row));
@@ -193,6 +197,7 @@ public final class SignalsStage implements Stage {
       line.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
       all.getChildren().add(line);
     }
+    for (var said : board.serial()) all.getChildren().add(said(said, "serial-" + said.name(), 220));
     card.getChildren().addAll(head, all);
   }
 
@@ -216,6 +221,23 @@ public final class SignalsStage implements Stage {
                 s.tell(told);
               });
     });
+  }
+
+  /// A setting in words, to be typed; empty takes it away.
+  private Node said(SignalsModel.Said said, String id, double width) {
+    var field =
+        new QuantityField<String>(
+            said.name(),
+            "",
+            text -> new Reading.Value<>(text),
+            text ->
+                session
+                    .filter(s -> s.edit(PinEdits.say(said.device(), said.name(), text)))
+                    .isPresent());
+    field.show(said.value());
+    field.setId(id);
+    field.setPrefWidth(width);
+    return field;
   }
 
   private Node jumper(SignalsModel.BoardCard board, SignalsModel.JumperRow row) {
@@ -267,6 +289,12 @@ public final class SignalsStage implements Stage {
     return others;
   }
 
+  private static Label whole(String text) {
+    var label = new Label(text);
+    label.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+    return label;
+  }
+
   private void fill(SignalsModel.Card pin) {
     var title = new Label(pin.title());
     title.getStyleClass().addAll("mono", "title-small");
@@ -297,7 +325,8 @@ public final class SignalsStage implements Stage {
     }
     var doing = new HBox(18, name);
     doing.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-    if (!pin.others().isEmpty()) doing.getChildren().addAll(new Label("Swap with"), swap(pin));
+    if (!pin.others().isEmpty()) doing.getChildren().addAll(whole("Swap with"), swap(pin));
+    pin.target().ifPresent(said -> doing.getChildren().add(said(said, "sensor-target", 420)));
     card.getChildren().addAll(head, facts, doing);
     pin.face().ifPresent(drawing -> card.getChildren().add(face(drawing)));
   }
