@@ -33,6 +33,11 @@ public record StepperDrive(
     controls = List.copyOf(controls);
   }
 
+  /// Whether it is made for a socket of a board, and stands by itself nowhere.
+  public boolean module() {
+    return controls.contains("STEP");
+  }
+
   @Override
   public List<Terminal> terminals() {
     var all =

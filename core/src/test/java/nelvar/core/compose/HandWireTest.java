@@ -78,7 +78,7 @@ class HandWireTest {
             .orElseThrow();
     assertThat(wire.function()).isEqualTo(like.function());
     assertThat(wire.colour()).isEqualTo(like.colour());
-    assertThat(wire.label().text()).isEqualTo("W211");
+    assertThat(wire.label().text()).isEqualTo("W216");
     assertThat(wire.section()).isPresent();
   }
 

@@ -179,7 +179,7 @@ class WaysTest {
   /// (IEC 60204-1, 9.4.3.1): such ways come last for what moves, however cheap.
   @Test
   void waysThatAnEarthFaultCanStartComeLast() throws Exception {
-    var ways = ways("4 valves 24 V on the gantry", demo()).ways();
+    var ways = ways("4 valves 24 V on the gantry", nelvar.core.file.Demo.planted()).ways();
     var sinking = ways.stream().filter(way -> way.title().contains("switches 0 V")).toList();
     assertThat(sinking).isNotEmpty();
     assertThat(ways.getFirst().title()).doesNotContain("switches 0 V");

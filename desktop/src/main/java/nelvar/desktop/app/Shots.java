@@ -90,6 +90,10 @@ public final class Shots {
       window.select(new Id("F2"));
       window.choose(window.stage("Power"));
       picture(scene, folder.resolve("10-north-american.png"));
+      window.desk().openThirdDemo();
+      window.select(new Id("A1"));
+      window.choose(window.stage("Signals"));
+      picture(scene, folder.resolve("14-small-boards.png"));
       return 0;
     } catch (IOException e) {
       System.err.println("nelvar: the pictures cannot be written: " + e.getMessage());
@@ -141,8 +145,6 @@ public final class Shots {
     window.closeOverlay();
     window.desk().begin();
     var fresh = window.session().orElseThrow();
-    window.choose(window.stage("Parts"));
-    picture(scene, folder.resolve("14-parts-empty.png"));
     fresh.composing().begin("tile-polisher");
     fresh.composing().draft();
     for (var turn = 0; turn < 200 && fresh.project().conductors().isEmpty(); turn++) pulse(50);

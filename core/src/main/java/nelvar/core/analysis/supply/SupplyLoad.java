@@ -80,6 +80,7 @@ public final class SupplyLoad {
         .of(DcSupply.class)
         .filter(next ->
             next.output().equals(now.output())
+                && next.doubleInsulated().equals(now.doubleInsulated())
                 && next.phases() == now.phases()
                 && next.rating().compareTo(now.rating()) >= 0
                 && next.currentLimit().shortCircuit().compareTo(peak) >= 0)
@@ -106,6 +107,7 @@ public final class SupplyLoad {
         .of(DcSupply.class)
         .filter(next ->
             next.output().equals(now.output())
+                && next.doubleInsulated().equals(now.doubleInsulated())
                 && next.phases() == now.phases()
                 && next.rating().amperes() >= needed
                 && next.rating().compareTo(now.rating()) > 0)

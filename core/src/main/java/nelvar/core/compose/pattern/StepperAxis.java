@@ -81,7 +81,8 @@ final class StepperAxis implements Pattern {
             .cheapest(
                 StepperDrive.class,
                 d ->
-                    d.rating().amperes() >= set
+                    !d.module()
+                        && d.rating().amperes() >= set
                         && d.input().contains(new nelvar.core.units.Voltage(volts)))
             .orElseThrow(() ->
                 new Unmet(
