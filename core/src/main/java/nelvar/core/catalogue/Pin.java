@@ -21,6 +21,7 @@ import nelvar.core.units.Voltage;
 /// @param common of a relay's contact: the terminal on its other side
 /// @param whileBooting whether it is on while its board boots, resets or has no program
 /// @param greatestVoltage that an output switches
+/// @param setUp of pulses: how long direction stands before a step
 /// @param line which wire of a serial line it is
 /// @param gives volts of the board's own making, on a pin that is always on (else it gives the + of
 ///   its board) or of its pulses
@@ -44,7 +45,8 @@ public record Pin(
     Optional<Voltage> greatestVoltage,
     Optional<Voltage> gives,
     Optional<Analogue> analogue,
-    Optional<Line> line) {
+    Optional<Line> line,
+    Optional<Duration> setUp) {
   /// Of an input that loads its sender next to nothing.
   private static final Resistance HIGH = new Resistance(100_000);
 

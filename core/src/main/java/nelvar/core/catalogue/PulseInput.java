@@ -13,6 +13,7 @@ import nelvar.core.units.Voltage;
 /// @param least current at which it surely conducts; @param greatest current it bears
 /// @param frequency greatest it follows
 /// @param pulse least width it sees
+/// @param setUp how long direction must stand before a step
 /// @param logicHigh of an input of plain logic: volts from which it sees a pulse, with next to no
 ///   current
 public record PulseInput(
@@ -22,7 +23,8 @@ public record PulseInput(
     Current greatest,
     Frequency frequency,
     Duration pulse,
-    java.util.Optional<Voltage> logicHigh) {
+    java.util.Optional<Voltage> logicHigh,
+    java.util.Optional<Duration> setUp) {
   public PulseInput {
     Part.require(
         least.compareTo(greatest) < 0,

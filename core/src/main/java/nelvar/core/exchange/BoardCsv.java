@@ -23,9 +23,9 @@ import tools.jackson.databind.node.ObjectNode;
 /// Needed are the columns `pin` and `type`, and once `input` and `current`; wanted besides
 /// `pin-out`, `firmware`, `connector`, `place`, `rating`, `thresholds`, `low`, `high`, `greatest`,
 /// `pull-up`, `pull-up supply`, `frequency`, `pulse`, `group`, `group rating`, `common`, `boots`,
-/// `greatest volts`, `gives`, `line`, `resistance`, `bits`, `burden`. What is the board's own
-/// stands in the first row that says it: `board` (its name), `input`, `current`, `output supply`,
-/// `price`.
+/// `greatest volts`, `gives`, `line`, `set-up`, `resistance`, `bits`, `burden`. What is the board's
+/// own stands in the first row that says it: `board` (its name), `input`, `current`, `output
+/// supply`, `price`.
 public final class BoardCsv {
   private static final Map<String, String> PIN =
       Map.ofEntries(
@@ -51,6 +51,7 @@ public final class BoardCsv {
           Map.entry("group rating", "groupRating"),
           Map.entry("gives", "gives"),
           Map.entry("line", "line"),
+          Map.entry("set-up", "setUp"),
           Map.entry("greatest volts", "greatestVoltage"),
           Map.entry("resistance", "analogue.resistance"),
           Map.entry("bits", "analogue.bits"),

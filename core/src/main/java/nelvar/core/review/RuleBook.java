@@ -56,6 +56,7 @@ import nelvar.core.analysis.signals.BrokenWire;
 import nelvar.core.analysis.signals.Commons;
 import nelvar.core.analysis.signals.EarthFaultStarts;
 import nelvar.core.analysis.signals.HomeToldFromStop;
+import nelvar.core.analysis.signals.HomingSaid;
 import nelvar.core.analysis.signals.InputLevel;
 import nelvar.core.analysis.signals.Jumpers;
 import nelvar.core.analysis.signals.NetworkLead;
@@ -157,6 +158,7 @@ public final class RuleBook {
           new Commons(),
           new Numbering(),
           new HomeToldFromStop(),
+          new HomingSaid(),
           new NetworkLead(),
           new SerialLinks(),
           new PermissivesHold(),

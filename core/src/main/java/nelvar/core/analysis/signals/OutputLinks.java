@@ -161,6 +161,11 @@ final class OutputLinks {
       return Optional.of(
           "pulses of %s, and the drive sees none below %s: set them longer"
               .formatted(pin.pulse().get(), input.pulse()));
+    if (pin.setUp().isPresent()
+        && input.setUp().filter(wanted -> pin.setUp().get().compareTo(wanted) < 0).isPresent())
+      return Optional.of(
+          "sets direction %s before a step, and the drive wants %s: set it longer"
+              .formatted(pin.setUp().get(), input.setUp().get()));
     return Optional.empty();
   }
 }

@@ -2,6 +2,7 @@ package nelvar.core.analysis.signals;
 
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
@@ -13,6 +14,7 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.model.Id;
 import nelvar.core.model.Subject;
 import nelvar.core.trail.Working;
+import nelvar.core.units.Length;
 
 /// Every drive sees the pulses it is sent: enough current in its optocoupler, not too much, and
 /// pulses no shorter than it sees.
@@ -20,6 +22,10 @@ import nelvar.core.trail.Working;
 /// `I = (U − Uf)/R`, U 5 V where nothing is stated (common practice). Said once an axis.
 public final class Pulses implements Rule {
   private static final Reason NOT_SEEN = Reason.of("A drive does not see its pulses");
+  private static final Reason TOO_LONG = Reason.of("Pulses on one wire over too long a way");
+
+  /// For pulses against 0 V, a wire and its return lying apart; common practice.
+  private static final Length SINGLE = new Length(2);
 
   @Override
   public String id() {
@@ -45,10 +51,20 @@ public final class Pulses implements Rule {
                 new Axis(
                     link.board().id(),
                     link.partners().stream().map(end -> end.device()).distinct().toList())))
-        .flatMap(Contained.one(this, link -> link.board().id(), Pulses::judge));
+        .flatMap(Contained.one(this, link -> link.board().id(), link -> judge(link, study)));
   }
 
-  private static Verdict judge(PinLink link) {
+  /// Of its own wire, where that is longer than pulses against 0 V should go.
+  private static Optional<Length> longWay(PinLink link, Study study) {
+    if (link.pin().type() != Pin.Type.OUTPUT_PULSES_SINGLE) return Optional.empty();
+    return study.at(link.board().id()).stream()
+        .filter(wire -> wire.from().equals(link.at()) || wire.to().equals(link.at()))
+        .flatMap(wire -> study.length(wire).stream())
+        .filter(length -> length.compareTo(SINGLE) > 0)
+        .findFirst();
+  }
+
+  private static Verdict judge(PinLink link, Study study) {
     var subject = new Subject.AtTerminal(link.at());
     var w = Working.of("Pulses of %s:%s".formatted(link.board().designation(), link.pin().name()));
     link.on().ifPresent(seen -> w.given("U", seen.volts(), "of the output, 5 V where not stated"));
@@ -56,7 +72,18 @@ public final class Pulses implements Rule {
     link.pin().pulse().ifPresent(pulse -> w.given("tp", pulse, "of the output"));
     var trail = w.explain(link).trail();
     return switch (link.standing()) {
-      case SURE -> new Verdict.Pass(subject, trail);
+      case SURE ->
+          longWay(link, study)
+              .<Verdict>map(length ->
+                  new Verdict.Finding(
+                      subject,
+                      Severity.WARNING,
+                      TOO_LONG,
+                      "%s:%s sends pulses against 0 V over %s: beyond %s they pick up what flows beside them, and edges grow slow. Take a differential output, or put the drive nearer."
+                          .formatted(link.board().designation(), link.pin().name(), length, SINGLE),
+                      trail,
+                      List.of()))
+              .orElseGet(() -> new Verdict.Pass(subject, trail));
       case FREE, UNPROVED -> new Verdict.NotChecked(subject, link.words());
       case WRONG ->
           new Verdict.Finding(

@@ -366,6 +366,7 @@ class PinLinksTest {
                     input.greatest(),
                     input.frequency(),
                     new nelvar.core.units.Duration(micros * 1e-6),
+                    java.util.Optional.empty(),
                     java.util.Optional.empty())));
     var study =
         Panel.dc()

@@ -273,4 +273,63 @@ class SmallBoardsTest {
       project = Edits.set(set).apply(project);
     return Boards.found(new SerialLinks(), study(project));
   }
+
+  private static String homing(String drive, String text, Project project) {
+    return Boards.found(
+            new HomingSaid(),
+            study(Edits.set(new Setting(new Id(drive), "Homing", text, "")).apply(project)))
+        .map(Verdict.Finding::text)
+        .orElse("");
+  }
+
+  /// By a switch that a pin surely reads, two that square, a stall line that is joined, by hand.
+  @Test
+  void anAxisHomesAsItIsSaid() {
+    var project = Demo.sprayerSettled();
+    assertThat(homing("U1", "switch S2, first, towards -", project)).isEmpty();
+    assertThat(homing("U1", "by hand", project)).isEmpty();
+    assertThat(homing("U1", "switch B99", project)).contains("no pin of a controller reads B99");
+    assertThat(homing("U1", "switches S2, B2 squared", project)).contains("does not square");
+    assertThat(homing("U1", "stall", project)).contains("no line that tells a stall");
+    assertThat(homing("U2", "stall", project)).contains("no input reads its stall line");
+    assertThat(homing("U2", "stall", put(project, "JY", "stall"))).isEmpty();
+    assertThat(homing("U1", "somehow", project)).contains("cannot be read");
+    var filler = Demo.settled();
+    assertThat(homing("U3", "switches B6, B8 squared", filler)).isEmpty();
+    assertThat(homing("U3", "switches B6, B6 squared", filler)).contains("on one pin");
+  }
+
+  /// Direction 5 µs before a step where the drive wants 5; a controller that gives 1 is told.
+  @Test
+  void directionStandsBeforeTheStep() {
+    assertThat(pulses("5 µs", 1).standing()).isEqualTo(Standing.SURE);
+    var early = pulses("1 µs", 1);
+    assertThat(early.standing()).isEqualTo(Standing.WRONG);
+    assertThat(early.words()).contains("sets direction 1 µs before a step");
+  }
+
+  private static PinLink pulses(String setUp, double metres) {
+    return link(pulsed("output-pulses-single", setUp, metres), "STEP");
+  }
+
+  private static Study pulsed(String type, String setUp, double metres) {
+    var board =
+        Boards.board(
+            "pin,type,frequency,pulse,gives,set-up", "STEP," + type + ",100 kHz,5 µs,5 V," + setUp);
+    return Boards.panel(board)
+        .device("U", "stepper-drive-50v-5a")
+        .wire("A:STEP", "U:STEP+", 0.25, metres)
+        .wire("U:STEP-", "A:-", 0.25, metres)
+        .study();
+  }
+
+  @Test
+  void pulsesOnOneWireDoNotGoFar() {
+    assertThat(Boards.found(new Pulses(), pulsed("output-pulses-single", "5 µs", 1.5))).isEmpty();
+    assertThat(
+            Boards.found(new Pulses(), pulsed("output-pulses-single", "5 µs", 6))
+                .orElseThrow()
+                .text())
+        .contains("over 6 m");
+  }
 }
