@@ -92,9 +92,14 @@ public final class Numbering implements Rule {
     return at.find() ? OptionalInt.of(Integer.parseInt(at.group(1))) : OptionalInt.empty();
   }
 
+  private static boolean begins(List<String> names) {
+    return names.stream().anyMatch(name -> number(name).orElse(1) == 0);
+  }
+
   private static Verdict judge(Pairs pairs) {
     var board = pairs.first().board();
-    var oneOff = true;
+    // Neighbours taken in their order are no other way to count: one side begins at 0.
+    var oneOff = begins(pairs.here()) != begins(pairs.there());
     for (var n = 0; n < pairs.here().size(); n++)
       oneOff &=
           Math.abs(

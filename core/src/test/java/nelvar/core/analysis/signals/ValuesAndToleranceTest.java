@@ -228,6 +228,19 @@ class ValuesAndToleranceTest {
             "Q1,output-sinking,0.5 A,out.0",
             "Q2,output-sinking,0.5 A,out.1");
     assertThat(found(new Numbering(), valves(off, 2)).orElseThrow().text()).contains("Q1, Q2");
+    // Two and three on one and two: neighbours, not another way to count.
+    var beside =
+        board(
+            "pin,type,rating,firmware",
+            "Q2,output-sinking,0.5 A,out.1",
+            "Q3,output-sinking,0.5 A,out.2");
+    var panel = panel(beside);
+    for (var n : java.util.List.of(2, 3))
+      panel
+          .device("Y" + n, "valve-24vdc-4w8")
+          .wire("T:+", "Y" + n + ":1", 0.75, 2)
+          .wire("Y" + n + ":2", "A:Q" + n, 0.75, 2);
+    assertThat(found(new Numbering(), panel.study())).isEmpty();
     var same =
         board(
             "pin,type,rating,firmware",
