@@ -42,7 +42,7 @@ class ByHandTest {
             new TerminalRef(K10, "14"));
     assertThat(texts(card.drawing()))
         .contains("-K10", "free")
-        .anyMatch(t -> t.endsWith("to -X32:2"));
+        .anyMatch(t -> t.endsWith("to -A1:DO1"));
     // Every wire of it whose other end is shown is a line between two cards.
     var wires = DEMO.study().at(K10).size();
     assertThat(

@@ -90,6 +90,8 @@ public final class Shots {
       window.select(new Id("F2"));
       window.choose(window.stage("Power"));
       picture(scene, folder.resolve("10-north-american.png"));
+      // What was told of the machine before goes.
+      pulse(8000);
       window.desk().openThirdDemo();
       window.select(new Id("A1"));
       window.choose(window.stage("Signals"));

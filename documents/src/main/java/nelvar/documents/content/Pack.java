@@ -103,7 +103,7 @@ public final class Pack {
             .toList();
     if (wired.isEmpty()) return;
     blocks.add(new Block.NewPage());
-    blocks.add(new Block.Heading("Connectors", 1));
+    blocks.add(new Block.Heading("Connector faces", 1));
     blocks.add(
         new Block.Paragraph(
             "Seen from the side they are mounted on; place 1 has a filled corner. Below each mark the wire. What lands where stands in the list of connectors."));
