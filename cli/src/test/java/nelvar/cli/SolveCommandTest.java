@@ -84,7 +84,7 @@ class SolveCommandTest {
         "--set S1|sets nothing: write DEVICE=STATE",
         "--set S1=sideways|is not a state",
         "--set Q99=on|there is no device 'Q99'",
-        "--set A1=on|has several: write A1.Q1",
+        "--set A1=on|has several: write A1.DO1",
         "--set A1.Q99=on|has no 'Q99'",
         "--set M6=on|nothing that opens or closes",
         "--cut W9999|there is no conductor 'W9999'",

@@ -69,7 +69,7 @@ class WindowTest {
     driver.ways();
     driver.click(driver.text("Make W32 2.5 mm²"));
     assertThat(section("W32")).contains(new CrossSection(2.5));
-    assertThat(openFindings()).as("both findings on the wire are cured").isEqualTo(12);
+    assertThat(openFindings()).as("both findings on the wire are cured").isEqualTo(14);
     assertThat(driver.words("#saved-state")).endsWith("not saved");
     driver.press(KeyCode.CONTROL, KeyCode.Z);
     assertThat(section("W32")).contains(new CrossSection(1));
@@ -111,7 +111,7 @@ class WindowTest {
     assertThat(
             driver.on(() ->
                 session().review().get().open().stream().map(entry -> entry.rule().id()).toList()))
-        .containsExactly("supply.headroom", "completeness.length");
+        .containsExactly("signals.target", "supply.headroom", "completeness.length");
     while (driver.on(() -> session().history().get().undoLabel().isPresent()))
       driver.press(KeyCode.CONTROL, KeyCode.Z);
     assertThat(openFindings()).as("and every step can be taken back").isEqualTo(16);
@@ -177,7 +177,7 @@ class WindowTest {
           assertThat(deviation.subject().concerns(new Id("Y3"))).isTrue();
           assertThat(deviation.reason()).isEqualTo("diode inside");
         });
-    assertThat(openFindings()).isEqualTo(13);
+    assertThat(openFindings()).isEqualTo(15);
     driver.click(driver.text("Reopen"));
     assertThat(openFindings()).isEqualTo(16);
   }
