@@ -13,6 +13,7 @@ import nelvar.core.model.TerminalRef;
 import nelvar.core.network.ActuatorRef;
 import nelvar.core.network.Conditions;
 import nelvar.core.network.Live;
+import nelvar.core.network.LoadMode;
 import nelvar.core.network.WhatIf;
 import nelvar.core.units.Current;
 import nelvar.core.units.Voltage;
@@ -53,10 +54,19 @@ public final class PinLinks {
     }
 
     Live solved(boolean conducts, Study study) {
+      return study.engine().solve(trial(conducts), Conditions.hotAndLow(study.hot()));
+    }
+
+    /// With the mains high and the loads at rest, where a supply follows it.
+    Live most(boolean conducts, Study study) {
+      return study.engine().solve(trial(conducts).with(LoadMode.IDLE), Conditions.COLD_AND_HIGH);
+    }
+
+    private WhatIf trial(boolean conducts) {
       var trial = WhatIf.AS_DESIGNED;
       for (var entry : conducting.entrySet())
         trial = trial.holding(entry.getKey(), entry.getValue() == conducts);
-      return study.engine().solve(trial, Conditions.hotAndLow(study.hot()));
+      return trial;
     }
   }
 
@@ -78,12 +88,45 @@ public final class PinLinks {
           put(asked, batches);
       }
     }
+    var follows = followsTheMains(study);
     for (var batch : batches) {
       var on = batch.solved(true, study);
       var off = batch.solved(false, study);
-      for (var asked : batch.asked) all.put(asked.at(), proved(asked, on, off, study));
+      var most =
+          follows ? List.of(batch.most(true, study), batch.most(false, study)) : List.<Live>of();
+      for (var asked : batch.asked) {
+        var link = proved(asked, on, off, study);
+        all.put(asked.at(), tooHigh(asked, most).orElse(link));
+      }
     }
     return List.copyOf(all.values());
+  }
+
+  /// Whether any direct current follows the mains and its load: a transformer with its bridge.
+  private static boolean followsTheMains(Study study) {
+    return study.network().sources().stream()
+        .anyMatch(source ->
+            !source.output().alternating()
+                && study
+                    .part(source.device())
+                    .filter(part -> !part.regulatedSupply() && part.logic().isEmpty())
+                    .isPresent());
+  }
+
+  /// More than an input bears, at the most volts its supply can give.
+  private static Optional<PinLink> tooHigh(AskedPin asked, List<Live> states) {
+    var bears = asked.pin().levels().greatest();
+    return states.stream()
+        .filter(Live::settled)
+        .flatMap(live -> seen(asked, live).stream())
+        .filter(seen -> seen.volts().compareTo(bears) > 0)
+        .max(java.util.Comparator.comparing(PinLink.Seen::volts))
+        .map(seen ->
+            asked.found(
+                Optional.of(seen),
+                Optional.empty(),
+                PinLink.Standing.WRONG,
+                "it gets %s with the mains high and bears %s".formatted(seen.volts(), bears)));
   }
 
   /// Whether a wire lands on it, or on a pad of the board that leads to it.

@@ -263,4 +263,32 @@ class ValuesAndToleranceTest {
     assertThat(found(new HomeToldFromStop(), panel.study()).orElseThrow().text())
         .contains("-S1", "-S2");
   }
+
+  /// A button on 24 V a.c. behind a bridge: 24 · √2 is 34 V at rest with the mains at its nominal
+  /// volts, and more with it high; an input of 24 V bears 30 V. On an electronic supply it is sure.
+  @Test
+  void aLinearSupplyGivesMoreThanAnInputBears() {
+    var linear =
+        Panel.mains()
+            .device("F", "breaker-1p-c6")
+            .wire("X0:L1", "F:1", 1.5, 0.5)
+            .device("TA", "transformer-160va-230-24")
+            .wire("F:2", "TA:1", 1.5, 0.5)
+            .wire("TA:2", "X0:N", 1.5, 0.5)
+            .device("T", "rectifier-24vac-10a-22mf")
+            .wire("TA:3", "T:~1", 1.5, 0.3)
+            .wire("TA:4", "T:~2", 1.5, 0.3)
+            .part(inputs("type-3"))
+            .device("A", "own-test-board")
+            .wire("T:+", "A:+", 0.75, 1)
+            .wire("A:-", "T:-", 0.75, 1)
+            .device("S", "push-button-1no")
+            .wire("T:+", "S:13", 0.5, 5)
+            .wire("S:14", "A:DI1", 0.5, 5)
+            .study();
+    var link = link(linear, "DI1");
+    assertThat(link.standing()).as(link.words()).isEqualTo(Standing.WRONG);
+    assertThat(link.on().orElseThrow().volts().volts()).isGreaterThan(34);
+    assertThat(found(new InputLevel(), linear).orElseThrow().text()).contains("bears 30 V");
+  }
 }
