@@ -62,7 +62,7 @@ public final class TrialText {
       throw new Unreadable(
           "'"
               + parts[1]
-              + "' is not a state: write on, off, pressed, released, open, closed, dead, frozen-on or frozen-off; 50 % for a load, 2.5 A for a dial, 2 Ω for a bad end of a wire, or the id of another part");
+              + "' is not a state: write on, off, pressed, released, open, closed, dead, frozen-on or frozen-off; 50 % for a load, 2.5 A for a dial, 2 Ω for a bad end of a wire, the id of another part; turned, shifted or shifted-back for a plug such as A1.J2");
     var name = parts[0].strip();
     var device =
         device(

@@ -48,7 +48,30 @@ final class OutputLinks {
       return asked.said(
           PinLink.Standing.UNPROVED,
           "carries nothing with everything on: what hangs on it is not fed, or nothing does");
-    return carrying(asked, new Current(current.get().rms()), live, off);
+    var amperes = new Current(current.get().rms());
+    var breaks = breaks(asked, off, current.get().mostlyAlternating());
+    if (breaks.filter(most -> amperes.compareTo(most) > 0).isPresent())
+      return asked.found(
+          live.voltage(asked.at(), asked.zero())
+              .map(both -> new PinLink.Seen(new Voltage(both.rms()), amperes)),
+          off.map(volts -> new PinLink.Seen(volts, new Current(0))),
+          PinLink.Standing.UNPROVED,
+          "carries %s; at %s of direct current a usual contact like it breaks %s"
+              .formatted(amperes, off.orElseThrow(), breaks.get()));
+    return carrying(asked, amperes, live, off);
+  }
+
+  /// What a relay's contact on the board usually breaks of direct current at those volts; empty for
+  /// transistors, for alternating current, and where the volts are not known.
+  private static Optional<Current> breaks(
+      AskedPin asked, Optional<Voltage> off, boolean alternating) {
+    if (asked.pin().type() != Pin.Type.OUTPUT_CONTACT || alternating) return Optional.empty();
+    var usual =
+        asked.logic().links().stream()
+            .filter(link -> link.actuator().equals(Optional.of(asked.pin().name())))
+            .findFirst()
+            .flatMap(asked.logic()::usualRating);
+    return usual.flatMap(rating -> off.flatMap(rating::direct)).map(step -> step.dc1());
   }
 
   private static PinLink carrying(

@@ -291,4 +291,33 @@ class ValuesAndToleranceTest {
     assertThat(link.on().orElseThrow().volts().volts()).isGreaterThan(34);
     assertThat(found(new InputLevel(), linear).orElseThrow().text()).contains("bears 30 V");
   }
+
+  /// A relay of 5 A on the board: at 24 V a usual one breaks 5 A of direct current and a plate of
+  /// 60 W takes 2.5; at 48 V it breaks 1 A, and a motor with its drive of 180 W takes more.
+  @Test
+  void aRelayOnTheBoardIsNotSureOfWhatItUsuallyCannotBreak() {
+    assertThat(heated("supply-24v-10a", "plate-60w-24v").standing()).isEqualTo(Standing.SURE);
+    var high = heated("supply-48v-10a", "servo-with-drive-48v-180w");
+    assertThat(high.standing()).as(high.words()).isEqualTo(Standing.UNPROVED);
+    assertThat(high.words()).contains("breaks 1 A");
+  }
+
+  private static PinLink heated(String supply, String load) {
+    var board = board("pin,type,rating,common", "R1,output-contact,5 A,RC");
+    var ends = load.startsWith("plate") ? java.util.List.of("1", "2") : java.util.List.of("+", "-");
+    return link(
+        panel(board)
+            .device("F9", "breaker-1p-c6")
+            .device("T9", supply)
+            .wire("X0:L2", "F9:1", 2.5, 0.5)
+            .wire("F9:2", "T9:L", 2.5, 0.5)
+            .wire("T9:N", "X0:N", 2.5, 0.5)
+            .device("E", load)
+            .wire("T9:+", "A:RC", 1.5, 1)
+            .wire("A:R1", "E:" + ends.getFirst(), 1.5, 1)
+            .wire("E:" + ends.getLast(), "T9:-", 1.5, 1)
+            .wire("T9:-", "T:-", 1.5, 1)
+            .study(),
+        "R1");
+  }
 }
