@@ -81,6 +81,11 @@ public record Conductor(
     return leadOf.isPresent() && length.filter(metres -> metres.metres() == 0).isPresent();
   }
 
+  /// Whether one of its ends is this terminal.
+  public boolean lands(TerminalRef end) {
+    return from.equals(end) || to.equals(end);
+  }
+
   public boolean touches(Id device) {
     return from.device().equals(device) || to.device().equals(device);
   }

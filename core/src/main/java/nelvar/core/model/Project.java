@@ -88,6 +88,24 @@ public record Project(
     return devices().stream().filter(device -> device.id().equals(id)).findFirst();
   }
 
+  /// A device as people name it: by its id or its designation, with or without the dash.
+  public Optional<Device> called(String name) {
+    return devices().stream()
+        .filter(device ->
+            device.id().text().equals(name)
+                || device.designation().text().equals(name)
+                || device.designation().text().equals("-" + name))
+        .findFirst();
+  }
+
+  /// What a device is set to, in words.
+  public Optional<String> setting(Id device, String name) {
+    return settings().stream()
+        .filter(s -> s.device().equals(device) && s.name().equalsIgnoreCase(name))
+        .map(Setting::value)
+        .findFirst();
+  }
+
   public Optional<Conductor> conductor(Id id) {
     return conductors().stream().filter(conductor -> conductor.id().equals(id)).findFirst();
   }

@@ -196,10 +196,7 @@ public final class TrialText {
   }
 
   private Optional<Device> find(String name) {
-    return project.devices().stream()
-        .filter(
-            device -> device.id().text().equals(name) || device.designation().text().equals(name))
-        .findFirst();
+    return project.called(name);
   }
 
   private Device device(String name) {

@@ -85,9 +85,7 @@ public final class ConnectorRows {
   }
 
   private static List<Conductor> wires(TerminalRef at, Study study) {
-    return study.at(at.device()).stream()
-        .filter(wire -> wire.from().equals(at) || wire.to().equals(at))
-        .toList();
+    return study.at(at.device()).stream().filter(wire -> wire.lands(at)).toList();
   }
 
   private static Place place(

@@ -444,9 +444,7 @@ public final class PinPicture {
   }
 
   private Optional<Conductor> wire(PinLink link) {
-    return study.at(link.board().id()).stream()
-        .filter(wire -> wire.from().equals(link.at()) || wire.to().equals(link.at()))
-        .findFirst();
+    return study.at(link.board().id()).stream().filter(wire -> wire.lands(link.at())).findFirst();
   }
 
   private boolean chosen(PinLink link) {

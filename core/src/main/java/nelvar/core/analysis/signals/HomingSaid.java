@@ -108,19 +108,13 @@ public final class HomingSaid implements Rule {
   }
 
   private static Optional<PinLink> pin(String name, Study study) {
+    var device = study.project().called(name);
     return PinLinks.of(study).stream()
         .filter(link -> link.wired() && link.pin().type().digitalInput())
         .filter(link ->
             Drivers.of(link.at(), study).conducting().keySet().stream()
-                .flatMap(ref -> study.device(ref.device()).stream())
-                .anyMatch(device -> named(device, name)))
+                .anyMatch(ref -> device.filter(d -> d.id().equals(ref.device())).isPresent()))
         .findFirst();
-  }
-
-  private static boolean named(Device device, String name) {
-    return device.id().text().equals(name)
-        || device.designation().text().equals(name)
-        || device.designation().text().equals("-" + name);
   }
 
   private static Optional<String> stall(Said said, Study study) {

@@ -115,12 +115,9 @@ public record Permissive(
   }
 
   private static Device device(String name, Study study) {
-    return study.project().devices().stream()
-        .filter(d ->
-            d.id().text().equals(name)
-                || d.designation().text().equals(name)
-                || d.designation().text().equals("-" + name))
-        .findFirst()
+    return study
+        .project()
+        .called(name)
         .orElseThrow(() -> new IllegalArgumentException("there is no device '%s'".formatted(name)));
   }
 

@@ -58,7 +58,7 @@ public final class Pulses implements Rule {
   private static Optional<Length> longWay(PinLink link, Study study) {
     if (link.pin().type() != Pin.Type.OUTPUT_PULSES_SINGLE) return Optional.empty();
     return study.at(link.board().id()).stream()
-        .filter(wire -> wire.from().equals(link.at()) || wire.to().equals(link.at()))
+        .filter(wire -> wire.lands(link.at()))
         .flatMap(wire -> study.length(wire).stream())
         .filter(length -> length.compareTo(SINGLE) > 0)
         .findFirst();

@@ -16,7 +16,6 @@ import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
-import nelvar.core.model.Setting;
 import nelvar.core.model.Subject;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.trail.Working;
@@ -136,12 +135,12 @@ public final class SerialLinks implements Rule {
     var ended = 0;
     var silent = 0;
     for (var board : wire.boards()) {
-      var serial = setting(board, "Serial", study);
+      var serial = study.project().setting(board.id(), "Serial");
       w.given("Serial", serial.orElse("not stated"), board.designation().text());
       serial.ifPresent(value -> set.add(value.strip().toLowerCase(java.util.Locale.ROOT)));
-      var address = setting(board, "Address", study);
+      var address = study.project().setting(board.id(), "Address");
       if (address.isPresent() && !addresses.add(address.get().strip())) same = address;
-      var termination = setting(board, "Termination", study);
+      var termination = study.project().setting(board.id(), "Termination");
       if (termination.isEmpty()) silent++;
       else if (termination.get().strip().equalsIgnoreCase("on")) ended++;
     }
@@ -188,7 +187,7 @@ public final class SerialLinks implements Rule {
     w.given("l", new nelvar.core.units.Length(metres), "of all wires joined");
     var speed =
         wire.boards().stream()
-            .flatMap(board -> setting(board, "Serial", study).stream())
+            .flatMap(board -> study.project().setting(board.id(), "Serial").stream())
             .map(SPEED::matcher)
             .filter(java.util.regex.Matcher::find)
             .map(at -> Double.parseDouble(at.group(1)))
@@ -211,13 +210,6 @@ public final class SerialLinks implements Rule {
                     new nelvar.core.units.Length(most),
                     bus ? "put a repeater in between" : "take a two-wire bus"),
             w));
-  }
-
-  private static Optional<String> setting(Device board, String name, Study study) {
-    return study.project().settings().stream()
-        .filter(s -> s.device().equals(board.id()) && s.name().equalsIgnoreCase(name))
-        .map(Setting::value)
-        .findFirst();
   }
 
   private static Pin.Line line(PinLink pin) {

@@ -274,7 +274,7 @@ public final class AssignPins {
     return project.withConductors(
         project.conductors().stream()
             .map(wire ->
-                wire.from().equals(from) || wire.to().equals(from)
+                wire.lands(from)
                     ? wire.withEnds(
                         wire.from().equals(from) ? to : wire.from(),
                         wire.to().equals(from) ? to : wire.to())

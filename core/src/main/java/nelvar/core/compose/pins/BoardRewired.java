@@ -105,7 +105,7 @@ final class BoardRewired {
             ? project
             : project.withConductors(
                 project.conductors().stream()
-                    .filter(wire -> !lands(wire, new TerminalRef(board.id(), own.get())))
+                    .filter(wire -> !wire.lands(new TerminalRef(board.id(), own.get())))
                     .toList());
     return next.withSettings(settings)
         .withDevices(
@@ -113,10 +113,6 @@ final class BoardRewired {
                 .map(device ->
                     device.id().equals(board.id()) ? device.withPart(this.next.id()) : device)
                 .toList());
-  }
-
-  private static boolean lands(Conductor wire, TerminalRef end) {
-    return wire.from().equals(end) || wire.to().equals(end);
   }
 
   /// Loads exchange their ends; what was their common + comes to 0 V.
@@ -193,9 +189,9 @@ final class BoardRewired {
       next =
           next.withConductors(
               next.conductors().stream()
-                  .filter(wire -> !lands(wire, relayed.run().other()))
+                  .filter(wire -> !wire.lands(relayed.run().other()))
                   .map(wire ->
-                      lands(wire, relayed.pin())
+                      wire.lands(relayed.pin())
                           ? moved(wire, java.util.Map.of(relayed.pin(), contact))
                           : wire)
                   .toList());
@@ -224,11 +220,11 @@ final class BoardRewired {
     if (mark.isEmpty()
         || used.stream().noneMatch(link -> link.pin().type().switches())
         || project.conductors().stream()
-            .anyMatch(wire -> lands(wire, new TerminalRef(board.id(), mark.get()))))
+            .anyMatch(wire -> wire.lands(new TerminalRef(board.id(), mark.get()))))
       return Optional.empty();
     var own = new TerminalRef(board.id(), "+");
     return project.conductors().stream()
-        .filter(wire -> lands(wire, own))
+        .filter(wire -> wire.lands(own))
         .findFirst()
         .map(wire ->
             HandWire.Asked.between(

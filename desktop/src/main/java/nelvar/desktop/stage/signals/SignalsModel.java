@@ -188,7 +188,9 @@ record SignalsModel(
                 .toList(),
             logic.get().pins().stream().anyMatch(pin -> pin.type() == Pin.Type.SERIAL)
                 ? SERIAL.stream()
-                    .map(name -> new Said(device, name, said(device, name, study)))
+                    .map(name ->
+                        new Said(
+                            device, name, study.project().setting(device.id(), name).orElse("")))
                     .toList()
                 : List.of()));
   }
@@ -221,7 +223,7 @@ record SignalsModel(
     var wire = study.conductor(selected);
     return links.stream()
         .filter(link ->
-            wire.filter(w -> w.from().equals(link.at()) || w.to().equals(link.at())).isPresent()
+            wire.filter(w -> w.lands(link.at())).isPresent()
                 || link.partners().stream().anyMatch(end -> end.device().equals(selected)))
         .findFirst();
   }
@@ -280,15 +282,11 @@ record SignalsModel(
         .flatMap(end -> study.device(end.device()).stream())
         .filter(device -> study.part(device).filter(Sensor.class::isInstance).isPresent())
         .findFirst()
-        .map(sensor -> new Said(sensor, Target.SETTING, said(sensor, Target.SETTING, study)));
-  }
-
-  private static String said(Device device, String name, Study study) {
-    return study.project().settings().stream()
-        .filter(s -> s.device().equals(device.id()) && s.name().equalsIgnoreCase(name))
-        .map(s -> s.value())
-        .findFirst()
-        .orElse("");
+        .map(sensor ->
+            new Said(
+                sensor,
+                Target.SETTING,
+                study.project().setting(sensor.id(), Target.SETTING).orElse("")));
   }
 
   /// Its connector with the place marked.
