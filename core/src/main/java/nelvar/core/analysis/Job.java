@@ -9,7 +9,9 @@ public enum Job {
   /// Which pin reads and drives what.
   SIGNALS,
   /// Wires, cables and earth.
-  RUNS;
+  RUNS,
+  /// What must be set so that one is one.
+  MOTION;
 
   /// By the subject a rule's name begins with; a rule of a new subject must be placed here.
   static Job of(String rule) {
@@ -19,6 +21,7 @@ public enum Job {
     return switch (rule.substring(0, rule.indexOf('.'))) {
       case "supply", "protection", "load", "parts", "states", "stop" -> POWER;
       case "signals" -> SIGNALS;
+      case "motion" -> MOTION;
       case "sizing", "earthing", "completeness" -> RUNS;
       default -> throw new IllegalStateException("no part of the work owns the rule " + rule);
     };

@@ -32,7 +32,7 @@ final class ClassLetter {
       case EmcFilter _ -> "-Z";
       case Controller _, DriverBoard _ -> "-A";
       case ControlSwitch _ -> "-S";
-      case Sensor _ -> "-B";
+      case Sensor _, Thermistor _ -> "-B";
       case Solenoid _ -> "-Y";
       case SignalLamp _ -> "-H";
       case Heater _, MainsFan _, Appliance _, Computer _ -> "-E";

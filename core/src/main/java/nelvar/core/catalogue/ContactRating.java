@@ -9,14 +9,28 @@ import nelvar.core.units.Voltage;
 /// current into resistive loads (AC-1), motors (AC-3) and coils (AC-15), direct current by the
 /// voltage it is to be broken at into resistive loads (DC-1) and into coils (DC-13), and the peak
 /// it stands while it closes.
+///
+/// @param least what keeps it clean: with less it fouls and fails to conduct now and then
 public record ContactRating(
     Current ac1,
     Optional<Current> ac3,
     Optional<Current> ac15,
     List<Direct> direct,
-    Optional<Current> making) {
+    Optional<Current> making,
+    Optional<Least> least) {
   /// What it breaks up to a direct voltage.
   public record Direct(Voltage upTo, Current dc1, Current dc13) {}
+
+  /// The least it switches surely.
+  public record Least(Voltage volts, Current current) {
+    @Override
+    public String toString() {
+      return current + " at " + volts;
+    }
+  }
+
+  /// Of a small relay and of auxiliary contacts; common practice, no published source.
+  private static final Least USUAL_LEAST = new Least(new Voltage(12), new Current(0.01));
 
   public ContactRating {
     direct = List.copyOf(direct);
@@ -52,7 +66,8 @@ public record ContactRating(
             step(60, Math.min(rating.amperes(), 1), 0.4),
             step(125, 0.3, 0.15),
             step(250, 0.15, 0.1)),
-        Optional.empty());
+        Optional.empty(),
+        Optional.of(USUAL_LEAST));
   }
 
   /// One pole of a contactor of this rating, likewise.
@@ -63,6 +78,7 @@ public record ContactRating(
         Optional.of(rating),
         Optional.empty(),
         List.of(step(30, a, 0.8 * a), step(60, a, 0.3 * a), step(125, 0.2 * a, 0.05 * a)),
+        Optional.empty(),
         Optional.empty());
   }
 

@@ -174,7 +174,10 @@ public record Controller(
               case OUTPUT_SOURCING ->
                   Stream.of(Link.output(outputSupply.orElse("+"), pin.name(), pin.name()));
               case OUTPUT_CONTACT ->
-                  Stream.of(Link.contact(pin.common().orElseThrow(), pin.name(), pin.name()));
+                  Stream.of(
+                      pin.breaks()
+                          ? Link.restContact(pin.common().orElseThrow(), pin.name(), pin.name())
+                          : Link.contact(pin.common().orElseThrow(), pin.name(), pin.name()));
               case ALWAYS_ON ->
                   regulated(pin)
                       ? Stream.of()

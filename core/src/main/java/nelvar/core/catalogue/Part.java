@@ -54,6 +54,7 @@ public sealed interface Part
         DcMotor,
         SignalLamp,
         Heater,
+        Thermistor,
         MainsFan,
         TerminalStrip,
         Connector,

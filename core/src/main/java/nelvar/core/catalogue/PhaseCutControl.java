@@ -41,6 +41,11 @@ public record PhaseCutControl(
   public Optional<ContactRating> statedRating(Link contact) {
     return Optional.of(
         new ContactRating(
-            rating, Optional.of(rating), Optional.of(rating), List.of(), Optional.empty()));
+            rating,
+            Optional.of(rating),
+            Optional.of(rating),
+            List.of(),
+            Optional.empty(),
+            Optional.empty()));
   }
 }

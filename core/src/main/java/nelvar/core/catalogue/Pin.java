@@ -19,7 +19,11 @@ import nelvar.core.units.Voltage;
 /// @param pulse least width it sees, or gives
 /// @param group pins of one group share a common or a fuse
 /// @param common of a relay's contact: the terminal on its other side
-/// @param whileBooting whether it is on while its board boots, resets or has no program
+/// @param whileBooting whether it is on while its board boots or has no program
+/// @param whileResetting whether it is on while its board is reset, else as while it boots
+/// @param unpowered whether it is on while its board has no supply, as a relay's contact closed at
+///   rest; off where nothing is stated
+/// @param peak that an output stands for a moment
 /// @param greatestVoltage that an output switches
 /// @param setUp of pulses: how long direction stands before a step
 /// @param line which wire of a serial line it is
@@ -41,6 +45,9 @@ public record Pin(
     Optional<String> group,
     Optional<String> common,
     Optional<Boolean> whileBooting,
+    Optional<Boolean> whileResetting,
+    Optional<Boolean> unpowered,
+    Optional<Current> peak,
     Optional<Current> groupRating,
     Optional<Voltage> greatestVoltage,
     Optional<Voltage> gives,
@@ -58,8 +65,26 @@ public record Pin(
         (type == Type.OUTPUT_CONTACT) == common.isPresent(),
         "pin '%s': a relay's contact, and nothing else, has a common".formatted(name));
     Part.require(
+        unpowered.isEmpty() || type == Type.OUTPUT_CONTACT,
+        "pin '%s': only a relay's contact is closed or open without supply".formatted(name));
+    Part.require(
         type != Type.THERMISTOR || logic.flatMap(Logic::pullUp).isPresent(),
         "pin '%s': a thermistor's input states its pull-up".formatted(name));
+  }
+
+  /// Whether it is a contact that is closed while its relay is not driven.
+  public boolean breaks() {
+    return unpowered.orElse(false);
+  }
+
+  /// Whether it is on at times when no program asks for it.
+  public boolean onByItself() {
+    return whileBooting.orElse(false) || resets().orElse(false) || breaks();
+  }
+
+  /// Whether it is on while its board is reset, as far as is stated.
+  public Optional<Boolean> resets() {
+    return whileResetting.or(() -> whileBooting);
   }
 
   /// Where it is found: `J4`, 5.

@@ -14,6 +14,7 @@ import nelvar.core.units.VoltageRange;
 /// @param rating greatest phase current it can be set to
 /// @param chopping input current as a share of the phase current (common practice 67 %)
 /// @param pulseInput what it takes step and direction with
+/// @param steps what it can be set to
 /// @param busCapacitance what takes up energy its motor gives back
 public record StepperDrive(
     String id,
@@ -24,13 +25,19 @@ public record StepperDrive(
     Percent chopping,
     List<String> controls,
     Optional<Capacitance> busCapacitance,
-    Optional<PulseInput> pulseInput)
+    Optional<PulseInput> pulseInput,
+    Optional<DriveSteps> steps)
     implements Part {
   /// What of its input reaches the windings; common practice.
   private static final double LOSSES = 0.97;
 
   public StepperDrive {
     controls = List.copyOf(controls);
+  }
+
+  /// What it can be set to.
+  public DriveSteps settable() {
+    return steps.orElse(DriveSteps.UNKNOWN);
   }
 
   /// Whether it is made for a socket of a board, and stands by itself nowhere.

@@ -21,8 +21,14 @@ public record StepperMotor(
     Article article,
     Current phaseCurrent,
     VoltageRange bus,
-    Optional<StepperLeads> leads)
+    Optional<StepperLeads> leads,
+    Optional<StepperData> data)
     implements Part {
+  /// What is stated of it.
+  public StepperData stated() {
+    return data.orElse(StepperData.UNKNOWN);
+  }
+
   private boolean tapped() {
     return leads.orElse(StepperLeads.FOUR) == StepperLeads.SIX;
   }

@@ -23,9 +23,9 @@ import tools.jackson.databind.node.ObjectNode;
 /// Needed are the columns `pin` and `type`, and once `input` and `current`; wanted besides
 /// `pin-out`, `firmware`, `connector`, `place`, `rating`, `thresholds`, `low`, `high`, `greatest`,
 /// `pull-up`, `pull-up supply`, `frequency`, `pulse`, `group`, `group rating`, `common`, `boots`,
-/// `greatest volts`, `gives`, `line`, `set-up`, `resistance`, `bits`, `burden`. What is the board's
-/// own stands in the first row that says it: `board` (its name), `input`, `current`, `output
-/// supply`, `price`.
+/// `resets`, `unpowered`, `peak`, `greatest volts`, `gives`, `line`, `set-up`, `resistance`,
+/// `bits`, `burden`. What is the board's own stands in the first row that says it: `board` (its
+/// name), `input`, `current`, `output supply`, `price`.
 public final class BoardCsv {
   private static final Map<String, String> PIN =
       Map.ofEntries(
@@ -48,6 +48,9 @@ public final class BoardCsv {
           Map.entry("group", "group"),
           Map.entry("common", "common"),
           Map.entry("boots", "whileBooting"),
+          Map.entry("resets", "whileResetting"),
+          Map.entry("unpowered", "unpowered"),
+          Map.entry("peak", "peak"),
           Map.entry("group rating", "groupRating"),
           Map.entry("gives", "gives"),
           Map.entry("line", "line"),
@@ -174,16 +177,24 @@ public final class BoardCsv {
           throw wrong(file, line, "bits: '" + value + "' is no number of bits from 1 to 32");
         at.put(name, Integer.parseInt(value));
       }
-      case "whileBooting" -> {
+      case "whileBooting", "whileResetting", "unpowered" -> {
         if (!value.matches("(?i)on|off|yes|no|true|false"))
           throw wrong(
-              file, line, "boots: '" + value + "' says neither on nor off while the board boots");
+              file, line, "%s: '%s' says neither on nor off".formatted(column(name), value));
         at.put(name, value.matches("(?i)on|yes|true"));
       }
       case "type" -> at.put(name, type(value, file, line));
       case "line" -> at.put(name, value.toLowerCase(Locale.ROOT));
       default -> at.put(name, value);
     }
+  }
+
+  private static String column(String field) {
+    return PIN.entrySet().stream()
+        .filter(entry -> entry.getValue().equals(field))
+        .map(Map.Entry::getKey)
+        .findFirst()
+        .orElse(field);
   }
 
   /// As files name it, or in the words Nelvar uses.

@@ -236,7 +236,13 @@ public final class NelvarJson {
   /// Masses, speeds, sound levels: what parts and functions hold of the rarer units.
   private static Measure measure(String text) {
     for (var unit :
-        List.of(Measure.Unit.ROTATION, Measure.Unit.FEED, Measure.Unit.TORQUE, Measure.Unit.SOUND))
+        List.of(
+            Measure.Unit.ROTATION,
+            Measure.Unit.FEED,
+            Measure.Unit.TORQUE,
+            Measure.Unit.INDUCTANCE,
+            Measure.Unit.INERTIA,
+            Measure.Unit.SOUND))
       if (Kind.of(unit).readStrict(text) instanceof Reading.Value<Measure>(var value)) return value;
     return Kind.of(Measure.Unit.MASS).readStrict(text).orThrow();
   }

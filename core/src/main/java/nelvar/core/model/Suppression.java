@@ -2,16 +2,27 @@ package nelvar.core.model;
 
 /// What takes up the energy of a coil when it is switched off.
 public enum Suppression {
-  DIODE("flyback diode"),
-  ZENER("diode and Zener"),
-  VARISTOR("varistor"),
-  RC("RC snubber"),
-  BUILT_IN("built in");
+  DIODE("flyback diode", 6),
+  ZENER("diode and Zener", 1.5),
+  VARISTOR("varistor", 1.5),
+  RC("RC snubber", 2),
+  /// What is built in is not said: counted like the slowest.
+  BUILT_IN("built in", 6);
 
   private final String words;
+  private final double lengthens;
 
-  Suppression(String words) {
+  Suppression(String words, double lengthens) {
     this.words = words;
+    this.lengthens = lengthens;
+  }
+
+  /// How many times longer a coil takes at most to let go than with nothing fitted: 3 to 6 with a
+  /// diode, 1.2 to 2 with an RC element, little with what clamps. Common practice, no published
+  /// source; `t = L/R · ln((I0 + Uz/R)/(Ih + Uz/R))` where inductance and holding current are
+  /// known.
+  public double lengthens() {
+    return lengthens;
   }
 
   public String words() {

@@ -12,6 +12,7 @@ import nelvar.core.catalogue.DcSupply;
 import nelvar.core.catalogue.Element;
 import nelvar.core.formula.Discharge;
 import nelvar.core.model.Device;
+import nelvar.core.model.Suppression;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Voltage;
@@ -165,13 +166,20 @@ public final class Rehearsal {
 
   private double delay(Live live, ActuatorRef ref) {
     var on = live.on(ref);
-    return live.circuitry().actuators.get(live.circuitry().actuator(ref)).actuator()
-            instanceof Actuator.Magnet magnet
-        ? on ? magnet.releases().seconds() : magnet.delay().orElse(magnet.operates()).seconds()
-        : live.circuitry().actuators.get(live.circuitry().actuator(ref)).actuator()
-                instanceof Actuator.Watch watch
-            ? watch.operates().seconds()
-            : 0;
+    var moved = live.circuitry().actuators.get(live.circuitry().actuator(ref));
+    return switch (moved.actuator()) {
+      case Actuator.Magnet magnet ->
+          on
+              ? magnet.releases().seconds() * slowed(moved.device())
+              : magnet.delay().orElse(magnet.operates()).seconds();
+      case Actuator.Watch watch -> watch.operates().seconds();
+      default -> 0;
+    };
+  }
+
+  /// What takes up the energy of a coil keeps it in for longer.
+  private static double slowed(Device device) {
+    return device.suppression().map(Suppression::lengthens).orElse(1.0);
   }
 
   /// A supply whose input has just gone is kept up for its hold-up time; one whose input has come

@@ -22,6 +22,7 @@ import nelvar.core.analysis.load.LiquidCooled;
 import nelvar.core.analysis.load.MotorCable;
 import nelvar.core.analysis.load.MotorFrequency;
 import nelvar.core.analysis.parts.ClosesOntoCapacitors;
+import nelvar.core.analysis.parts.ClosingPeak;
 import nelvar.core.analysis.parts.CoilKind;
 import nelvar.core.analysis.parts.CoilRange;
 import nelvar.core.analysis.parts.CoilSuppression;
@@ -54,7 +55,9 @@ import nelvar.core.analysis.protection.Selectivity;
 import nelvar.core.analysis.signals.AnalogueLevel;
 import nelvar.core.analysis.signals.BrokenWire;
 import nelvar.core.analysis.signals.Commons;
+import nelvar.core.analysis.signals.ContactLeastLoad;
 import nelvar.core.analysis.signals.EarthFaultStarts;
+import nelvar.core.analysis.signals.HeatsOnBrokenWire;
 import nelvar.core.analysis.signals.HomeToldFromStop;
 import nelvar.core.analysis.signals.HomingSaid;
 import nelvar.core.analysis.signals.InputLevel;
@@ -150,6 +153,7 @@ public final class RuleBook {
           new OutputRating(),
           new PinTakenTwice(),
           new BrokenWire(),
+          new HeatsOnBrokenWire(),
           new EarthFaultStarts(),
           new Pulses(),
           new AnalogueLevel(),
@@ -167,6 +171,8 @@ public final class RuleBook {
           new PlugsGoInOneWay(),
           new ClosesOntoCapacitors(),
           new ContactSwitches(),
+          new ClosingPeak(),
+          new ContactLeastLoad(),
           new ConnectorWays(),
           new ConnectorsMate(),
           new SurgeVoltage(),

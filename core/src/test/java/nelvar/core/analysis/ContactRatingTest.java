@@ -41,6 +41,7 @@ final class ContactRatingTest {
                   Optional.of(new Current(3)),
                   List.of(
                       new ContactRating.Direct(new Voltage(30), new Current(5), new Current(0.3))),
+                  Optional.empty(),
                   Optional.empty())));
 
   /// The same that states nothing.
@@ -170,7 +171,12 @@ final class ContactRatingTest {
     assertThat(silent.motors()).as("as into coils").contains(new Current(3));
     var heats =
         new ContactRating(
-            new Current(6), Optional.empty(), Optional.empty(), List.of(), Optional.empty());
+            new Current(6),
+            Optional.empty(),
+            Optional.empty(),
+            List.of(),
+            Optional.empty(),
+            Optional.empty());
     assertThat(heats.motors()).as("what is not stated is not taken from heaters").isEmpty();
   }
 }

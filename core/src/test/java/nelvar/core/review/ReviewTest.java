@@ -49,6 +49,7 @@ class ReviewTest {
     "parts.sensor-input,B10",
     "signals.earth-fault-start,A1",
     "signals.target,B7",
+    "signals.permissive,B7",
   })
   void eachPlantedMistakeIsReported(String rule, String subject) {
     assertThat(review(Demo.planted()).open())
@@ -58,7 +59,7 @@ class ReviewTest {
 
   @Test
   void nothingElseIsReported() {
-    assertThat(review(Demo.planted()).open()).hasSize(16);
+    assertThat(review(Demo.planted()).open()).hasSize(17);
     assertThat(review(Demo.planted()).notChecked())
         .as("drop, volts and short circuit at the fan, its wire having no length")
         .hasSize(3);
@@ -113,6 +114,8 @@ class ReviewTest {
             "signals.jumper A1:JX.1",
             "signals.jumper A1:JY.1",
             "signals.pulsed-load A1:HE1",
+            "signals.heats-on E1",
+            "signals.contact-least-load S2:11",
             "signals.numbering A1:HE0");
     assertThat(review(Demo.sprayer()).notChecked()).isEmpty();
   }
@@ -142,6 +145,7 @@ class ReviewTest {
         .extracting(entry -> entry.rule().id())
         .containsExactly(
             "signals.earth-fault-start",
+            "signals.permissive",
             "signals.target",
             "supply.headroom",
             "completeness.length");
@@ -166,7 +170,7 @@ class ReviewTest {
             "workshop",
             "2026-01-01");
     var review = review(Edits.accept(deviation).apply(Demo.planted()));
-    assertThat(review.open()).hasSize(15);
+    assertThat(review.open()).hasSize(16);
     assertThat(review.accepted())
         .hasSize(8)
         .anySatisfy(entry -> assertThat(entry.accepted()).contains(deviation));

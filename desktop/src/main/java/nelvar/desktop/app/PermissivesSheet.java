@@ -2,10 +2,13 @@ package nelvar.desktop.app;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextArea;
 import javafx.scene.layout.BorderPane;
@@ -64,9 +67,11 @@ final class PermissivesSheet extends StackPane {
     var leave = new Button("Leave it");
     leave.setOnAction(_ -> done.run());
     var foot = new HBox(10, take, attempt, leave);
+    var picks = new HBox(10, sensors(), outputs(), ends());
+    picks.setAlignment(Pos.CENTER_LEFT);
     foot.setAlignment(Pos.CENTER_LEFT);
     foot.setPadding(new Insets(10, 0, 0, 0));
-    var card = new BorderPane(new VBox(10, rows, scroll));
+    var card = new BorderPane(new VBox(10, rows, picks, scroll));
     var head = new VBox(6, title, how);
     head.setPadding(new Insets(0, 0, 10, 0));
     card.setTop(head);
@@ -75,6 +80,68 @@ final class PermissivesSheet extends StackPane {
     card.setMaxSize(820, 520);
     setMargin(card, new Insets(36));
     getChildren().add(card);
+  }
+
+  /// How a sensor stands, picked: written where the line ends.
+  private MenuButton sensors() {
+    var menu = new MenuButton("A sensor stands");
+    menu.setId("permissive-sensors");
+    for (var sensor : session.pinning().sensors(board))
+      for (var on : List.of("on", "off"))
+        menu.getItems()
+            .add(
+                item(
+                    "%s %s, %s".formatted(sensor.name(), on, sensor.purpose()),
+                    () -> says(", ", sensor.name() + " " + on)));
+    return menu;
+  }
+
+  /// What may be on then, picked.
+  private MenuButton outputs() {
+    var menu = new MenuButton("Permits");
+    menu.setId("permissive-outputs");
+    for (var output : session.pinning().permissible(board))
+      menu.getItems()
+          .add(
+              item(
+                  "%s, %s".formatted(output.name(), output.purpose()),
+                  () -> says(line().contains(" permits ") ? ", " : " permits ", output.name())));
+    return menu;
+  }
+
+  private MenuButton ends() {
+    var menu = new MenuButton("Nothing, or must not be");
+    menu.setId("permissive-ends");
+    menu.getItems()
+        .addAll(
+            item("permits nothing", () -> says(" ", "permits nothing")),
+            item("forbidden: a sensor is broken then", () -> says(" ", "forbidden")));
+    return menu;
+  }
+
+  private static MenuItem item(String words, Runnable does) {
+    var item = new MenuItem(words);
+    item.setOnAction(_ -> does.run());
+    return item;
+  }
+
+  private String line() {
+    var text = rows.getText();
+    return text.substring(text.lastIndexOf('\n') + 1);
+  }
+
+  /// At the end of the last line; a line that is complete is followed by another.
+  private void says(String joint, String words) {
+    var line = line();
+    var complete = line.endsWith("forbidden") || line.endsWith("permits nothing");
+    var sensor = words.endsWith(" on") || words.endsWith(" off");
+    var next = complete || (sensor && line.contains(" permits "));
+    var fresh = next || line.isBlank();
+    rows.appendText(next ? "\n" : "");
+    rows.appendText(
+        fresh
+            ? "situation %d: %s".formatted(typed().size() + 1, words)
+            : (line.endsWith(": ") || line.endsWith(":") ? " " : joint) + words);
   }
 
   void focus() {

@@ -92,6 +92,16 @@ public final class Pinning {
     }
   }
 
+  /// What rows of a board's permissives can name, as last reviewed.
+  public List<Permissive.Choice> sensors(Device board) {
+    return Permissive.sensors(board, session.whole().study());
+  }
+
+  /// Outputs they can permit.
+  public List<Permissive.Choice> permissible(Device board) {
+    return Permissive.outputs(board, session.whole().study());
+  }
+
   /// What permissives would say after an edit.
   public void tried(Edit edit, Consumer<Permitted> found, Consumer<String> told) {
     var project = session.project();

@@ -15,6 +15,7 @@ import nelvar.core.model.Device;
 import nelvar.core.model.Suppression;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.trail.Working;
+import nelvar.core.units.Significant;
 
 /// A coil has something that takes up its energy when it is switched off.
 ///
@@ -63,6 +64,13 @@ public final class CoilSuppression implements Rule {
         "fitted",
         device.suppression().map(Suppression::words).orElse("nothing"),
         device.designation().text());
+    device
+        .suppression()
+        .ifPresent(fitted ->
+            w.given(
+                "lets go",
+                "at most %s times later".formatted(Significant.digits(fitted.lengthens())),
+                "than with nothing fitted, common practice"));
     var trail = w.explain(coil).trail();
     if (coil.madeForAlternating() && device.suppression().filter(ONE_WAY::contains).isPresent())
       return new Verdict.Finding(

@@ -1,29 +1,18 @@
 package nelvar.core.analysis.parts;
 
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.states.MachineStates;
-import nelvar.core.catalogue.Link;
 import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
-import nelvar.core.model.Conductor;
-import nelvar.core.model.Device;
-import nelvar.core.model.Subject;
-import nelvar.core.model.TerminalRef;
-import nelvar.core.network.Edge;
 import nelvar.core.network.Feed;
 import nelvar.core.network.Live;
-import nelvar.core.network.PoleRef;
-import nelvar.core.network.solve.Sets;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Current;
 import nelvar.core.units.Voltage;
@@ -50,44 +39,6 @@ public final class ContactSwitches implements Rule {
     return "Every contact can switch the current it carries, on direct current at its voltage.";
   }
 
-  /// One contact with the loads behind it.
-  private static final class Contact {
-    private final Device device;
-    private final Link link;
-    private final List<Feed> feeds = new ArrayList<>();
-    private int inSeries = 1;
-
-    /// Where no load is laid through it, as for all but one of a set in parallel.
-    private int edge = -1;
-
-    Contact(Device device, Link link) {
-      this.device = device;
-      this.link = link;
-    }
-
-    /// In parallel with another, and so before the same loads.
-    private Contact before(Contact other) {
-      feeds.addAll(other.feeds);
-      inSeries = other.inSeries;
-      return this;
-    }
-
-    private boolean alternating() {
-      return feeds.stream()
-          .flatMap(f -> f.source().stream())
-          .anyMatch(s -> s.output().alternating());
-    }
-
-    private Subject subject() {
-      return new Subject.AtPole(pole().a(), pole().b());
-    }
-
-    private PoleRef pole() {
-      return new PoleRef(
-          new TerminalRef(device.id(), link.a()), new TerminalRef(device.id(), link.b()));
-    }
-  }
-
   /// @param total of all contacts in parallel
   /// @param words in which state, to follow the current
   private record Carried(
@@ -95,16 +46,16 @@ public final class ContactSwitches implements Rule {
 
   @Override
   public Stream<Verdict> check(Study study) {
-    var together = together(study);
-    var contacts = contacts(study);
+    var together = SwitchingContact.together(study);
+    var contacts = SwitchingContact.before(study);
     for (var contact : List.copyOf(contacts.values()))
       for (var other : together.getOrDefault(contact.pole(), List.of()))
-        contacts.computeIfAbsent(other.pole(), _ -> other.before(contact));
+        contacts.computeIfAbsent(other.pole(), _ -> other.likewise(contact));
     return contacts.values().stream()
         .flatMap(
             Contained.many(
                 this,
-                contact -> contact.device.id(),
+                contact -> contact.device().id(),
                 contact ->
                     judge(
                         contact,
@@ -115,72 +66,22 @@ public final class ContactSwitches implements Rule {
                         .stream()));
   }
 
-  private static Map<PoleRef, Contact> contacts(Study study) {
-    var all = new java.util.LinkedHashMap<PoleRef, Contact>();
-    for (var feed : study.network().feeds()) {
-      var own = new java.util.LinkedHashMap<PoleRef, Contact>();
-      for (var way : ways(feed))
-        for (var edge : way)
-          if (study.network().topology().edge(edge) instanceof Edge.Through(var device, var link)
-              && link.kind() == Link.Kind.CONTACT) {
-            var contact = new Contact(device, link);
-            contact.edge = edge;
-            own.put(contact.pole(), contact);
-          }
-      for (var one : own.values()) {
-        var contact = all.computeIfAbsent(one.pole(), _ -> one);
-        contact.feeds.add(feed);
-        var inSeries =
-            own.values().stream().filter(other -> other.device.equals(one.device)).count();
-        contact.inSeries = Math.max(contact.inSeries, Math.toIntExact(inSeries));
-      }
-    }
-    return all;
-  }
-
-  /// By contact, all contacts between the same two metals, itself among them.
-  private static Map<PoleRef, List<Contact>> together(Study study) {
-    var topology = study.network().topology();
-    var sets = new Sets(topology.nodeCount());
-    for (var edge = 0; edge < topology.edgeCount(); edge++) {
-      var joins =
-          switch (topology.edge(edge)) {
-            case Edge.Wire(Conductor conductor) -> conductor.carriesWork();
-            case Edge.Through(_, var link) -> link.kind() == Link.Kind.JOINED;
-          };
-      if (joins) sets.join(topology.from(edge), topology.otherEnd(edge, topology.from(edge)));
-    }
-    var byEnds = new HashMap<java.util.Set<Integer>, List<Contact>>();
-    for (var device : study.project().devices())
-      for (var link : study.part(device).stream().flatMap(p -> p.links().stream()).toList()) {
-        if (link.kind() != Link.Kind.CONTACT) continue;
-        var contact = new Contact(device, link);
-        var pole = contact.pole();
-        var a = sets.find(topology.node(pole.a()));
-        var b = sets.find(topology.node(pole.b()));
-        if (a != b)
-          byEnds.computeIfAbsent(java.util.Set.of(a, b), _ -> new ArrayList<>()).add(contact);
-      }
-    var all = new HashMap<PoleRef, List<Contact>>();
-    for (var group : byEnds.values()) for (var one : group) all.put(one.pole(), group);
-    return all;
-  }
-
-  private static Optional<Verdict> judge(Contact contact, List<Contact> together, Study study) {
-    var part = study.part(contact.device).orElseThrow();
-    var stated = part.statedRating(contact.link);
-    var rating = stated.or(() -> part.usualRating(contact.link));
+  private static Optional<Verdict> judge(
+      SwitchingContact contact, List<SwitchingContact> together, Study study) {
+    var part = study.part(contact.device()).orElseThrow();
+    var stated = part.statedRating(contact.link());
+    var rating = stated.or(() -> part.usualRating(contact.link()));
     if (rating.isEmpty()) return Optional.empty();
     var carried = carried(together, study);
     if (carried.isEmpty() || carried.get().total().amperes() < 0.001) return Optional.empty();
     var found = carried.get();
-    var w = Working.of("Contact " + name(contact));
+    var w = Working.of("Contact " + contact.name());
     w.result("I", found.source(), found.total());
     if (found.parallel() > 1)
       w.given("in parallel", String.valueOf(found.parallel()), "the last to open breaks all of it");
-    var coils = contact.feeds.stream().anyMatch(feed -> coil(feed, study));
+    var coils = contact.feeds().stream().anyMatch(feed -> coil(feed, study));
     var motors =
-        contact.feeds.stream()
+        contact.feeds().stream()
             .anyMatch(feed -> study.part(feed.device()).filter(Part::motor).isPresent());
     var volts = volts(contact);
     var limit =
@@ -195,8 +96,8 @@ public final class ContactSwitches implements Rule {
       w.given(
           "U",
           volts,
-          contact.inSeries > 1
-              ? "to break, shared by %d contacts in series".formatted(contact.inSeries)
+          contact.inSeries() > 1
+              ? "to break, shared by %d contacts in series".formatted(contact.inSeries())
               : "to break");
     var source = stated.isPresent() ? "stated" : "assumed: as is usual for such a contact";
     if (limit.isEmpty() && found.alternating())
@@ -204,14 +105,14 @@ public final class ContactSwitches implements Rule {
           new Verdict.NotChecked(
               contact.subject(),
               "%s switches %s of a motor, and what it may switch of motors is not stated"
-                  .formatted(name(contact), found.total())));
+                  .formatted(contact.name(), found.total())));
     if (limit.isEmpty())
       return Optional.of(
           new Verdict.NotChecked(
               contact.subject(),
               "%s breaks %s at %s direct, more volts than %s; read its %s rating in its data sheet"
                   .formatted(
-                      name(contact),
+                      contact.name(),
                       found.total(),
                       volts,
                       stated.isPresent() ? "are stated of it" : "contacts like it usually break",
@@ -226,7 +127,7 @@ public final class ContactSwitches implements Rule {
               contact.subject(),
               "%s switches %s %s, and a usual one %s (%s%s); state its rating from its data sheet"
                   .formatted(
-                      name(contact),
+                      contact.name(),
                       found.total(),
                       found.words(),
                       limit.get(),
@@ -239,7 +140,7 @@ public final class ContactSwitches implements Rule {
             A_CONTACT_SWITCHES_MORE_THAN_IT_CAN,
             "%s carries %s %s%s, and can switch only %s (%s%s). %s"
                 .formatted(
-                    name(contact),
+                    contact.name(),
                     found.total(),
                     found.words(),
                     found.parallel() > 1
@@ -255,27 +156,23 @@ public final class ContactSwitches implements Rule {
             List.of()));
   }
 
-  private static String name(Contact contact) {
-    return contact.device.designation() + " " + contact.link.a() + "–" + contact.link.b();
-  }
-
   private static boolean coil(Feed feed, Study study) {
     return study.part(feed.device()).filter(part -> part.ownCoil().isPresent()).isPresent();
   }
 
   /// The greatest that any of its loads is fed with, by contact in series.
-  private static Voltage volts(Contact contact) {
-    return contact.feeds.stream()
+  private static Voltage volts(SwitchingContact contact) {
+    return contact.feeds().stream()
         .map(Feed::voltage)
         .max(java.util.Comparator.naturalOrder())
         .orElse(new Voltage(0))
-        .times(1.0 / contact.inSeries);
+        .times(1.0 / contact.inSeries());
   }
 
   /// The most that contacts in parallel carry together: solved in any state that settles, or as the
   /// loads behind them are dimensioned. The latter counts where no state lets current through, as
   /// behind a contactor that only a finger closes.
-  private static Optional<Carried> carried(List<Contact> together, Study study) {
+  private static Optional<Carried> carried(List<SwitchingContact> together, Study study) {
     var solved = solved(together, study);
     var dimensioned = dimensioned(together, study);
     if (dimensioned.isEmpty()) return solved;
@@ -284,7 +181,7 @@ public final class ContactSwitches implements Rule {
         .or(() -> dimensioned);
   }
 
-  private static Optional<Carried> solved(List<Contact> together, Study study) {
+  private static Optional<Carried> solved(List<SwitchingContact> together, Study study) {
     Carried worst = null;
     for (var state : MachineStates.of(study)) {
       var sum = 0.0;
@@ -312,11 +209,11 @@ public final class ContactSwitches implements Rule {
     return Optional.ofNullable(worst);
   }
 
-  private static Optional<Carried> dimensioned(List<Contact> together, Study study) {
+  private static Optional<Carried> dimensioned(List<SwitchingContact> together, Study study) {
     var sum =
         together.stream()
-            .filter(one -> one.edge >= 0)
-            .mapToDouble(one -> study.currents().edge(one.edge).design())
+            .filter(one -> one.edge() >= 0)
+            .mapToDouble(one -> study.currents().edge(one.edge()).design())
             .sum();
     if (sum == 0) return Optional.empty();
     return Optional.of(
@@ -326,9 +223,5 @@ public final class ContactSwitches implements Rule {
             together.stream().anyMatch(one -> one.alternating()),
             "as its loads are dimensioned",
             "design current of the loads behind it"));
-  }
-
-  private static List<List<Integer>> ways(Feed feed) {
-    return Stream.concat(feed.lineWays().stream(), Stream.of(feed.backWay())).toList();
   }
 }

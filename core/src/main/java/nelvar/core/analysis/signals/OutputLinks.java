@@ -6,6 +6,7 @@ import nelvar.core.catalogue.Pin;
 import nelvar.core.catalogue.PulseInput;
 import nelvar.core.formula.InputCircuit;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.network.ActuatorRef;
 import nelvar.core.network.Conditions;
 import nelvar.core.network.Live;
 import nelvar.core.network.PoleRef;
@@ -31,11 +32,11 @@ final class OutputLinks {
                     new TerminalRef(asked.board().id(), link.a()),
                     new TerminalRef(asked.board().id(), link.b())))
             .findFirst();
-    var live = most(study);
+    var live = driven(asked, study);
     var current = pole.flatMap(live::current);
     if (current.isEmpty() || !live.settled())
       return asked.said(PinLink.Standing.UNPROVED, "no steady state is found for it");
-    var off = across(pole.get(), study);
+    var off = across(asked, pole.get(), study);
     var tooHigh = off.filter(volts -> tooHigh(asked.pin(), volts));
     if (tooHigh.isPresent())
       return asked.found(
@@ -102,22 +103,34 @@ final class OutputLinks {
   }
 
   /// What an open output stands against.
-  private static Optional<Voltage> across(PoleRef pole, Study study) {
+  private static Optional<Voltage> across(AskedPin asked, PoleRef pole, Study study) {
     if (!study.asDesigned().settled()) return Optional.empty();
     var live =
-        study.once(
-            "all programs off, cold and high",
-            () ->
-                study
-                    .engine()
-                    .solve(
-                        WhatIf.AS_DESIGNED.holding(
-                            study.engine().circuitry(Conditions.COLD_AND_HIGH.wires()).programs(),
-                            false),
-                        Conditions.COLD_AND_HIGH));
+        asked.pin().breaks()
+            ? most(study)
+            : study.once(
+                "all programs off, cold and high",
+                () ->
+                    study
+                        .engine()
+                        .solve(
+                            WhatIf.AS_DESIGNED.holding(
+                                study
+                                    .engine()
+                                    .circuitry(Conditions.COLD_AND_HIGH.wires())
+                                    .programs(),
+                                false),
+                            Conditions.COLD_AND_HIGH));
     return live.settled()
         ? live.voltage(pole.a(), pole.b()).map(both -> new Voltage(both.rms()))
         : Optional.empty();
+  }
+
+  /// With everything on, itself among it; a contact closed at rest conducts with its relay off.
+  private static Live driven(AskedPin asked, Study study) {
+    if (!asked.pin().breaks()) return most(study);
+    var own = new ActuatorRef(asked.board().id(), asked.pin().name());
+    return study.engine().solve(WhatIf.AS_DESIGNED.holding(own, false), Conditions.COLD_AND_HIGH);
   }
 
   /// Everything on, cold wires, mains high.

@@ -13,6 +13,7 @@ import nelvar.core.catalogue.Part;
 import nelvar.core.model.Device;
 import nelvar.core.model.Setting;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.model.edit.PinSettings;
 import nelvar.core.network.ActuatorRef;
 
 /// One row of a truth table: how sensors stand in a situation that has a name, and what may then be
@@ -32,7 +33,7 @@ public record Permissive(
     boolean forbidden,
     List<TerminalRef> permits) {
   /// What the name of the setting begins with.
-  public static final String SETTING = "Permissive ";
+  public static final String SETTING = PinSettings.PERMISSIVE;
 
   private static final Pattern ROW =
       Pattern.compile("(?i)\\s*(.+?)\\s+(forbidden|permits\\s+(.+?))\\s*");
@@ -130,6 +131,45 @@ public record Permissive(
         .noneMatch(p -> p.name().equals(pin) && !p.type().reads()))
       throw new IllegalArgumentException("%s has no output '%s'".formatted(of.designation(), pin));
     return new TerminalRef(of.id(), pin);
+  }
+
+  /// What a row can name.
+  public record Choice(String name, String purpose) {}
+
+  /// Sensors and switches on the inputs of a board.
+  public static List<Choice> sensors(Device board, Study study) {
+    return PinLinks.of(study).stream()
+        .filter(link -> link.board().id().equals(board.id()))
+        .filter(link -> link.pin().type().digitalInput() && link.wired())
+        .flatMap(link -> Drivers.of(link.at(), study).conducting().keySet().stream())
+        .flatMap(ref -> study.device(ref.device()).stream())
+        .filter(device -> PinLinks.of(study).stream().noneMatch(l -> l.board().equals(device)))
+        .distinct()
+        .map(device -> new Choice(bare(device), device.purpose()))
+        .toList();
+  }
+
+  /// Outputs of a board that something hangs on.
+  public static List<Choice> outputs(Device board, Study study) {
+    return PinLinks.of(study).stream()
+        .filter(link -> link.board().id().equals(board.id()) && link.wired())
+        .filter(link -> link.pin().type().switches())
+        .map(link ->
+            new Choice(
+                link.pin().name(),
+                String.join(
+                    ", ",
+                    link.partners().stream()
+                        .flatMap(end -> study.device(end.device()).stream())
+                        .map(device -> "%s %s".formatted(device.designation(), device.purpose()))
+                        .distinct()
+                        .toList())))
+        .toList();
+  }
+
+  /// As rows name it: without the sign of a product.
+  private static String bare(Device device) {
+    return device.designation().text().replaceFirst("^-", "");
   }
 
   /// The sensors of a row, for the working.

@@ -15,6 +15,7 @@ import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Id;
+import nelvar.core.model.Subject;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.ActuatorRef;
 import nelvar.core.network.Conditions;
@@ -59,8 +60,14 @@ public final class PermissivesHold implements Rule {
 
   /// One row with what it reads like, as it should be and with each sensor stuck.
   ///
-  /// @param stuck what is tried; @param like the row it then reads like
-  public record Tried(Permissive row, String stuck, Optional<Permissive> like, boolean sure) {
+  /// @param sensor the one that is stuck; @param stuck what is tried; @param like the row it then
+  ///   reads like
+  public record Tried(
+      Permissive row,
+      Optional<ActuatorRef> sensor,
+      String stuck,
+      Optional<Permissive> like,
+      boolean sure) {
     /// What could be switched on and must not.
     public List<TerminalRef> wrongly() {
       return like.map(other -> other.beyond(Optional.of(row))).orElse(List.of());
@@ -101,7 +108,12 @@ public final class PermissivesHold implements Rule {
     var all = new ArrayList<Tried>();
     for (var row : rows) {
       all.add(
-          tried(row, "as it should be", pattern(row, Optional.empty(), sensors, study), patterns));
+          tried(
+              row,
+              Optional.empty(),
+              "as it should be",
+              pattern(row, Optional.empty(), sensors, study),
+              patterns));
       // A forbidden one is there by a fault already: another would be the second.
       if (row.forbidden()) continue;
       for (var sensor : sensors)
@@ -110,6 +122,7 @@ public final class PermissivesHold implements Rule {
           all.add(
               tried(
                   row,
+                  Optional.of(sensor),
                   "%s stuck %s".formatted(study.label(sensor.device()), on ? "on" : "off"),
                   pattern(row, Optional.of(stuck), sensors, study),
                   patterns));
@@ -119,14 +132,18 @@ public final class PermissivesHold implements Rule {
   }
 
   private static Tried tried(
-      Permissive row, String stuck, Pattern reads, Map<Permissive, Pattern> patterns) {
+      Permissive row,
+      Optional<ActuatorRef> sensor,
+      String stuck,
+      Pattern reads,
+      Map<Permissive, Pattern> patterns) {
     var like =
         patterns.entrySet().stream()
             .filter(entry -> entry.getKey() != row && entry.getValue().equals(reads))
             .map(Map.Entry::getKey)
             // Of several alike the one that permits most counts.
             .max(java.util.Comparator.comparingInt(other -> other.beyond(Optional.of(row)).size()));
-    return new Tried(row, stuck, like, reads.sure());
+    return new Tried(row, sensor, stuck, like, reads.sure());
   }
 
   private static Pattern pattern(
@@ -179,7 +196,8 @@ public final class PermissivesHold implements Rule {
       var asItIs = one.stuck().equals("as it should be");
       all.add(
           new Verdict.Finding(
-              new nelvar.core.model.Subject.AtTerminal(wrongly.getFirst()),
+              // Of the sensor, not of the pin: what is wrong stays where its signal moves.
+              Subject.of(one.sensor().map(ActuatorRef::device).orElse(board.id())),
               severity(wrongly, study),
               asItIs ? ALIKE : STUCK,
               asItIs

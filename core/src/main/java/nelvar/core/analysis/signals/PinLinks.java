@@ -298,15 +298,14 @@ public final class PinLinks {
     if (pin.type().switches()) return OutputLinks.switched(asked, study);
     if (pin.type().steps()) return OutputLinks.pulses(asked.withLoads(study), study);
     if (pin.type().analogue()) return AnalogueLinks.of(asked, study);
+    if (pin.type() == Pin.Type.THERMISTOR) return ThermistorLink.of(asked, study);
     if (pin.type() == Pin.Type.SERIAL) return serial(asked.withLoads(study), study);
     return asked
         .withLoads(study)
         .said(
             PinLink.Standing.UNPROVED,
-            switch (pin.type()) {
-              case ALWAYS_ON -> "always on: no program switches it";
-              case THERMISTOR -> "a thermistor: its curve is set in firmware";
-              default -> "nothing is known of what it does";
-            });
+            pin.type() == Pin.Type.ALWAYS_ON
+                ? "always on: no program switches it"
+                : "nothing is known of what it does");
   }
 }

@@ -19,6 +19,7 @@ import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Project;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.model.edit.Edit;
+import nelvar.core.model.edit.PinSettings;
 
 /// Free signals on free pins, all at once and for the least cost; what is wired and suits stays.
 ///
@@ -173,7 +174,7 @@ public final class AssignPins {
       cost += LOAD * pin.rating().map(r -> signal.amperes() / r.amperes()).orElse(1.0);
       cost += GROUP * pin.groupRating().map(r -> signal.amperes() / r.amperes()).orElse(0.0);
     }
-    if (pin.whileBooting().orElse(false) && moves(signal.device())) cost += BOOTS;
+    if (pin.onByItself() && moves(signal.device())) cost += BOOTS;
     cost += named(signal, pin);
     if (serves(signal.device()).isPresent() && serves(signal.device()).equals(serves(link.board())))
       cost += SAME_FUNCTION;
@@ -269,16 +270,18 @@ public final class AssignPins {
                 new TerminalRef(landing.pin().device(), pin.name())));
   }
 
-  /// Wires that land on one terminal land on another.
+  /// Wires that land on one terminal land on another, with what is said of it.
   static Project relanded(Project project, TerminalRef from, TerminalRef to) {
-    return project.withConductors(
-        project.conductors().stream()
-            .map(wire ->
-                wire.lands(from)
-                    ? wire.withEnds(
-                        wire.from().equals(from) ? to : wire.from(),
-                        wire.to().equals(from) ? to : wire.to())
-                    : wire)
-            .toList());
+    var moved =
+        project.withConductors(
+            project.conductors().stream()
+                .map(wire ->
+                    wire.lands(from)
+                        ? wire.withEnds(
+                            wire.from().equals(from) ? to : wire.from(),
+                            wire.to().equals(from) ? to : wire.to())
+                        : wire)
+                .toList());
+    return PinSettings.moved(moved, Map.of(from, to));
   }
 }

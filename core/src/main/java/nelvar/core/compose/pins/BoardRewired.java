@@ -25,6 +25,7 @@ import nelvar.core.model.TerminalRef;
 import nelvar.core.model.edit.EditRefused;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.model.edit.NextName;
+import nelvar.core.model.edit.PinSettings;
 
 /// The machine with another controller in the place of one: wires moved, loads turned, relays put
 /// in between.
@@ -79,7 +80,7 @@ final class BoardRewired {
     }
     renamed =
         renamed.withConductors(renamed.conductors().stream().map(w -> moved(w, moves)).toList());
-    renamed = changed(renamed, names);
+    renamed = PinSettings.permitting(changed(renamed, names), moves);
     renamed = turned(renamed, turned);
     return wired(renamed, relays);
   }

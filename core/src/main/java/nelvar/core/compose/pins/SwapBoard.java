@@ -11,6 +11,7 @@ import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Controller;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Pin;
+import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.model.edit.Edit;
@@ -210,7 +211,7 @@ public final class SwapBoard {
     for (var column = 0; column < logic.pins().size(); column++) {
       var pin = logic.pins().get(column);
       if (pin.type() == Pin.Type.ALWAYS_ON && taken.contains(column)) on.add(pin.name());
-      if (pin.whileBooting().orElse(false) && taken.contains(column))
+      if (pin.onByItself() && taken.contains(column))
         all.add("%s is on while it boots".formatted(pin.name()));
     }
     if (!on.isEmpty()) all.add("always on: " + String.join(", ", on));
@@ -218,7 +219,24 @@ public final class SwapBoard {
       all.add("jumper %s must be set".formatted(jumper.name()));
     for (var socket : logic.onBoard().sockets())
       all.add("socket %s is empty".formatted(socket.name()));
-    all.add("whether leads still reach is not checked");
+    leads(of).ifPresent(all::add);
     return all;
+  }
+
+  /// Wires of a known length that land on its pins: whether they reach is not known until the panel
+  /// is laid out.
+  private Optional<String> leads(int[] of) {
+    var moved = new ArrayList<Conductor>();
+    for (var row = 0; row < of.length; row++) {
+      if (of[row] < 0) continue;
+      for (var wire : study.project().conductors())
+        if (wire.lands(used.get(row).at()) && wire.length().filter(l -> l.metres() > 0).isPresent())
+          moved.add(wire);
+    }
+    return moved.stream()
+        .min(java.util.Comparator.comparing(wire -> wire.length().orElseThrow()))
+        .map(shortest ->
+            "%d leads come to other places, the shortest %s (%s): measure whether they reach"
+                .formatted(moved.size(), shortest.label(), shortest.length().orElseThrow()));
   }
 }

@@ -1,10 +1,9 @@
 package nelvar.core.model.edit;
 
 import java.util.ArrayList;
-import java.util.List;
+import java.util.Map;
 import nelvar.core.model.Device;
 import nelvar.core.model.FirmwareNames;
-import nelvar.core.model.Project;
 import nelvar.core.model.Setting;
 import nelvar.core.model.TerminalRef;
 
@@ -37,13 +36,13 @@ public final class PinEdits {
     return new Edit(
         "Swap %s:%s and %s".formatted(board.designation(), a, b),
         project ->
-            project
-                .withConductors(
+            PinSettings.moved(
+                project.withConductors(
                     project.conductors().stream()
                         .map(wire ->
                             wire.withEnds(other(wire.from(), one, two), other(wire.to(), one, two)))
-                        .toList())
-                .withSettings(settings(project, one, two)));
+                        .toList()),
+                Map.of(one, two, two, one)));
   }
 
   /// A setting of a device in words, such as the target of a sensor; empty takes it away.
@@ -83,21 +82,6 @@ public final class PinEdits {
               (name, value) -> all.add(new Setting(device.id(), begins + name, value, "as built")));
           return project.withSettings(all);
         });
-  }
-
-  private static List<Setting> settings(Project project, TerminalRef one, TerminalRef two) {
-    var all = new ArrayList<Setting>();
-    for (var setting : project.settings())
-      all.add(
-          names(setting, one)
-              ? named(setting, two)
-              : names(setting, two) ? named(setting, one) : setting);
-    return all;
-  }
-
-  private static Setting named(Setting setting, TerminalRef pin) {
-    return new Setting(
-        setting.device(), FirmwareNames.setting(pin.terminal()), setting.value(), setting.reason());
   }
 
   private static boolean names(Setting setting, TerminalRef pin) {

@@ -438,6 +438,18 @@ class PinLinksTest {
     var second = board().pins().get(1);
     assertThat(FirmwareNames.of(swapped, board.id(), second)).contains("IN_TRAY");
     assertThat(FirmwareNames.of(swapped, board.id(), pin)).contains("in.1");
+    // What sensors permit goes along too, on a board of its own and named from another.
+    var permits =
+        PinEdits.sayAll(
+                board,
+                "Permissive ",
+                new java.util.LinkedHashMap<>(
+                    java.util.Map.of("there", "S on permits Q1, A:R1, Q2")))
+            .on(wired, CatalogueFile.standard());
+    var moved = PinEdits.swap(board, "Q1", "R1").on(permits, CatalogueFile.standard());
+    assertThat(moved.settings())
+        .extracting(nelvar.core.model.Setting::value)
+        .containsExactly("S on permits R1, Q1, Q2");
     var links = Study.of(swapped, CatalogueFile.standard());
     assertThat(link(links, "DI1").standing()).isEqualTo(Standing.FREE);
     assertThat(link(links, "DI2").standing()).isEqualTo(Standing.SURE);

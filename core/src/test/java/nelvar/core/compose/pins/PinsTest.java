@@ -178,7 +178,11 @@ class PinsTest {
     assertThat(proposal.left()).isEmpty();
     assertThat(proposal.changes()).filteredOn(SwapBoard.Change::relay).hasSize(2);
     assertThat(proposal.changes()).filteredOn(SwapBoard.Change::turned).hasSize(8);
+    assertThat(proposal.said()).anyMatch(words -> words.contains("measure whether they reach"));
     var after = proposal.edit().apply(project);
+    assertThat(after.settings())
+        .as("what a sensor permits goes along with its output")
+        .anyMatch(s -> s.value().equals("B7 on permits " + pinOf(after, "K14")));
     var effects = effects(project, after);
     assertThat(effects.closed()).anyMatch(words -> words.contains("An earth fault"));
     assertThat(effects.opened()).isEmpty();
@@ -186,6 +190,21 @@ class PinsTest {
       assertThat(link.standing() == PinLink.Standing.WRONG)
           .as(link.pin().name() + " " + link.words())
           .isEqualTo(wrongBefore(link, project));
+  }
+
+  /// The pin that a wire of the coil lands on.
+  private static String pinOf(nelvar.core.model.Project project, String relay) {
+    return project.conductors().stream()
+        .flatMap(wire ->
+            wire.from().device().text().equals(relay) && wire.to().device().text().equals("A1")
+                ? java.util.stream.Stream.of(wire.to())
+                : wire.to().device().text().equals(relay)
+                        && wire.from().device().text().equals("A1")
+                    ? java.util.stream.Stream.of(wire.from())
+                    : java.util.stream.Stream.empty())
+        .map(TerminalRef::terminal)
+        .findFirst()
+        .orElse("none");
   }
 
   /// The sensors that were wrong before are so still: they are other findings' business.

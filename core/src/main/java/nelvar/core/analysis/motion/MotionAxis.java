@@ -1,0 +1,61 @@
+package nelvar.core.analysis.motion;
+
+import java.util.Optional;
+import nelvar.core.analysis.signals.PinLink;
+import nelvar.core.catalogue.DriveSteps;
+import nelvar.core.catalogue.PulseInput;
+import nelvar.core.catalogue.StepperMotor;
+import nelvar.core.model.Device;
+import nelvar.core.model.MachineFunction;
+import nelvar.core.model.Wants;
+import nelvar.core.units.Current;
+import nelvar.core.units.Frequency;
+import nelvar.core.units.Voltage;
+
+/// One motor that turns by pulses, with all that makes one unit of its axis one unit.
+///
+/// @param function whose words say what it moves; empty for a motor that serves none
+/// @param drive the device that gives its current; a board with drives on it is its own controller
+/// @param board what gives the pulses, with its pin where one is known
+/// @param name of the axis: its function, else its motor
+/// @param settable of its drive
+/// @param input what its drive takes pulses with, where it states so
+/// @param set current of a phase the drive is set to, effective; empty where it is not known
+/// @param bus of the drive
+public record MotionAxis(
+    String name,
+    Optional<MachineFunction> function,
+    Device motor,
+    StepperMotor part,
+    Current rated,
+    Device drive,
+    Device board,
+    Optional<PinLink> step,
+    Mechanics mechanics,
+    DriveSteps settable,
+    Optional<PulseInput> input,
+    Optional<Current> set,
+    Optional<Voltage> bus,
+    AxisSettings settings) {
+  /// What its builder wants of it.
+  public Wants wants() {
+    return function.map(MachineFunction::wants).orElse(Wants.NOTHING);
+  }
+
+  /// Full steps of one turn of the motor; 200 where nothing is stated.
+  public int fullSteps() {
+    return part.stated().fullSteps().orElse(USUAL_FULL_STEPS);
+  }
+
+  /// 1.8 degrees, the commonest.
+  public static final int USUAL_FULL_STEPS = 200;
+
+  /// The greatest rate of pulses: what the controller gives, what the drive follows.
+  public Optional<Frequency> greatestRate() {
+    var given = step.flatMap(link -> link.pin().frequency());
+    var taken = input.map(PulseInput::frequency);
+    return given
+        .map(f -> taken.filter(t -> t.compareTo(f) < 0).orElse(f))
+        .or(() -> taken);
+  }
+}

@@ -1,0 +1,41 @@
+package nelvar.core.catalogue;
+
+import java.util.Optional;
+import nelvar.core.units.Measure;
+import nelvar.core.units.Resistance;
+
+/// What a maker states of a two-phase stepper motor, each winding as its rated current is stated.
+///
+/// @param holding torque at rest, both phases on with the rated current
+/// @param resistance and @param inductance of one phase
+/// @param inertia of its rotor
+/// @param fullSteps of one turn; 200 where nothing is stated
+public record StepperData(
+    Optional<Measure> holding,
+    Optional<Resistance> resistance,
+    Optional<Measure> inductance,
+    Optional<Measure> inertia,
+    Optional<Integer> fullSteps) {
+  static final StepperData UNKNOWN =
+      new StepperData(
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty());
+
+  public StepperData {
+    unit(holding, Measure.Unit.TORQUE);
+    unit(inductance, Measure.Unit.INDUCTANCE);
+    unit(inertia, Measure.Unit.INERTIA);
+    Part.require(
+        fullSteps.filter(n -> n < 4 || n > 2000).isEmpty(),
+        "a stepper motor has 4 to 2000 full steps a turn");
+  }
+
+  private static void unit(Optional<Measure> value, Measure.Unit unit) {
+    Part.require(
+        value.filter(v -> v.unit() != unit).isEmpty(),
+        "%s is no %s".formatted(value.map(Measure::toString).orElse(""), unit.range().noun()));
+  }
+}
