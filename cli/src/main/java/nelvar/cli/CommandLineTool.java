@@ -12,6 +12,8 @@ import picocli.CommandLine;
       ReviewCommand.class,
       SolveCommand.class,
       SignalsCommand.class,
+      MotionCommand.class,
+      SettingsCommand.class,
       CalcCommand.class,
       PackCommand.class,
       ExportCommand.class,

@@ -20,8 +20,7 @@ public record DriveSteps(
     Optional<Percent> idle,
     Optional<SwitchBank> bank) {
   static final DriveSteps UNKNOWN =
-      new DriveSteps(
-          List.of(), List.of(), Optional.empty(), Optional.empty(), Optional.empty());
+      new DriveSteps(List.of(), List.of(), Optional.empty(), Optional.empty(), Optional.empty());
 
   public DriveSteps {
     microsteps = List.copyOf(microsteps);

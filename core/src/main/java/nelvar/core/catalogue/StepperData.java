@@ -4,10 +4,11 @@ import java.util.Optional;
 import nelvar.core.units.Measure;
 import nelvar.core.units.Resistance;
 
-/// What a maker states of a two-phase stepper motor, each winding as its rated current is stated.
+/// What a maker states of a two-phase stepper motor; with six and eight leads its ohms and henries
+/// are those of one half, as its rated current is.
 ///
-/// @param holding torque at rest, both phases on with the rated current
-/// @param resistance and @param inductance of one phase
+/// @param holding torque at rest, both phases on, whole windings
+/// @param resistance and @param inductance of one phase, or half
 /// @param inertia of its rotor
 /// @param fullSteps of one turn; 200 where nothing is stated
 public record StepperData(
@@ -18,11 +19,7 @@ public record StepperData(
     Optional<Integer> fullSteps) {
   static final StepperData UNKNOWN =
       new StepperData(
-          Optional.empty(),
-          Optional.empty(),
-          Optional.empty(),
-          Optional.empty(),
-          Optional.empty());
+          Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
 
   public StepperData {
     unit(holding, Measure.Unit.TORQUE);
@@ -36,6 +33,6 @@ public record StepperData(
   private static void unit(Optional<Measure> value, Measure.Unit unit) {
     Part.require(
         value.filter(v -> v.unit() != unit).isEmpty(),
-        "%s is no %s".formatted(value.map(Measure::toString).orElse(""), unit.range().noun()));
+        "'%s' is not in %s".formatted(value.map(Measure::toString).orElse(""), unit.sign()));
   }
 }

@@ -29,6 +29,11 @@ public record StepperMotor(
     return data.orElse(StepperData.UNKNOWN);
   }
 
+  /// Whether what is stated of it is stated of one half of a winding.
+  public boolean halves() {
+    return leads.orElse(StepperLeads.FOUR) != StepperLeads.FOUR;
+  }
+
   private boolean tapped() {
     return leads.orElse(StepperLeads.FOUR) == StepperLeads.SIX;
   }

@@ -9,8 +9,7 @@ import java.util.Optional;
 /// @param onIsUp which way is on, seen with the numbers to be read
 /// @param mounted how one sees it
 /// @param groups what each few of them set
-public record SwitchBank(
-    int ways, boolean onIsUp, Optional<String> mounted, List<Group> groups) {
+public record SwitchBank(int ways, boolean onIsUp, Optional<String> mounted, List<Group> groups) {
   /// @param sets the name of the setting: `Microsteps`, `Phase current`
   public record Group(String sets, List<Integer> ways, List<Position> positions) {
     public Group {
@@ -26,10 +25,7 @@ public record SwitchBank(
 
     /// How its switches stand for a value; empty where the drive has no such.
     public Optional<String> forValue(String value) {
-      return positions.stream()
-          .filter(p -> p.value().equals(value))
-          .map(Position::on)
-          .findFirst();
+      return positions.stream().filter(p -> p.value().equals(value)).map(Position::on).findFirst();
     }
   }
 
@@ -41,7 +37,6 @@ public record SwitchBank(
     Part.require(ways >= 1 && ways <= 16, "a bank has 1 to 16 switches, not " + ways);
     for (var group : groups)
       for (var way : group.ways())
-        Part.require(
-            way >= 1 && way <= ways, "a bank of %d has no switch %d".formatted(ways, way));
+        Part.require(way >= 1 && way <= ways, "a bank of %d has no switch %d".formatted(ways, way));
   }
 }

@@ -22,11 +22,7 @@ public final class StepperTorque {
   /// @param holding torque at rest with the rated current in both phases
   /// @param rated current of a phase, effective
   public record Motor(
-      Measure holding,
-      Current rated,
-      Resistance resistance,
-      Measure inductance,
-      double fullSteps) {
+      Measure holding, Current rated, Resistance resistance, Measure inductance, double fullSteps) {
     double polePairs() {
       return fullSteps / 4;
     }

@@ -96,6 +96,26 @@ public record Wants(
         count, by, voltage, current, power, speed, travel, mass, resolution, next, detail);
   }
 
+  /// With what an axis is wanted to do, and what it moves with in words.
+  public Wants withMotion(
+      Optional<Measure> nextSpeed,
+      Optional<Measure> nextMass,
+      Optional<Length> nextResolution,
+      Optional<String> nextDetail) {
+    return new Wants(
+        count,
+        by,
+        voltage,
+        current,
+        power,
+        nextSpeed,
+        travel,
+        nextMass,
+        nextResolution,
+        place,
+        nextDetail);
+  }
+
   /// The quantities in a sentence: `2.2 kW, 3x230 V, on the gantry`.
   public String words() {
     var all = new java.util.StringJoiner(", ");

@@ -21,6 +21,10 @@ import nelvar.core.analysis.load.InletAgainstUpstream;
 import nelvar.core.analysis.load.LiquidCooled;
 import nelvar.core.analysis.load.MotorCable;
 import nelvar.core.analysis.load.MotorFrequency;
+import nelvar.core.analysis.motion.MicrostepsSet;
+import nelvar.core.analysis.motion.PulseRate;
+import nelvar.core.analysis.motion.StepsEntered;
+import nelvar.core.analysis.motion.TorqueReserve;
 import nelvar.core.analysis.parts.ClosesOntoCapacitors;
 import nelvar.core.analysis.parts.ClosingPeak;
 import nelvar.core.analysis.parts.CoilKind;
@@ -184,6 +188,10 @@ public final class RuleBook {
           new MotorFrequency(),
           new LiquidCooled(),
           new CutWaves(),
+          new StepsEntered(),
+          new MicrostepsSet(),
+          new PulseRate(),
+          new TorqueReserve(),
           new Chatter(),
           new StopReadOnly(),
           new StartsByItself(),

@@ -41,7 +41,7 @@ public final class Significant {
     return digits(value * 1e6) + " µ" + unit;
   }
 
-  static String plain(double value, String unit) {
+  public static String plain(double value, String unit) {
     return digits(value) + " " + unit;
   }
 

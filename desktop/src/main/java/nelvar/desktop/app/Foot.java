@@ -99,7 +99,7 @@ final class Foot extends VBox {
     return switch (stage) {
       case "Brief", "Pack" -> "papers";
       case "Parts" -> "functions";
-      case "Signals" -> "signals";
+      case "Signals", "Motion" -> "signals";
       default -> "pictures";
     };
   }

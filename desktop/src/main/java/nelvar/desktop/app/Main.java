@@ -14,6 +14,8 @@ public final class Main {
           "review",
           "solve",
           "signals",
+          "motion",
+          "settings",
           "calc",
           "pack",
           "export",

@@ -29,6 +29,7 @@ import nelvar.desktop.session.Places;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.stage.Stage;
 import nelvar.desktop.stage.brief.BriefStage;
+import nelvar.desktop.stage.motion.MotionStage;
 import nelvar.desktop.stage.pack.PackStage;
 import nelvar.desktop.stage.parts.PartsStage;
 import nelvar.desktop.stage.power.PowerStage;
@@ -72,6 +73,7 @@ public final class MainWindow {
             new SignalsStage(
                 () -> pins().assign(), () -> pins().controller(), () -> pins().permissives()),
             new RunsStage(this::rows),
+            new MotionStage(),
             new PackStage(workers.pages(), desk::writePack));
     this.current = stage("Power");
     this.jobLine = new JobLine(stages, this::choose, this::ask);

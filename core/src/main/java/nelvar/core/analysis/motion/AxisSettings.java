@@ -26,15 +26,19 @@ public record AxisSettings(
   public static final String RAMP = "Ramp ";
 
   private static final Pattern NUMBER =
-      Pattern.compile(
-          "(?i)\\s*([0-9]+(?:[.,][0-9]+)?)\\s*([^0-9\\s].*?)??\\s*(\\btest\\b)?\\s*");
+      Pattern.compile("(?i)\\s*([0-9]+(?:[.,][0-9]+)?)\\s*([^0-9\\s].*?)??\\s*(\\btest\\b)?\\s*");
 
   /// A value as somebody wrote it.
   ///
   /// @param value its number; empty where there is none in it
   /// @param perInch whether it counts inches
   public record Entered(
-      Device device, String name, String text, Optional<Double> value, boolean perInch, boolean test) {}
+      Device device,
+      String name,
+      String text,
+      Optional<Double> value,
+      boolean perInch,
+      boolean test) {}
 
   static AxisSettings of(String axis, Device drive, Device board, Project project) {
     return new AxisSettings(
@@ -48,10 +52,17 @@ public record AxisSettings(
     return project.setting(device.id(), name).map(text -> read(device, name, text));
   }
 
+  /// The number a text begins with.
+  static Optional<Double> number(String text) {
+    var number = NUMBER.matcher(text);
+    return number.matches()
+        ? Optional.of(Double.parseDouble(String.valueOf(number.group(1)).replace(',', '.')))
+        : Optional.empty();
+  }
+
   static Entered read(Device device, String name, String text) {
     var number = NUMBER.matcher(text);
-    if (!number.matches())
-      return new Entered(device, name, text, Optional.empty(), false, false);
+    if (!number.matches()) return new Entered(device, name, text, Optional.empty(), false, false);
     var unit = String.valueOf(number.group(2)).toLowerCase(Locale.ROOT);
     return new Entered(
         device,

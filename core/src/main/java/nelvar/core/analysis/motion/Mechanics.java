@@ -181,8 +181,7 @@ public record Mechanics(
     while (gear.find()) {
       var one = number(gear.group(1)) / (gear.group(2) == null ? 1 : number(gear.group(2)));
       if (one > 0) ratio *= one;
-      words.add(
-          0, "gear, %s : 1".formatted(Significant.digits(one > 0 ? one : 1)));
+      words.add(0, "gear, %s : 1".formatted(Significant.digits(one > 0 ? one : 1)));
     }
     return ratio;
   }

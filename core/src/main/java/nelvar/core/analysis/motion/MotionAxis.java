@@ -1,5 +1,6 @@
 package nelvar.core.analysis.motion;
 
+import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.signals.PinLink;
 import nelvar.core.catalogue.DriveSteps;
@@ -7,6 +8,7 @@ import nelvar.core.catalogue.PulseInput;
 import nelvar.core.catalogue.StepperMotor;
 import nelvar.core.model.Device;
 import nelvar.core.model.MachineFunction;
+import nelvar.core.model.Setting;
 import nelvar.core.model.Wants;
 import nelvar.core.units.Current;
 import nelvar.core.units.Frequency;
@@ -22,6 +24,8 @@ import nelvar.core.units.Voltage;
 /// @param input what its drive takes pulses with, where it states so
 /// @param set current of a phase the drive is set to, effective; empty where it is not known
 /// @param bus of the drive
+/// @param others all settings of its drive and its controller
+/// @param sharedBy motors that move the same load
 public record MotionAxis(
     String name,
     Optional<MachineFunction> function,
@@ -36,7 +40,13 @@ public record MotionAxis(
     Optional<PulseInput> input,
     Optional<Current> set,
     Optional<Voltage> bus,
-    AxisSettings settings) {
+    int sharedBy,
+    AxisSettings settings,
+    List<Setting> others) {
+  public MotionAxis {
+    others = List.copyOf(others);
+  }
+
   /// What its builder wants of it.
   public Wants wants() {
     return function.map(MachineFunction::wants).orElse(Wants.NOTHING);
@@ -54,8 +64,6 @@ public record MotionAxis(
   public Optional<Frequency> greatestRate() {
     var given = step.flatMap(link -> link.pin().frequency());
     var taken = input.map(PulseInput::frequency);
-    return given
-        .map(f -> taken.filter(t -> t.compareTo(f) < 0).orElse(f))
-        .or(() -> taken);
+    return given.map(f -> taken.filter(t -> t.compareTo(f) < 0).orElse(f)).or(() -> taken);
   }
 }

@@ -1,0 +1,174 @@
+package nelvar.cli;
+
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.motion.AxisForces;
+import nelvar.core.analysis.motion.AxisSettings;
+import nelvar.core.analysis.motion.AxisSteps;
+import nelvar.core.analysis.motion.MotionAxes;
+import nelvar.core.analysis.motion.MotionAxis;
+import nelvar.core.analysis.motion.SettingsSheet;
+import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.NelvarJson;
+import nelvar.core.file.ProjectFile;
+import nelvar.core.units.Frequency;
+import nelvar.core.units.Measure;
+import picocli.CommandLine;
+
+@CommandLine.Command(
+    name = "motion",
+    description =
+        "Every axis that turns by pulses: its chain, its steps, its speed and torque, and what is to be set for it. Exit 0 all entered as computed, 1 where something else is entered.",
+    mixinStandardHelpOptions = true)
+final class MotionCommand implements Callable<Integer> {
+  @CommandLine.Parameters(paramLabel = "FILE", description = "Project file (*.nelvar.json).")
+  private Path file = Path.of("");
+
+  @CommandLine.Option(
+      names = "--json",
+      description = "Machine-readable, version 1; see docs/guide/command-line.md.")
+  private boolean json;
+
+  @CommandLine.Mixin private AskedMachine asked = new AskedMachine();
+
+  @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
+
+  private record Row(
+      String device,
+      String name,
+      String unit,
+      Optional<String> value,
+      Optional<String> entered,
+      SettingsSheet.Standing standing,
+      String why) {
+    static Row of(SettingsSheet.Row row) {
+      return new Row(
+          row.device().designation().text(),
+          row.name(),
+          row.unit(),
+          row.value(),
+          row.entered(),
+          row.standing(),
+          row.why());
+    }
+  }
+
+  private record Axis(
+      String axis,
+      String motor,
+      String drive,
+      String controller,
+      Optional<String> pin,
+      List<String> mechanics,
+      String unit,
+      int fullSteps,
+      Optional<Double> microsteps,
+      Optional<Double> stepsPerUnit,
+      Optional<Double> oneStep,
+      Optional<Double> pulsesAtWantedSpeedHertz,
+      Optional<Double> greatestPulsesHertz,
+      Optional<Double> torqueAtWantedSpeed,
+      Optional<Double> torqueAsked,
+      List<Row> settings) {}
+
+  private record Document(int version, String project, String revision, List<Axis> axes) {}
+
+  @Override
+  public Integer call() throws Exception {
+    var whole = ProjectFile.at(file).open();
+    var study = Study.of(asked.horizon().of(whole), CatalogueFile.standard());
+    var axes = MotionAxes.of(study);
+    var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
+    if (json)
+      out.println(
+          NelvarJson.mapper()
+              .writerWithDefaultPrettyPrinter()
+              .writeValueAsString(
+                  new Document(
+                      1,
+                      whole.name(),
+                      whole.revision(),
+                      axes.stream().map(MotionCommand::axis).toList())));
+    else {
+      var about = asked.horizon().says(whole);
+      if (!about.isEmpty()) out.println(about);
+      if (axes.isEmpty()) out.println("No motor of this project turns by pulses.");
+      for (var axis : axes) print(axis(axis), axis, out);
+    }
+    return axes.stream()
+            .flatMap(axis -> SettingsSheet.of(axis).stream())
+            .anyMatch(row ->
+                row.standing() == SettingsSheet.Standing.DIFFERS
+                    || row.standing() == SettingsSheet.Standing.TO_TRY)
+        ? CommandLineTool.FOUND
+        : CommandLineTool.FINE;
+  }
+
+  private static Axis axis(MotionAxis axis) {
+    var micro = axis.settings().microsteps().flatMap(AxisSettings.Entered::value);
+    var speed = axis.wants().speed();
+    var turns = speed.flatMap(v -> AxisSteps.turns(axis, v));
+    return new Axis(
+        axis.name(),
+        axis.motor().designation().text(),
+        axis.drive().designation().text(),
+        axis.board().designation().text(),
+        axis.step().map(link -> link.pin().name()),
+        axis.mechanics().words(),
+        axis.mechanics().unit().sign(),
+        axis.fullSteps(),
+        micro,
+        AxisSteps.computed(axis).map(k -> k.value()),
+        micro.flatMap(m -> AxisSteps.step(axis, m)),
+        micro.flatMap(m -> speed.flatMap(v -> AxisSteps.rate(axis, m, v))).map(Frequency::hertz),
+        axis.greatestRate().map(Frequency::hertz),
+        turns
+            .flatMap(n -> axis.bus().flatMap(u -> AxisForces.gives(axis, u, n)))
+            .map(Measure::value),
+        AxisForces.asked(axis).map(AxisForces.Asked::asked),
+        SettingsSheet.of(axis).stream().map(Row::of).toList());
+  }
+
+  private static void print(Axis found, MotionAxis axis, PrintWriter out) {
+    out.printf(
+        "%s: %s %s, %s, %s%s%n",
+        found.axis(),
+        found.controller(),
+        found.pin().orElse(""),
+        found.drive(),
+        found.motor(),
+        found.mechanics().isEmpty() ? "" : ", " + String.join(", ", found.mechanics()));
+    AxisSteps.computed(axis)
+        .ifPresentOrElse(
+            k -> out.println(k.trail().text().indent(4).stripTrailing()),
+            () -> out.println("    its steps are not known"));
+    found
+        .torqueAtWantedSpeed()
+        .ifPresent(torque ->
+            out.printf(
+                "    gives some %s (± 30 %%) at the wanted speed, %s%n",
+                new Measure(torque, Measure.Unit.TORQUE),
+                found
+                    .torqueAsked()
+                    .map(t -> "asked for " + new Measure(t, Measure.Unit.TORQUE))
+                    .orElse("what is asked for is not said")));
+    for (var row : found.settings())
+      out.printf(
+          "    %-6s %-26s %-18s %-20s %s%n",
+          row.device(),
+          row.name(),
+          row.value().map(v -> row.unit().isEmpty() ? v : v + " " + row.unit()).orElse("not known"),
+          switch (row.standing()) {
+            case ENTERED -> "entered";
+            case TO_ENTER -> "to be entered";
+            case DIFFERS -> "entered: " + row.entered().orElse("");
+            case TO_TRY -> "to try: " + row.entered().orElse("");
+            case UNKNOWN -> "";
+          },
+          row.why());
+  }
+}

@@ -1,0 +1,158 @@
+package nelvar.core.analysis.motion;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.signals.PinLink;
+import nelvar.core.analysis.signals.PinLinks;
+import nelvar.core.catalogue.Demand;
+import nelvar.core.catalogue.DriveSteps;
+import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.StepperDrive;
+import nelvar.core.catalogue.StepperMotor;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.MachineFunction;
+import nelvar.core.network.Feed;
+import nelvar.core.units.Voltage;
+
+/// The axes of a machine that turn by pulses, found on its wiring: from the pin of a controller
+/// over the drive to the motor, and on to what its function says it moves.
+public final class MotionAxes {
+  private MotionAxes() {}
+
+  /// In the order of the motors in the project.
+  public static List<MotionAxis> of(Study study) {
+    return study.once(MotionAxes.class, () -> found(study));
+  }
+
+  private static List<MotionAxis> found(Study study) {
+    var feeds = new LinkedHashMap<Id, Feed>();
+    for (var feed : study.network().feeds())
+      if (feed.source().isPresent() && feed.intake().demand() instanceof Demand.FixedCurrent)
+        feeds.putIfAbsent(feed.device().id(), feed);
+    var all = new ArrayList<MotionAxis>();
+    for (var motor : study.project().devices()) {
+      var feed = Optional.ofNullable(feeds.get(motor.id()));
+      if (feed.isEmpty() || !(study.part(motor).orElse(null) instanceof StepperMotor part))
+        continue;
+      var drive = feed.get().source().orElseThrow().device();
+      if (study.part(drive).filter(Part::chops).isEmpty()) continue;
+      all.add(axis(motor, part, feed.get(), drive, study));
+    }
+    return List.copyOf(all);
+  }
+
+  private static MotionAxis axis(
+      Device motor, StepperMotor part, Feed feed, Device drive, Study study) {
+    var function = function(motor, drive, study);
+    var shared = 1 + others(motor, function, study);
+    var name =
+        function
+            .map(f -> f.designation().text())
+            .filter(_ -> shared == 1)
+            .orElseGet(() -> motor.designation().text());
+    var step = step(drive, study);
+    var board = step.map(PinLink::board).or(() -> only(study)).orElse(drive);
+    var separate = study.part(drive).orElse(null) instanceof StepperDrive ? drive : board;
+    var driving = study.part(separate);
+    return new MotionAxis(
+        name,
+        function,
+        motor,
+        part,
+        ((Demand.FixedCurrent) feed.intake().demand()).current(),
+        drive,
+        board,
+        step,
+        Mechanics.read(function.flatMap(f -> f.wants().detail()).orElse("")),
+        driving.map(MotionAxes::settable).orElseGet(MotionAxes::nothing),
+        driving.flatMap(Part::pulseInput),
+        drive.trip(),
+        bus(drive, study),
+        shared,
+        AxisSettings.of(name, drive, board, study.project()),
+        study.project().settings().stream()
+            .filter(s -> s.device().equals(drive.id()) || s.device().equals(board.id()))
+            .toList());
+  }
+
+  private static DriveSteps settable(Part part) {
+    return part instanceof StepperDrive drive ? drive.settable() : nothing();
+  }
+
+  private static DriveSteps nothing() {
+    return new DriveSteps(
+        List.of(), List.of(), Optional.empty(), Optional.empty(), Optional.empty());
+  }
+
+  /// What its motor serves, else its drive.
+  private static Optional<MachineFunction> function(Device motor, Device drive, Study study) {
+    return motor
+        .serves()
+        .or(drive::serves)
+        .flatMap(
+            id -> study.project().functions().stream().filter(f -> f.id().equals(id)).findFirst());
+  }
+
+  /// Other stepper motors that serve the same function.
+  private static int others(Device motor, Optional<MachineFunction> function, Study study) {
+    return Math.toIntExact(
+        study.project().devices().stream()
+            .filter(device -> !device.id().equals(motor.id()))
+            .filter(device -> study.part(device).orElse(null) instanceof StepperMotor)
+            .filter(device ->
+                device.serves().isPresent()
+                    && device.serves().equals(function.map(MachineFunction::id)))
+            .count());
+  }
+
+  /// The pin that gives its steps: of two that lead to the drive the one that is no direction.
+  private static Optional<PinLink> step(Device drive, Study study) {
+    return PinLinks.of(study).stream()
+        .filter(link -> link.pin().type().steps())
+        .filter(link -> link.partners().stream().anyMatch(end -> end.device().equals(drive.id())))
+        .min(
+            java.util.Comparator.comparing(link ->
+                link.partners().stream()
+                    .noneMatch(end ->
+                        end.device().equals(drive.id())
+                            && end.terminal()
+                                .toUpperCase(java.util.Locale.ROOT)
+                                .contains("STEP"))));
+  }
+
+  /// The one controller that gives pulses, where their wires are not drawn.
+  private static Optional<Device> only(Study study) {
+    var boards =
+        PinLinks.of(study).stream()
+            .filter(link -> link.pin().type().steps())
+            .map(PinLink::board)
+            .distinct()
+            .toList();
+    return boards.size() == 1 ? Optional.of(boards.getFirst()) : Optional.empty();
+  }
+
+  /// What its drive has on its bus as designed.
+  private static Optional<Voltage> bus(Device drive, Study study) {
+    var part = study.part(drive);
+    if (part.isEmpty()) return Optional.empty();
+    return part.get().intakes(drive.linkage().orElse(nelvar.core.catalogue.Linkage.STAR)).stream()
+        .filter(intake -> intake.demand() instanceof Demand.Chops)
+        .findFirst()
+        .flatMap(intake -> study.asDesigned().at(drive, intake).filter(u -> u.volts() > 1));
+  }
+
+  /// The axes whose settings are in one device.
+  public static List<MotionAxis> of(Study study, Id device) {
+    return of(study).stream()
+        .filter(axis ->
+            axis.motor().id().equals(device)
+                || axis.drive().id().equals(device)
+                || axis.board().id().equals(device)
+                || axis.function().filter(f -> f.id().equals(device)).isPresent())
+        .toList();
+  }
+}

@@ -1,0 +1,46 @@
+package nelvar.core.analysis.motion;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.SequencedMap;
+import nelvar.core.analysis.Study;
+import nelvar.core.exchange.SettingsText;
+import nelvar.core.model.Device;
+
+/// What a controller or drive calls its settings in its own text: a setting *Key* and the name of
+/// what it keys, such as `Key Steps =AX2` with the value `axis_y.steps_per_mm`.
+public final class SettingsKeys {
+  public static final String KEY = "Key ";
+
+  private SettingsKeys() {}
+
+  /// What is to stand under each key of a device, as computed; a value that somebody entered and
+  /// that cannot be computed counts as he entered it.
+  public static SequencedMap<String, SettingsText.Wanted> of(Device device, Study study) {
+    var all = new LinkedHashMap<String, SettingsText.Wanted>();
+    for (var axis : MotionAxes.of(study))
+      for (var row : SettingsSheet.of(axis)) {
+        if (!row.device().id().equals(device.id())) continue;
+        var key = study.project().setting(device.id(), KEY + row.name());
+        var value = row.value().or(row::entered);
+        if (key.isPresent() && value.isPresent())
+          all.put(key.get(), new SettingsText.Wanted(row.name(), bare(value.get())));
+      }
+    return all;
+  }
+
+  /// Rows of a device that have no key yet.
+  public static List<String> without(Device device, Study study) {
+    return MotionAxes.of(study).stream()
+        .flatMap(axis -> SettingsSheet.of(axis).stream())
+        .filter(row -> row.device().id().equals(device.id()) && row.value().isPresent())
+        .map(SettingsSheet.Row::name)
+        .filter(name -> study.project().setting(device.id(), KEY + name).isEmpty())
+        .toList();
+  }
+
+  /// The number alone: texts of controllers know no units.
+  private static String bare(String value) {
+    return AxisSettings.number(value).map(AxisSteps::typed).orElse(value);
+  }
+}

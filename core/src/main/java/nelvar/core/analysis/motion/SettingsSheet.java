@@ -1,0 +1,242 @@
+package nelvar.core.analysis.motion;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.model.Device;
+import nelvar.core.model.edit.Edit;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.model.edit.PinEdits;
+import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Measure;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Significant;
+
+/// What is to be set for an axis, in drive and controller, each with what the computation gives,
+/// what has been entered, and why.
+public final class SettingsSheet {
+  private SettingsSheet() {}
+
+  /// How a value stands.
+  public enum Standing {
+    /// Nothing is entered.
+    TO_ENTER,
+    /// What is entered is what was computed, or is not computed at all.
+    ENTERED,
+    /// Another one is entered.
+    DIFFERS,
+    /// One to try with is entered.
+    TO_TRY,
+    /// It cannot be computed; why says what is missing.
+    UNKNOWN
+  }
+
+  /// @param value to be set, as it is typed; empty where it cannot be computed
+  /// @param entered as it stands
+  /// @param enters what writes it down as entered; empty where it cannot be
+  public record Row(
+      Device device,
+      String name,
+      String unit,
+      Optional<String> value,
+      Optional<String> entered,
+      String why,
+      Standing standing,
+      Optional<Edit> enters) {}
+
+  public static List<Row> of(MotionAxis axis) {
+    var all = new ArrayList<Row>();
+    all.add(microsteps(axis));
+    all.add(current(axis));
+    axis.settable().idle().ifPresent(idle -> all.add(rest(axis, idle)));
+    all.add(steps(axis));
+    all.add(fastest(axis));
+    ramp(axis).ifPresent(all::add);
+    axis.input()
+        .ifPresent(input -> {
+          all.add(timing(axis, "Pulse width", input.pulse(), "the drive sees none shorter"));
+          input
+              .setUp()
+              .ifPresent(setUp ->
+                  all.add(
+                      timing(axis, "Direction before step", setUp, "the drive wants it first")));
+        });
+    return all;
+  }
+
+  private static Row microsteps(MotionAxis axis) {
+    var entered = axis.settings().microsteps();
+    var proposed = MicrostepsSet.proposed(axis);
+    var wanted = AxisSteps.wanted(axis);
+    var set = entered.flatMap(AxisSettings.Entered::value);
+    var enough =
+        set.isPresent()
+            && axis.settable().microsteps().stream().anyMatch(m -> m.doubleValue() == set.get())
+            && wanted.filter(w -> set.get() < w.needed() - 1e-9).isEmpty();
+    var value =
+        enough
+            ? set.map(Significant::digits)
+            : proposed.map(String::valueOf).or(() -> set.map(Significant::digits));
+    return row(
+        axis.drive(),
+        AxisSettings.MICROSTEPS,
+        "",
+        value,
+        entered.map(AxisSettings.Entered::text),
+        wanted
+            .map(w ->
+                "%s do for %s%s"
+                    .formatted(
+                        Significant.digits(w.needed()),
+                        axis.wants().resolution().orElseThrow(),
+                        w.reserve().isPresent() ? "; the doubling is kept in reserve" : ""))
+            .orElse("as fine as wanted: say a resolution with the function"),
+        false);
+  }
+
+  private static Row current(MotionAxis axis) {
+    var possible = axis.settable().atMost(axis.rated()).orElse(axis.rated());
+    var entered = axis.set();
+    var high = entered.filter(set -> set.compareTo(axis.rated().times(1.05)) > 0).isPresent();
+    // Of switches the next below what somebody wants.
+    var nearest = entered.flatMap(axis.settable()::atMost);
+    var between = nearest.filter(n -> entered.filter(n::equals).isEmpty()).isPresent();
+    var value = high ? possible : nearest.or(() -> entered).orElse(possible);
+    return new Row(
+        axis.drive(),
+        "Phase current",
+        "",
+        Optional.of(value.toString()),
+        entered.map(Current::toString),
+        between
+            ? "the drive has no %s".formatted(entered.orElseThrow())
+            : "%s is rated for %s, effective: %s peak"
+                .formatted(
+                    axis.motor().designation(), axis.rated(), axis.rated().times(Math.sqrt(2))),
+        entered.isEmpty()
+            ? Standing.TO_ENTER
+            : high || between ? Standing.DIFFERS : Standing.ENTERED,
+        Optional.of(Edits.trip(axis.drive(), Optional.of(value))));
+  }
+
+  private static Row rest(MotionAxis axis, Percent idle) {
+    return row(
+        axis.drive(),
+        "At rest",
+        "",
+        Optional.of("half"),
+        entered(axis, axis.drive(), "At rest"),
+        "%s of the current, a quarter of the heat; full where it must hold a load".formatted(idle),
+        false);
+  }
+
+  private static Row steps(MotionAxis axis) {
+    var entered = axis.settings().steps();
+    var computed = AxisSteps.computed(axis);
+    return row(
+        axis.board(),
+        AxisSettings.STEPS + axis.name(),
+        "steps/" + axis.mechanics().unit().sign(),
+        computed.map(k -> AxisSteps.typed(k.value())),
+        entered.map(AxisSettings.Entered::text),
+        computed
+            .map(_ -> String.join(", ", axis.mechanics().words()))
+            .orElseGet(() -> StepsEntered.lacks(axis).orElse("")),
+        entered.filter(AxisSettings.Entered::test).isPresent());
+  }
+
+  private static Row fastest(MotionAxis axis) {
+    var unit = axis.mechanics().unit() == Mechanics.Unit.DEGREE ? "°/min" : "mm/min";
+    var micro = axis.settings().microsteps().flatMap(AxisSettings.Entered::value);
+    var possible = micro.flatMap(m -> AxisSteps.fastest(axis, m));
+    var wanted =
+        axis.wants().speed().filter(v -> v.unit() == Measure.Unit.FEED).map(Measure::value);
+    return row(
+        axis.board(),
+        AxisSettings.FASTEST + axis.name(),
+        unit,
+        wanted.map(SettingsSheet::whole),
+        axis.settings().fastest().map(AxisSettings.Entered::text),
+        wanted.isPresent()
+            ? "as wanted"
+            : possible
+                .map(v ->
+                    "say a speed with the function; the pulses allow %s %s, the motor less"
+                        .formatted(whole(v), unit))
+                .orElse("say a speed with the function"),
+        false);
+  }
+
+  private static Optional<Row> ramp(MotionAxis axis) {
+    return axis.mechanics()
+        .ramp()
+        .map(a ->
+            row(
+                axis.board(),
+                AxisSettings.RAMP + axis.name(),
+                axis.mechanics().unit() == Mechanics.Unit.DEGREE ? "°/s²" : "mm/s²",
+                Optional.of(whole(a)),
+                axis.settings().ramp().map(AxisSettings.Entered::text),
+                "as wanted",
+                false));
+  }
+
+  private static Row timing(MotionAxis axis, String what, Duration least, String why) {
+    var name = what + " " + axis.name();
+    return row(
+        axis.board(),
+        name,
+        "",
+        Optional.of(least.toString()),
+        entered(axis, axis.board(), name),
+        why,
+        false);
+  }
+
+  private static Optional<String> entered(MotionAxis axis, Device device, String name) {
+    return axis.others().stream()
+        .filter(s -> s.device().equals(device.id()) && s.name().equalsIgnoreCase(name))
+        .map(nelvar.core.model.Setting::value)
+        .findFirst();
+  }
+
+  private static Row row(
+      Device device,
+      String name,
+      String unit,
+      Optional<String> value,
+      Optional<String> entered,
+      String why,
+      boolean test) {
+    var standing =
+        test
+            ? Standing.TO_TRY
+            : entered.isEmpty()
+                ? value.isEmpty() ? Standing.UNKNOWN : Standing.TO_ENTER
+                : value.isEmpty() || same(value.get(), entered.get())
+                    ? Standing.ENTERED
+                    : Standing.DIFFERS;
+    return new Row(
+        device,
+        name,
+        unit,
+        value,
+        entered,
+        why,
+        standing,
+        value.map(text -> PinEdits.say(device, name, text)));
+  }
+
+  /// As numbers where both are; a value with its unit is the same as one without.
+  private static boolean same(String value, String entered) {
+    var one = AxisSettings.number(value);
+    var other = AxisSettings.number(entered);
+    if (one.isPresent() && other.isPresent()) return Math.abs(one.get() / other.get() - 1) < 5e-4;
+    return value.equalsIgnoreCase(entered.strip());
+  }
+
+  private static String whole(double value) {
+    return AxisSteps.typed(value >= 100 ? Math.round(value) : value);
+  }
+}

@@ -1,0 +1,94 @@
+package nelvar.core.analysis.motion;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.finding.Reason;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.trail.Working;
+import nelvar.core.units.Measure;
+import nelvar.core.units.Significant;
+import nelvar.core.units.Voltage;
+
+/// A stepper motor has twice the torque at its fastest that moving asks for: it gives no warning
+/// before it loses steps.
+///
+/// An estimate ± 30 % ([StepperTorque]), so it warns and never condemns. What nobody says of the
+/// load is not counted, and named. Demand: common practice.
+public final class TorqueReserve implements Rule {
+  private static final Reason LITTLE = Reason.of("Little torque to spare at speed");
+
+  @Override
+  public String id() {
+    return "motion.torque";
+  }
+
+  @Override
+  public String asks() {
+    return "Every stepper motor has twice the torque at its fastest that is asked of it.";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    return MotionAxes.of(study).stream()
+        .filter(axis -> axis.wants().speed().isPresent())
+        .flatMap(Contained.many(this, axis -> axis.motor().id(), axis -> judge(axis).stream()));
+  }
+
+  private static Optional<Verdict> judge(MotionAxis axis) {
+    var asked = AxisForces.asked(axis);
+    var turns = AxisSteps.turns(axis, axis.wants().speed().orElseThrow());
+    if (asked.isEmpty() || turns.isEmpty()) return Optional.empty();
+    if (AxisForces.motor(axis).isEmpty())
+      return Optional.of(
+          new Verdict.NotChecked(
+              axis.motor().id(),
+              "holding torque, resistance and inductance of %s are not stated"
+                  .formatted(axis.motor().designation())));
+    if (axis.bus().isEmpty())
+      return Optional.of(
+          new Verdict.NotChecked(
+              axis.motor().id(),
+              "what volts %s has is not known".formatted(axis.drive().designation())));
+    return Optional.of(judge(axis, asked.get(), turns.get(), axis.bus().get()));
+  }
+
+  private static Verdict judge(MotionAxis axis, AxisForces.Asked asked, double turns, Voltage bus) {
+    var w = Working.of("Torque of " + axis.motor().designation());
+    w.given("n", new Measure(turns, Measure.Unit.ROTATION), "motor, at the wanted speed");
+    w.given("U", bus, "bus of " + axis.drive().designation());
+    w.given("I", AxisForces.current(axis), "of a phase, effective");
+    var gives = AxisForces.gives(axis, bus, turns).orElseThrow();
+    w.result("T", "the lesser of what current and bus allow, ± 30 %", gives);
+    if (asked.usualEfficiency())
+      w.assumed("η", Significant.plain(AxisForces.USUAL_EFFICIENCY * 100, "%"), "of the mechanics");
+    w.given("steady", new Measure(asked.steady(), Measure.Unit.TORQUE), "friction and weight");
+    w.given("ramp", new Measure(asked.speedingUp(), Measure.Unit.TORQUE), "speeding up");
+    if (!asked.leftOut().isEmpty())
+      w.given("left out", String.join(", ", asked.leftOut()), "nobody says it");
+    var need = new Measure(asked.asked(), Measure.Unit.TORQUE);
+    var reserve = asked.asked() <= 0 ? Double.MAX_VALUE : gives.value() / asked.asked();
+    w.result("asked", "steady + ramp", need);
+    var trail = w.explain(gives).trail();
+    if (reserve >= AxisForces.RESERVE) return new Verdict.Pass(axis.motor().id(), trail);
+    return new Verdict.Finding(
+        axis.motor().id(),
+        Severity.WARNING,
+        LITTLE,
+        "At %s rpm %s gives some %s (± 30 %%) on %s, and %s asks for %s: a reserve of %s where 2 is usual. It loses steps without a warning: go slower, ramp gentler, gear it, or raise its volts."
+            .formatted(
+                Significant.digits(turns),
+                axis.motor().designation(),
+                gives,
+                bus,
+                axis.name(),
+                need,
+                Significant.digits(reserve)),
+        trail,
+        List.of());
+  }
+}
