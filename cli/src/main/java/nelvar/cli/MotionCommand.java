@@ -12,6 +12,7 @@ import nelvar.core.analysis.motion.AxisSteps;
 import nelvar.core.analysis.motion.MotionAxes;
 import nelvar.core.analysis.motion.MotionAxis;
 import nelvar.core.analysis.motion.SettingsSheet;
+import nelvar.core.analysis.motion.StandIn;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.NelvarJson;
 import nelvar.core.file.ProjectFile;
@@ -32,6 +33,13 @@ final class MotionCommand implements Callable<Integer> {
       names = "--json",
       description = "Machine-readable, version 1; see docs/guide/command-line.md.")
   private boolean json;
+
+  @CommandLine.Option(
+      names = "--do",
+      paramLabel = "COMMAND",
+      description =
+          "Lets a stand-in of the controller do it, once for each command: =AX2 go 40; =AX2 turn; =AX2 home; wait 2.")
+  private List<String> commands = List.of();
 
   @CommandLine.Mixin private AskedMachine asked = new AskedMachine();
 
@@ -81,6 +89,7 @@ final class MotionCommand implements Callable<Integer> {
   public Integer call() throws Exception {
     var whole = ProjectFile.at(file).open();
     var study = Study.of(asked.horizon().of(whole), CatalogueFile.standard());
+    if (!commands.isEmpty()) return done(study);
     var axes = MotionAxes.of(study);
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
     if (json)
@@ -107,6 +116,39 @@ final class MotionCommand implements Callable<Integer> {
         ? CommandLineTool.FOUND
         : CommandLineTool.FINE;
   }
+
+  /// What the stand-in does: pulses on a pin, where the axis is to stand and where it stands.
+  private int done(Study study) throws Exception {
+    var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
+    List<StandIn.Moved> all;
+    try {
+      all = StandIn.run(commands, study);
+    } catch (StandIn.Refused why) {
+      throw new CommandLineTool.BadUse(String.valueOf(why.getMessage()));
+    }
+    if (json)
+      out.println(
+          NelvarJson.mapper()
+              .writerWithDefaultPrettyPrinter()
+              .writeValueAsString(new Rehearsed(1, study.project().name(), all)));
+    else
+      for (var one : all)
+        out.printf(
+            "%8.3f s  %-20s %s: %d pulses; is to stand at %s %s, stands at %s%s%n",
+            one.at(),
+            one.command(),
+            one.pin(),
+            one.pulses(),
+            AxisSteps.typed(one.meant()),
+            one.unit(),
+            AxisSteps.typed(one.stands()),
+            one.says().isEmpty() ? "" : "; " + one.says());
+    return all.stream().allMatch(one -> (one.right() && one.says().isEmpty()) || one.pulses() == 0)
+        ? CommandLineTool.FINE
+        : CommandLineTool.FOUND;
+  }
+
+  private record Rehearsed(int version, String project, List<StandIn.Moved> moves) {}
 
   private static Axis axis(MotionAxis axis) {
     var micro = axis.settings().microsteps().flatMap(AxisSettings.Entered::value);

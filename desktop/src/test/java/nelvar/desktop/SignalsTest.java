@@ -206,6 +206,44 @@ class SignalsTest extends DemoWindow {
     assertThat(session().project()).isEqualTo(before);
   }
 
+  /// Rows are picked, not typed: sensors with how they stand, then what they permit.
+  @Test
+  void permissivesArePicked() {
+    open();
+    driver.run(() -> driver.window.select(new Id("A1")));
+    driver.settle();
+    driver.run(() -> fire("#signals-permissives"));
+    driver.run(() -> {
+      rows().setText("");
+      pick("#permissive-sensors", "B1 on");
+      pick("#permissive-sensors", "B4 off");
+      pick("#permissive-outputs", "Q3");
+      pick("#permissive-sensors", "B1 off");
+      pick("#permissive-ends", "permits nothing");
+      pick("#permissive-sensors", "B1 on");
+      pick("#permissive-ends", "forbidden");
+    });
+    assertThat(rows().getText())
+        .isEqualTo(
+            "situation 1: B1 on, B4 off permits Q3\nsituation 2: B1 off permits nothing\nsituation 3: B1 on forbidden");
+    driver.run(() -> fire("#permissive-try"));
+    driver.await("tried", () -> said("#permissive-said").contains("stuck"));
+    assertThat(said("#permissive-said")).doesNotContain("cannot be read");
+  }
+
+  private javafx.scene.control.TextArea rows() {
+    return (javafx.scene.control.TextArea) driver.window.root().lookup("#permissive-rows");
+  }
+
+  private void pick(String menu, String words) {
+    ((javafx.scene.control.MenuButton) driver.window.root().lookup(menu))
+        .getItems().stream()
+            .filter(item -> item.getText().startsWith(words))
+            .findFirst()
+            .orElseThrow()
+            .fire();
+  }
+
   /// The target of a sensor is typed beside its pin and judged at once.
   @Test
   void aTargetIsSaidBesideThePin() {

@@ -23,6 +23,7 @@ public final class Calculators {
           new Subject("Motors and drives", MotorCalculators.ALL),
           new Subject("Motion and spindles", MotionCalculators.ALL),
           new Subject("Axes and commands", AxisCalculators.ALL),
+          new Subject("Cutting, travel, windings", CuttingCalculators.ALL),
           new Subject("Coils and inputs", CoilCalculators.ALL),
           new Subject("Sensors", SensorCalculators.ALL),
           new Subject("Links, sizes and suppressors", LinkCalculators.ALL),

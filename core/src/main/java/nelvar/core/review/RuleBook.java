@@ -23,7 +23,10 @@ import nelvar.core.analysis.load.MotorCable;
 import nelvar.core.analysis.load.MotorFrequency;
 import nelvar.core.analysis.motion.MicrostepsSet;
 import nelvar.core.analysis.motion.PulseRate;
+import nelvar.core.analysis.motion.RunsRightWay;
+import nelvar.core.analysis.motion.SpeedStarts;
 import nelvar.core.analysis.motion.StepsEntered;
+import nelvar.core.analysis.motion.StopsInTime;
 import nelvar.core.analysis.motion.TorqueReserve;
 import nelvar.core.analysis.parts.ClosesOntoCapacitors;
 import nelvar.core.analysis.parts.ClosingPeak;
@@ -192,6 +195,9 @@ public final class RuleBook {
           new MicrostepsSet(),
           new PulseRate(),
           new TorqueReserve(),
+          new RunsRightWay(),
+          new StopsInTime(),
+          new SpeedStarts(),
           new Chatter(),
           new StopReadOnly(),
           new StartsByItself(),

@@ -339,7 +339,11 @@ public final class Kind<Q extends Quantity> {
       if (unit.prefixed())
         Map.of("m", 1e-3, "µ", 1e-6, "u", 1e-6, "n", 1e-9, "k", 1e3, "M", 1e6).entrySet().stream()
             .sorted(Map.Entry.comparingByKey())
-            .forEach(prefix -> factors.put(prefix.getKey() + plain, prefix.getValue()));
+            .forEach(prefix -> {
+              factors.put(prefix.getKey() + plain, prefix.getValue());
+              factors.put(prefix.getKey() + unit.sign(), prefix.getValue());
+            });
+      factors.putAll(alsoWritten(unit));
       all.put(
           unit,
           new Kind<>(
@@ -350,6 +354,18 @@ public final class Kind<Q extends Quantity> {
               factors));
     }
     return all;
+  }
+
+  /// Units that people write besides.
+  private static Map<String, Double> alsoWritten(Measure.Unit unit) {
+    return switch (unit) {
+      case FEED ->
+          Map.of("mm/s", 60.0, "m/min", 1000.0, "m/s", 60_000.0, "inch/min", 25.4, "in/min", 25.4);
+      case ROTATION -> Map.of("/min", 1.0, "1/min", 1.0);
+      case MASS -> Map.of("g", 1e-3, "lb", 0.45359237);
+      case INERTIA -> Map.of("kgcm2", 1e-4, "kg·cm²", 1e-4, "gcm2", 1e-7, "g·cm²", 1e-7);
+      default -> Map.of();
+    };
   }
 
   /// A quantity of this kind, in its own unit.

@@ -33,6 +33,7 @@ public record Measure(double value, Unit unit) implements Quantity, Comparable<M
     LOSS_PER_LENGTH("W/m", false, "a loss per length", "1.3 W/m", 0, 1e6),
     VOLTS_PER_HERTZ("V/Hz", false, "a ratio of volts to frequency", "8 V/Hz", 0, 1e4),
     APPARENT_POWER("VA", true, "an apparent power", "250 VA", 0, 1e9),
+    RAMP("mm/s²", false, "an acceleration", "2000 mm/s2", 0, 1e8),
     TORQUE("N·m", true, "a torque", "5 Nm", 0, 1e6),
     SPEED_PER_VOLT("rpm/V", false, "a gain", "2400 rpm/V", 0, 1e6);
 

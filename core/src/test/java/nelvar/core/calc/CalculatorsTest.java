@@ -208,6 +208,15 @@ class CalculatorsTest {
         // By hand: 10/360 of a turn of 20 ms; 10 V · tanh(0.025)
         "mark-time|alpha=10 n=3000rpm|0.000555556|1e-8",
         "pwm-filter|U=10V f=1kHz R=10kohm C=1uF|0.249948|1e-5",
+        // By hand: 3 · 6 · 2400 · 800/60000/0.8 W; 2400/(18000 · 2) mm; 40 · 100/99.5; 50 pole
+        // pairs, 0.01044 V·s, 13.96 Ω; 2 · 3 Ω, 2/3 of a half
+        "cutting-power|ap=3mm ae=6mm vf=2400mm/min material=aluminium|720|1e-6",
+        "chip-load|vf=2400mm/min n=18000rpm z=2|6.66667e-5|1e-9",
+        "travel-correction|k=40 told=100 went=99.5|40.201|1e-3",
+        "stepper-torque|Th=3.1Nm In=4.2A R=0.9ohm L=3.8mH U=48V n=700rpm|1.70|0.03",
+        "lead-ohms|R=3ohm joined=star|6|1e-9",
+        "lead-ohms|R=3ohm joined=delta groups=2|1|1e-9",
+        "lead-ohms|R=3ohm joined=open|3|1e-9",
       })
   void workedExample(String name, String inputs, double expected, double tolerance) {
     var value = value(name, inputs);

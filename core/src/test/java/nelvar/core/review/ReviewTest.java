@@ -50,6 +50,7 @@ class ReviewTest {
     "signals.earth-fault-start,A1",
     "signals.target,B7",
     "signals.permissive,B7",
+    "motion.steps,M5",
   })
   void eachPlantedMistakeIsReported(String rule, String subject) {
     assertThat(review(Demo.planted()).open())
@@ -59,7 +60,7 @@ class ReviewTest {
 
   @Test
   void nothingElseIsReported() {
-    assertThat(review(Demo.planted()).open()).hasSize(17);
+    assertThat(review(Demo.planted()).open()).hasSize(18);
     assertThat(review(Demo.planted()).notChecked())
         .as("drop, volts and short circuit at the fan, its wire having no length")
         .hasSize(3);
@@ -84,7 +85,8 @@ class ReviewTest {
             "parts.supply-voltage M1",
             "parts.coil-suppression K1",
             "signals.earth-fault-start A1",
-            "parts.sensor-input B3");
+            "parts.sensor-input B3",
+            "motion.steps M3");
     assertThat(review(Demo.rinser()).notChecked()).isEmpty();
   }
 
@@ -114,6 +116,8 @@ class ReviewTest {
             "signals.jumper A1:JX.1",
             "signals.jumper A1:JY.1",
             "signals.pulsed-load A1:HE1",
+            "motion.microsteps U2",
+            "motion.steps M1",
             "signals.heats-on E1",
             "signals.contact-least-load S2:11",
             "signals.numbering A1:HE0");
@@ -170,7 +174,7 @@ class ReviewTest {
             "workshop",
             "2026-01-01");
     var review = review(Edits.accept(deviation).apply(Demo.planted()));
-    assertThat(review.open()).hasSize(16);
+    assertThat(review.open()).hasSize(17);
     assertThat(review.accepted())
         .hasSize(8)
         .anySatisfy(entry -> assertThat(entry.accepted()).contains(deviation));

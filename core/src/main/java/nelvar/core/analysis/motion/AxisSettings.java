@@ -53,7 +53,7 @@ public record AxisSettings(
   }
 
   /// The number a text begins with.
-  static Optional<Double> number(String text) {
+  public static Optional<Double> number(String text) {
     var number = NUMBER.matcher(text);
     return number.matches()
         ? Optional.of(Double.parseDouble(String.valueOf(number.group(1)).replace(',', '.')))

@@ -11,7 +11,7 @@ import nelvar.core.units.Significant;
 /// What stands between a motor and its load, as builders write it: `screw 10 mm`, `screw 2 start 4
 /// mm`, `10 TPI 5 start`, `belt 5 mm 24 teeth gear 3:1`, `rack module 1 20 teeth`, `drum 120 mm`,
 /// `turntable gear 60:1`; besides `friction 20 N`, `carrier drag 8 N`, `inertia 2.4 kgcm2`,
-/// `vertical`, `ramp 2000 mm/s2`, `efficiency 80 %`, `per inch`.
+/// `vertical`, `ramp 2000 mm/s2`, `efficiency 80 %`, `overrun 12 mm`, `per inch`.
 ///
 /// Read from the words of the function; what stands there besides is not its business.
 ///
@@ -22,6 +22,7 @@ import nelvar.core.units.Significant;
 /// @param inertia of what turns at the load, kg·m²
 /// @param ramp acceleration of the load, mm/s² or °/s²
 /// @param efficiency stated; else one as is usual is taken
+/// @param overrun room behind the point where a switch trips, mm
 public record Mechanics(
     double ratio,
     Optional<Double> perTurn,
@@ -31,7 +32,8 @@ public record Mechanics(
     Optional<Double> inertia,
     boolean vertical,
     Optional<Double> ramp,
-    Optional<Double> efficiency) {
+    Optional<Double> efficiency,
+    Optional<Double> overrun) {
   /// In what its travel is counted.
   public enum Unit {
     MILLIMETRE("mm", 1),
@@ -92,6 +94,7 @@ public record Mechanics(
   private static final Pattern RAMP =
       pattern("ramp\\s+" + NUMBER + "\\s*(mm/s2|mm/s²|m/s2|m/s²|deg/s2|°/s²)");
   private static final Pattern EFFICIENCY = pattern("efficiency\\s+" + NUMBER + "\\s*%");
+  private static final Pattern OVERRUN = pattern("overrun\\s+" + NUMBER + "\\s*mm");
   private static final Pattern PER_INCH = pattern("\\bper inch\\b");
 
   public Mechanics {
@@ -122,7 +125,8 @@ public record Mechanics(
         inertia(text),
         VERTICAL.matcher(text).find(),
         ramp(text),
-        one(EFFICIENCY.matcher(text)).filter(e -> e > 0 && e <= 100).map(e -> e / 100));
+        one(EFFICIENCY.matcher(text)).filter(e -> e > 0 && e <= 100).map(e -> e / 100),
+        one(OVERRUN.matcher(text)));
   }
 
   private static Optional<Double> travel(String text, List<String> words) {

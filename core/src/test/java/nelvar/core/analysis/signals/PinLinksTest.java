@@ -367,7 +367,8 @@ class PinLinksTest {
                     input.frequency(),
                     new nelvar.core.units.Duration(micros * 1e-6),
                     java.util.Optional.empty(),
-                    java.util.Optional.empty())));
+                    java.util.Optional.empty())),
+            drive.steps());
     var study =
         Panel.dc()
             .part(tried)

@@ -1,10 +1,13 @@
-package nelvar.core.analysis.motion;
+package nelvar.core.exchange;
 
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.SequencedMap;
 import nelvar.core.analysis.Study;
-import nelvar.core.exchange.SettingsText;
+import nelvar.core.analysis.motion.AxisSettings;
+import nelvar.core.analysis.motion.AxisSteps;
+import nelvar.core.analysis.motion.MotionAxes;
+import nelvar.core.analysis.motion.SettingsSheet;
 import nelvar.core.model.Device;
 
 /// What a controller or drive calls its settings in its own text: a setting *Key* and the name of

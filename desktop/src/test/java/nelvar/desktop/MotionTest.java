@@ -1,0 +1,143 @@
+package nelvar.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ChoiceBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import nelvar.core.analysis.motion.MotionAxes;
+import nelvar.core.model.Id;
+import nelvar.desktop.control.DrawingPane;
+import nelvar.documents.drawing.Drawing;
+import nelvar.documents.drawing.Shape;
+import org.junit.jupiter.api.Test;
+
+/// An axis in the real window: seen, wanted otherwise, entered, undone.
+class MotionTest extends DemoWindow {
+  private Drawing drawing() {
+    return ((DrawingPane) driver.window.root().lookup("#axis")).drawing();
+  }
+
+  private boolean says(String text) {
+    return drawing().shapes().stream()
+        .anyMatch(shape -> shape instanceof Shape.Label label && label.text().contains(text));
+  }
+
+  private void open() {
+    driver.press(KeyCode.CONTROL, KeyCode.DIGIT6);
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+  }
+
+  private void type(String id, String text) {
+    driver.run(() -> {
+      var field = (TextField) driver.window.root().lookup(id + " .text-field");
+      field.setText(text);
+      field.fireEvent(new javafx.event.ActionEvent());
+    });
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+  }
+
+  private long findings(String rule) {
+    return session().review().get().open().stream()
+        .filter(entry -> entry.rule().id().equals(rule))
+        .count();
+  }
+
+  /// Chain, sum, switches and torque of the drum; another axis is one click away.
+  @Test
+  void anAxisIsSeenFromPulseToLoad() {
+    open();
+    assertThat(says("200 · 8 · 3 ÷ 120 mm = 40 steps/mm")).isTrue();
+    assertThat(says("450 rpm: asked 0.253 N·m")).isTrue();
+    assertThat(says("1–3 microsteps: 8; 4 at rest: half; 5–8 phase current: 4.2 A")).isTrue();
+    driver.run(() -> ((ToggleButton) driver.window.root().lookup("#axis-=AX3")).fire());
+    assertThat(says("= 200 steps/mm")).isTrue();
+    // A thing selected anywhere shows its axis.
+    driver.run(() -> driver.window.select(new Id("U4")));
+    assertThat(says("= 40 steps/mm")).isTrue();
+  }
+
+  /// A screw of one start: the sum, the steps to enter and the finding follow; undone, all is as
+  /// before.
+  @Test
+  void whatItMovesWithIsSaidAndUndone() {
+    open();
+    driver.run(() -> driver.window.select(new Id("M5")));
+    var before = session().project();
+    assertThat(findings("motion.steps")).isOne();
+    type("#motion-moves-with", "screw 4 mm friction 15 N ramp 800 mm/s2");
+    assertThat(says("= 400 steps/mm")).isTrue();
+    assertThat(findings("motion.steps")).isZero();
+    type("#motion-moves-with", "a screw");
+    assertThat(says("What one turn moves is not said")).isTrue();
+    type("#motion-fastest", "as fast as it goes");
+    assertThat(driver.has("#motion-fastest .wrong-note")).isTrue();
+    driver.run(() -> session().undo());
+    driver.run(() -> session().undo());
+    assertThat(session().project()).isEqualTo(before);
+  }
+
+  /// A tick enters what was computed, and takes it out again.
+  @Test
+  void aValueIsEnteredByATick() {
+    open();
+    driver.run(() -> driver.window.select(new Id("M5")));
+    driver.settle();
+    var before = session().project();
+    assertThat(driver.text("entered is 400")).isNotNull();
+    driver.run(() -> tick("Steps =AX3").fire());
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+    assertThat(session().project().setting(new Id("A1"), "Steps =AX3")).contains("200");
+    assertThat(findings("motion.steps")).isZero();
+    driver.run(() -> session().undo());
+    assertThat(session().project()).isEqualTo(before);
+  }
+
+  private CheckBox tick(String name) {
+    var grid =
+        driver.window.root().lookupAll(".check-box").stream()
+            .filter(CheckBox.class::isInstance)
+            .map(CheckBox.class::cast)
+            .filter(
+                box -> box.getAccessibleText() != null && box.getAccessibleText().startsWith(name))
+            .findFirst();
+    return grid.orElseThrow();
+  }
+
+  /// Other microsteps: the switches turn, the steps follow.
+  @Test
+  @SuppressWarnings("unchecked")
+  void microstepsArePicked() {
+    open();
+    driver.run(() -> driver.window.select(new Id("M4")));
+    driver.settle();
+    var before = session().project();
+    driver.run(
+        () -> ((ChoiceBox<Integer>) driver.window.root().lookup("#microsteps")).setValue(16));
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+    assertThat(says("200 · 16 · 3 ÷ 120 mm = 80 steps/mm")).isTrue();
+    assertThat(says("1–3 microsteps: 16")).isTrue();
+    assertThat(findings("motion.steps")).isEqualTo(2);
+    driver.run(() -> session().undo());
+    assertThat(session().project()).isEqualTo(before);
+  }
+
+  @Test
+  void withoutAxesTheStageTeaches() {
+    driver.run(() -> driver.window.desk().begin());
+    open();
+    assertThat(MotionAxes.of(session().review().get().study())).isEmpty();
+    assertThat(
+            driver.window.root().lookupAll(".label").stream()
+                .anyMatch(node ->
+                    node instanceof Label label && label.getText().contains("belt 5 mm 24 teeth")))
+        .isTrue();
+  }
+}
