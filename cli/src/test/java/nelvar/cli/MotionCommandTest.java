@@ -45,7 +45,7 @@ class MotionCommandTest {
             .build()
             .readTree(run("motion", FOLDER + "-settled.nelvar.json", "--json").out());
     assertThat(tree.get("version").asInt()).isEqualTo(1);
-    var drum = tree.get("axes").get(0);
+    var drum = tree.get("axes").get(1);
     assertThat(drum.get("axis").asString()).isEqualTo("=AX2");
     assertThat(drum.get("stepsPerUnit").asDouble()).isEqualTo(40);
     assertThat(drum.get("oneStep").asDouble()).isEqualTo(0.025);
@@ -87,7 +87,7 @@ class MotionCommandTest {
         .contains("\"pulses\" : 40");
     var refused = run("motion", FOLDER + ".nelvar.json", "--do", "AX9 go 1");
     assertThat(refused.code()).isEqualTo(2);
-    assertThat(refused.err()).contains("there is no axis 'AX9'; there are =AX2, =AX3");
+    assertThat(refused.err()).contains("there is no axis 'AX9'; there are =AX1, =AX2, =AX3");
   }
 
   @Test

@@ -129,9 +129,31 @@ class MotionTest extends DemoWindow {
     assertThat(session().project()).isEqualTo(before);
   }
 
+  /// It ran the wrong way: a finding with one way out, which turns it.
+  @Test
+  void aWrongDirectionIsSaidAndTurned() {
+    open();
+    driver.run(() -> driver.window.select(new Id("M4")));
+    driver.settle();
+    var before = session().project();
+    driver.run(() -> ((ToggleButton) driver.window.root().lookup("#ran-wrong")).fire());
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+    assertThat(findings("motion.direction")).isOne();
+    driver.ways();
+    driver.press(KeyCode.CONTROL, KeyCode.ENTER);
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+    assertThat(session().project().setting(new Id("A1"), "Reversed =AX2")).contains("yes");
+    assertThat(findings("motion.direction")).isZero();
+    driver.run(() -> session().undo());
+    driver.run(() -> session().undo());
+    assertThat(session().project()).isEqualTo(before);
+  }
+
   @Test
   void withoutAxesTheStageTeaches() {
-    driver.run(() -> driver.window.desk().begin());
+    driver.run(() -> driver.window.begin());
     open();
     assertThat(MotionAxes.of(session().review().get().study())).isEmpty();
     assertThat(

@@ -3,6 +3,7 @@ package nelvar.core.catalogue;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.units.Current;
+import nelvar.core.units.Measure;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Power;
 import nelvar.core.units.Voltage;
@@ -18,8 +19,21 @@ public record ServoMotor(
     Power power,
     Voltage voltage,
     Current current,
-    Percent efficiency)
+    Percent efficiency,
+    Optional<ServoData> data)
     implements Part {
+  /// What is stated of it.
+  public ServoData stated() {
+    return data.orElse(ServoData.UNKNOWN);
+  }
+
+  /// What it gives for ever up to its rated speed: `P/(2π · n)`; empty where that is not stated.
+  public Optional<Measure> torque() {
+    return stated()
+        .ratedSpeed()
+        .map(n -> new Measure(power.watts() / (2 * Math.PI * n.value() / 60), Measure.Unit.TORQUE));
+  }
+
   @Override
   public boolean motor() {
     return true;

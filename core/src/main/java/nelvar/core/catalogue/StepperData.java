@@ -17,7 +17,7 @@ public record StepperData(
     Optional<Measure> inductance,
     Optional<Measure> inertia,
     Optional<Integer> fullSteps) {
-  static final StepperData UNKNOWN =
+  public static final StepperData UNKNOWN =
       new StepperData(
           Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
 
@@ -30,7 +30,7 @@ public record StepperData(
         "a stepper motor has 4 to 2000 full steps a turn");
   }
 
-  private static void unit(Optional<Measure> value, Measure.Unit unit) {
+  static void unit(Optional<Measure> value, Measure.Unit unit) {
     Part.require(
         value.filter(v -> v.unit() != unit).isEmpty(),
         "'%s' is not in %s".formatted(value.map(Measure::toString).orElse(""), unit.sign()));

@@ -51,6 +51,7 @@ class ReviewTest {
     "signals.target,B7",
     "signals.permissive,B7",
     "motion.steps,M5",
+    "motion.overrun,M3",
   })
   void eachPlantedMistakeIsReported(String rule, String subject) {
     assertThat(review(Demo.planted()).open())
@@ -60,7 +61,7 @@ class ReviewTest {
 
   @Test
   void nothingElseIsReported() {
-    assertThat(review(Demo.planted()).open()).hasSize(18);
+    assertThat(review(Demo.planted()).open()).hasSize(19);
     assertThat(review(Demo.planted()).notChecked())
         .as("drop, volts and short circuit at the fan, its wire having no length")
         .hasSize(3);
@@ -152,6 +153,7 @@ class ReviewTest {
             "signals.permissive",
             "signals.target",
             "supply.headroom",
+            "motion.overrun",
             "completeness.length");
   }
 
@@ -174,11 +176,11 @@ class ReviewTest {
             "workshop",
             "2026-01-01");
     var review = review(Edits.accept(deviation).apply(Demo.planted()));
-    assertThat(review.open()).hasSize(17);
+    assertThat(review.open()).hasSize(18);
     assertThat(review.accepted())
         .hasSize(8)
         .anySatisfy(entry -> assertThat(entry.accepted()).contains(deviation));
-    assertThat(review.count(Severity.WARNING)).isEqualTo(3);
+    assertThat(review.count(Severity.WARNING)).isEqualTo(4);
   }
 
   private record Broken() implements Rule {

@@ -23,6 +23,10 @@ public final class MotionPicture {
   private static final double BOX = 66;
   private static final double SMALL = 12;
 
+  /// What a servo drive is usually set to, for comparison.
+  private static final List<Integer> PULSES =
+      List.of(500, 1000, 2000, 2500, 4000, 5000, 8000, 10_000);
+
   private final MotionAxis axis;
   private final double width;
   private final double height;
@@ -40,8 +44,10 @@ public final class MotionPicture {
     picture.chain();
     picture.sum();
     picture.switches(GAP, 152);
-    picture.microsteps(GAP, axis.settable().bank().isPresent() ? 300 : 204);
-    picture.curve(width * 0.40, 152);
+    picture.microsteps(
+        GAP, axis.settable().bank().isPresent() ? 300 : axis.servo().isPresent() ? 180 : 204);
+    if (axis.servo().isPresent()) picture.servo(width * 0.40, 152);
+    else picture.curve(width * 0.40, 152);
     return new Drawing(width, height, picture.shapes, picture.spots);
   }
 
@@ -104,15 +110,29 @@ public final class MotionPicture {
         device(
             axis.drive(),
             "",
-            micro.map(m -> m + " microsteps").orElse("microsteps not set"),
-            axis.set().map(i -> i + " set").orElse("current not set"),
+            micro
+                .map(m -> m + (axis.servo().isPresent() ? " pulses a turn" : " microsteps"))
+                .orElse(axis.divides().toLowerCase(java.util.Locale.ROOT) + " not set"),
+            axis.servo().isPresent()
+                ? ""
+                : axis.set().map(i -> i + " set").orElse("current not set"),
             Ink.DC_LOW));
     all.add(
         device(
             axis.motor(),
             "",
-            axis.fullSteps() + " steps a turn",
-            axis.rated() + axis.part().stated().holding().map(t -> ", " + t).orElse(""),
+            axis.servo().isPresent()
+                ? axis.servo()
+                    .flatMap(m -> m.stated().encoderLines())
+                    .map(n -> 4 * n + " counts a turn")
+                    .orElse("servo")
+                : axis.fullSteps() + " steps a turn",
+            axis.rated()
+                + axis.servo()
+                    .flatMap(m -> m.torque())
+                    .or(() -> axis.stated().holding())
+                    .map(t -> ", " + t)
+                    .orElse(""),
             Ink.MOTOR));
     for (var words : axis.mechanics().words()) {
       var cut = words.split("[,:] ", 2);
@@ -178,7 +198,10 @@ public final class MotionPicture {
           y + 22,
           axis.mechanics().perTurn().isEmpty()
               ? "What one turn moves is not said: say it below, " + Mechanics.ACCEPTED
-              : "Set the microsteps of " + axis.drive().designation() + " to know its steps.",
+              : "Set the %s of %s to know its steps."
+                  .formatted(
+                      axis.divides().toLowerCase(java.util.Locale.ROOT),
+                      axis.drive().designation()),
           Face.TEXT,
           13,
           Ink.TEXT,
@@ -189,9 +212,9 @@ public final class MotionPicture {
     var micro = axis.settings().microsteps().flatMap(AxisSettings.Entered::value).orElseThrow();
     var mechanics = axis.mechanics();
     var sum =
-        "%d · %s%s ÷ %s%s = %s"
+        "%s%s%s ÷ %s%s = %s"
             .formatted(
-                axis.fullSteps(),
+                axis.servo().isPresent() ? "" : axis.fullSteps() + " · ",
                 Significant.digits(micro),
                 mechanics.ratio() == 1 ? "" : " · " + Significant.digits(mechanics.ratio()),
                 Significant.plain(
@@ -229,11 +252,14 @@ public final class MotionPicture {
         x,
         y,
         axis.drive().designation()
-            + (bank.isPresent() ? ": its switches as one sees them" : ": how it is set"),
+            + (bank.isPresent()
+                ? ": its switches as one sees them"
+                : axis.servo().isPresent() ? ": pulses it can be set to" : ": how it is set"),
         Face.SEMIBOLD,
         13,
         Ink.TEXT,
         most);
+    if (bank.isEmpty() && axis.servo().isPresent()) return;
     if (bank.isEmpty()) {
       text(
           x,
@@ -345,11 +371,13 @@ public final class MotionPicture {
   /// What each setting of the drive gives.
   private void microsteps(double x, double y) {
     var most = width * 0.37;
-    var has = axis.settable().microsteps();
+    var servo = axis.servo().isPresent();
+    var has = servo ? PULSES : axis.settable().microsteps();
     if (has.isEmpty() || axis.mechanics().perTurn().isEmpty()) return;
     var unit = axis.mechanics().unit() == Mechanics.Unit.DEGREE ? "°" : "mm";
     var columns = new double[] {x + 4, x + most * 0.30, x + most * 0.62};
-    text(columns[0], y, "microsteps", Face.TEXT, SMALL, Ink.TEXT_SOFT, 90);
+    text(
+        columns[0], y, servo ? "pulses a turn" : "microsteps", Face.TEXT, SMALL, Ink.TEXT_SOFT, 90);
     text(columns[1], y, "one pulse, " + unit, Face.TEXT, SMALL, Ink.TEXT_SOFT, 120);
     text(columns[2], y, "pulses at speed", Face.TEXT, SMALL, Ink.TEXT_SOFT, 120);
     var now = axis.settings().microsteps().flatMap(AxisSettings.Entered::value).orElse(0.0);
@@ -427,6 +455,29 @@ public final class MotionPicture {
     var most = nice(Math.max(4 * corner, 1.6 * turns.orElse(0.0)));
     var flat = StepperTorque.at(motor, current, bus, 0).value();
     var highest = nice(1.25 * flat);
+    grid(left, top, right, bottom, most, highest);
+    var wide = right - left;
+    var tall = bottom - top;
+    var ends = new double[] {left, top, right, bottom, most, highest};
+    shapes.add(area(motor, bus, ends));
+    shapes.add(line(motor, bus, ends, Shape.Pen.of(Ink.MOTOR, 2.5)));
+    var half = new Voltage(bus.volts() / 2);
+    shapes.add(line(motor, half, ends, new Shape.Pen(Ink.TEXT_SOFT, 1.2, 4)));
+    var halfAt = 0.62 * most;
+    text(
+        left + wide * 0.62,
+        bottom - tall * StepperTorque.at(motor, current, half, halfAt).value() / highest + 16,
+        half + " would give this",
+        Face.TEXT,
+        SMALL,
+        Ink.TEXT_SOFT,
+        wide * 0.36);
+    turns.ifPresent(n -> wanted(motor, bus, n, ends));
+  }
+
+  /// Lines and figures of both axes: rpm and N·m.
+  private void grid(
+      double left, double top, double right, double bottom, double most, double highest) {
     var wide = right - left;
     var tall = bottom - top;
     for (var n = 0; n <= 5; n++) {
@@ -454,50 +505,110 @@ public final class MotionPicture {
               Ink.TEXT_SOFT,
               n == 4 ? Shape.Anchor.START : Shape.Anchor.END));
     }
-    var ends = new double[] {left, top, right, bottom, most, highest};
-    shapes.add(area(motor, bus, ends));
-    shapes.add(line(motor, bus, ends, Shape.Pen.of(Ink.MOTOR, 2.5)));
-    var half = new Voltage(bus.volts() / 2);
-    shapes.add(line(motor, half, ends, new Shape.Pen(Ink.TEXT_SOFT, 1.2, 4)));
-    var halfAt = 0.62 * most;
+  }
+
+  /// What a servo gives for ever, and for a moment, up to its rated speed.
+  private void servo(double x, double y) {
+    var motor = axis.servo().orElseThrow();
+    var lasting = motor.torque();
+    var peak = motor.stated().peakTorque();
     text(
-        left + wide * 0.62,
-        bottom - tall * StepperTorque.at(motor, current, half, halfAt).value() / highest + 16,
-        half + " would give this",
+        x,
+        y,
+        "Torque of " + axis.motor().designation(),
+        Face.SEMIBOLD,
+        13,
+        Ink.TEXT,
+        width - x - GAP);
+    var known = lasting.isPresent() && peak.isPresent();
+    text(
+        x,
+        y + 17,
+        known
+            ? "filled: for ever; dashed: for a moment, while it speeds up"
+            : "Not drawn: its rated speed and its peak torque are not stated.",
         Face.TEXT,
         SMALL,
         Ink.TEXT_SOFT,
-        wide * 0.36);
-    turns.ifPresent(n -> wanted(motor, bus, n, ends));
+        width - x - GAP);
+    if (!known) return;
+    var left = x + 34;
+    var top = y + 28;
+    var right = width - GAP - 12;
+    var bottom = height - 44;
+    var rated = motor.stated().ratedSpeed().orElseThrow().value();
+    var turns = axis.wants().speed().flatMap(v -> AxisSteps.turns(axis, v));
+    var most = nice(Math.max(1.2 * rated, 1.2 * turns.orElse(0.0)));
+    var highest = nice(1.2 * peak.get().value());
+    grid(left, top, right, bottom, most, highest);
+    var end = left + (right - left) * rated / most;
+    var tall = bottom - top;
+    var level = bottom - tall * lasting.get().value() / highest;
+    shapes.add(
+        Shape.rectangle(
+            left,
+            level,
+            end - left,
+            bottom - level,
+            Optional.of(Ink.MOTOR_SOFT),
+            Optional.of(Shape.Pen.of(Ink.MOTOR, 2))));
+    var above = bottom - tall * peak.get().value() / highest;
+    shapes.add(
+        Shape.rectangle(
+            left,
+            above,
+            end - left,
+            bottom - above,
+            Optional.empty(),
+            Optional.of(new Shape.Pen(Ink.MOTOR, 1.5, 4))));
+    turns.ifPresent(n ->
+        marked(
+            n,
+            AxisForces.asked(axis)
+                .map(a ->
+                    "asked %s, %s while it speeds up"
+                        .formatted(
+                            new Measure(a.steady(), Measure.Unit.TORQUE),
+                            new Measure(a.asked(), Measure.Unit.TORQUE)))
+                .orElse("what is moved is not said"),
+            new double[] {left, top, right, bottom, most, highest}));
   }
 
   private void wanted(StepperTorque.Motor motor, Voltage bus, double turns, double[] ends) {
+    var gives = StepperTorque.at(motor, AxisForces.current(axis), bus, turns).value();
+    marked(
+        turns,
+        AxisForces.asked(axis)
+            .map(a ->
+                "asked %s, reserve %s"
+                    .formatted(
+                        new Measure(a.asked(), Measure.Unit.TORQUE),
+                        Significant.digits(gives / Math.max(1e-9, a.asked()))))
+            .orElse("what is moved is not said"),
+        ends);
+  }
+
+  /// The wanted speed with what is asked there.
+  private void marked(double turns, String words, double[] ends) {
     var px = ends[0] + (ends[2] - ends[0]) * turns / ends[4];
     shapes.add(Shape.line(px, ends[1], px, ends[3], new Shape.Pen(Ink.ACCENT, 1.2, 4)));
-    var gives = StepperTorque.at(motor, AxisForces.current(axis), bus, turns).value();
-    var asked = AxisForces.asked(axis);
     var tall = ends[3] - ends[1];
-    var words =
-        "%s rpm: %s"
-            .formatted(
-                Significant.digits(turns),
-                asked
-                    .map(a ->
-                        "asked %s, reserve %s"
-                            .formatted(
-                                new Measure(a.asked(), Measure.Unit.TORQUE),
-                                Significant.digits(gives / Math.max(1e-9, a.asked()))))
-                    .orElse("what is moved is not said"));
-    var at = ends[3] - tall * Math.min(1, asked.map(AxisForces.Asked::asked).orElse(0.0) / ends[5]);
-    if (asked.isPresent())
-      shapes.add(Shape.circle(px, at, 4, Optional.of(Ink.ACCENT), Optional.empty()));
+    AxisForces.asked(axis)
+        .ifPresent(a ->
+            shapes.add(
+                Shape.circle(
+                    px,
+                    ends[3] - tall * Math.min(1, a.asked() / ends[5]),
+                    4,
+                    Optional.of(Ink.ACCENT),
+                    Optional.empty())));
     // Above the curve, where nothing else stands.
-    var leftwards = px > ends[0] + (ends[2] - ends[0]) * 0.6;
+    var leftwards = px > ends[0] + (ends[2] - ends[0]) * 0.5;
     shapes.add(
         Shape.text(
             px + (leftwards ? -8 : 8),
             ends[1] + 16,
-            words,
+            Significant.digits(turns) + " rpm: " + words,
             Face.BOLD,
             SMALL,
             Ink.TEXT,

@@ -3,6 +3,7 @@ package nelvar.core.analysis.motion;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import nelvar.core.catalogue.StepperMotor;
 import nelvar.core.formula.Driving;
 import nelvar.core.formula.StepperTorque;
 import nelvar.core.units.Current;
@@ -25,7 +26,7 @@ public final class AxisForces {
   /// the henries; in parallel half the ohms; both with the holding torque of the whole winding, of
   /// which one half alone gives 0.71.
   public static Optional<StepperTorque.Motor> motor(MotionAxis axis) {
-    var data = axis.part().stated();
+    var data = axis.stated();
     if (data.holding().isEmpty() || data.resistance().isEmpty() || data.inductance().isEmpty())
       return Optional.empty();
     var joined = joined(axis);
@@ -43,8 +44,9 @@ public final class AxisForces {
   private record Joined(double ohms, double henries, double torque) {}
 
   private static Joined joined(MotionAxis axis) {
-    if (!axis.part().halves()) return new Joined(1, 1, 1);
-    var share = axis.rated().of(axis.part().phaseCurrent()).fraction();
+    var halves = axis.stepper().filter(StepperMotor::halves);
+    if (halves.isEmpty()) return new Joined(1, 1, 1);
+    var share = axis.rated().of(halves.get().phaseCurrent()).fraction();
     return share < 0.9
         ? new Joined(2, 4, 1)
         : share > 1.1 ? new Joined(0.5, 1, 1) : new Joined(1, 1, Math.sqrt(0.5));
@@ -52,6 +54,7 @@ public final class AxisForces {
 
   /// At a speed of the motor, on a bus.
   public static Optional<Measure> gives(MotionAxis axis, Voltage bus, double rpm) {
+    if (axis.servo().isPresent()) return axis.servo().flatMap(servo -> servo.torque());
     return motor(axis).map(motor -> StepperTorque.at(motor, current(axis), bus, rpm));
   }
 
@@ -86,7 +89,7 @@ public final class AxisForces {
     var degrees = mechanics.unit() == Mechanics.Unit.DEGREE;
     var mass = axis.wants().mass().map(Measure::value);
     var leftOut = new ArrayList<String>();
-    var rotor = axis.part().stated().inertia().map(Measure::value);
+    var rotor = axis.rotor().map(Measure::value);
     if (rotor.isEmpty()) leftOut.add("the inertia of the rotor");
     if (mass.isEmpty() && mechanics.inertia().isEmpty()) leftOut.add("what is moved");
     if (mechanics.friction().isEmpty() && !degrees) leftOut.add("friction");

@@ -8,9 +8,9 @@ import nelvar.core.model.Project;
 
 /// What has been entered for an axis, in drive and controller.
 ///
-/// *Microsteps* is a setting of the drive; *Steps =AX2*, *Fastest =AX2* and *Ramp =AX2* are
-/// settings of the controller, named for the axis. A value that ends in *test* is one to try the
-/// axis with, and not what it is handed over with.
+/// *Microsteps* is a setting of the drive, of a servo *Pulses a turn*; *Steps =AX2*, *Fastest =AX2*
+/// and *Ramp =AX2* are settings of the controller, named for the axis. A value that ends in *test*
+/// is one to try the axis with, and not what it is handed over with.
 ///
 /// @param steps entered for one unit
 public record AxisSettings(
@@ -21,6 +21,7 @@ public record AxisSettings(
   /// Names of the settings.
   public static final String MICROSTEPS = "Microsteps";
 
+  public static final String PULSES = "Pulses a turn";
   public static final String STEPS = "Steps ";
   public static final String FASTEST = "Fastest ";
   public static final String RAMP = "Ramp ";
@@ -40,9 +41,10 @@ public record AxisSettings(
       boolean perInch,
       boolean test) {}
 
-  static AxisSettings of(String axis, Device drive, Device board, Project project) {
+  /// @param divides what the drive's own setting is called
+  static AxisSettings of(String axis, String divides, Device drive, Device board, Project project) {
     return new AxisSettings(
-        entered(drive, MICROSTEPS, project),
+        entered(drive, divides, project),
         entered(board, STEPS + axis, project),
         entered(board, FASTEST + axis, project),
         entered(board, RAMP + axis, project));

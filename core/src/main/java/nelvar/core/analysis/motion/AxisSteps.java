@@ -79,10 +79,16 @@ public final class AxisSteps {
         .map(travel -> {
           var w = Working.of("Steps of " + axis.name());
           var full = (double) axis.fullSteps();
-          if (axis.part().stated().fullSteps().isPresent())
+          if (axis.servo().isPresent()) w.given("N", plain(full), "turn of a servo");
+          else if (axis.stated().fullSteps().isPresent())
             w.given("N", plain(full), "full steps a turn, " + axis.motor().designation());
           else w.assumed("N", plain(full), "full steps a turn, the commonest: 1.8° a step");
-          w.given("m", plain(micro), "microsteps, " + axis.drive().designation());
+          w.given(
+              "m",
+              plain(micro),
+              axis.divides().toLowerCase(java.util.Locale.ROOT)
+                  + ", "
+                  + axis.drive().designation());
           w.given("i", plain(mechanics.ratio()), "turns of the motor for one");
           w.given(
               "s",
@@ -159,8 +165,10 @@ public final class AxisSteps {
   public static Optional<Wanted> wanted(MotionAxis axis) {
     var resolution = axis.wants().resolution().map(Length::metres).map(m -> m * 1000);
     var whole = step(axis, 1);
-    if (resolution.isEmpty() || whole.isEmpty() || axis.mechanics().unit() == Mechanics.Unit.DEGREE)
-      return Optional.empty();
+    if (axis.servo().isPresent()
+        || resolution.isEmpty()
+        || whole.isEmpty()
+        || axis.mechanics().unit() == Mechanics.Unit.DEGREE) return Optional.empty();
     var needed = Math.max(1, whole.get() / resolution.get());
     var next = axis.settable().atLeast(needed);
     var reserve = next.flatMap(n -> axis.settable().atLeast(2.0 * n));

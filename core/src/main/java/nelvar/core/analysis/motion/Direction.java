@@ -36,7 +36,7 @@ public record Direction(List<String> reversals, Optional<Seen> seen) {
 
   public static Direction of(MotionAxis axis, Study study) {
     var all = new ArrayList<String>();
-    wiring(axis, study, all);
+    if (axis.stepper().isPresent()) wiring(axis, study, all);
     for (var device : List.of(axis.drive(), axis.board()))
       said(axis, device, study.project())
           .filter(Direction::yes)

@@ -142,7 +142,7 @@ public record Mechanics(
       var pitch = number(screw.group(3)) * millimetres(screw.group(4));
       words.add(
           starts == 1
-              ? "screw, %s mm a turn".formatted(Significant.digits(pitch))
+              ? "screw, lead %s mm".formatted(Significant.digits(pitch))
               : "screw, %s of %s mm".formatted(started(starts), Significant.digits(pitch)));
       return positive(starts * pitch);
     }

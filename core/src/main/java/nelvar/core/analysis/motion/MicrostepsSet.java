@@ -34,7 +34,7 @@ public final class MicrostepsSet implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     return MotionAxes.of(study).stream()
-        .filter(axis -> axis.settings().microsteps().isPresent())
+        .filter(axis -> axis.servo().isEmpty() && axis.settings().microsteps().isPresent())
         .flatMap(Contained.one(this, axis -> axis.drive().id(), MicrostepsSet::judge));
   }
 

@@ -10,12 +10,15 @@ import nelvar.core.analysis.signals.PinLinks;
 import nelvar.core.catalogue.Demand;
 import nelvar.core.catalogue.DriveSteps;
 import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.ServoDrive;
+import nelvar.core.catalogue.ServoMotor;
 import nelvar.core.catalogue.StepperDrive;
 import nelvar.core.catalogue.StepperMotor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.network.Feed;
+import nelvar.core.units.Current;
 import nelvar.core.units.Voltage;
 
 /// The axes of a machine that turn by pulses, found on its wiring: from the pin of a controller
@@ -31,22 +34,31 @@ public final class MotionAxes {
   private static List<MotionAxis> found(Study study) {
     var feeds = new LinkedHashMap<Id, Feed>();
     for (var feed : study.network().feeds())
-      if (feed.source().isPresent() && feed.intake().demand() instanceof Demand.FixedCurrent)
-        feeds.putIfAbsent(feed.device().id(), feed);
+      if (feed.source().isPresent()) feeds.putIfAbsent(feed.device().id(), feed);
     var all = new ArrayList<MotionAxis>();
     for (var motor : study.project().devices()) {
       var feed = Optional.ofNullable(feeds.get(motor.id()));
-      if (feed.isEmpty() || !(study.part(motor).orElse(null) instanceof StepperMotor part))
-        continue;
+      var part = study.part(motor);
+      if (feed.isEmpty() || part.isEmpty() || !byPulses(part.get())) continue;
       var drive = feed.get().source().orElseThrow().device();
-      if (study.part(drive).filter(Part::chops).isEmpty()) continue;
-      all.add(axis(motor, part, feed.get(), drive, study));
+      if (study.part(drive).filter(p -> p.chops() || p instanceof ServoDrive).isEmpty()) continue;
+      all.add(axis(motor, part.get(), feed.get(), drive, study));
     }
     return List.copyOf(all);
   }
 
-  private static MotionAxis axis(
-      Device motor, StepperMotor part, Feed feed, Device drive, Study study) {
+  private static boolean byPulses(Part part) {
+    return part instanceof StepperMotor || part instanceof ServoMotor;
+  }
+
+  private static Current rated(Part part, Feed feed) {
+    if (part instanceof ServoMotor servo) return servo.current();
+    return feed.intake().demand() instanceof Demand.FixedCurrent(var current)
+        ? current
+        : new Current(0);
+  }
+
+  private static MotionAxis axis(Device motor, Part part, Feed feed, Device drive, Study study) {
     var function = function(motor, drive, study);
     var shared = 1 + others(motor, function, study);
     var name =
@@ -56,14 +68,21 @@ public final class MotionAxes {
             .orElseGet(() -> motor.designation().text());
     var step = step(drive, study);
     var board = step.map(PinLink::board).or(() -> only(study)).orElse(drive);
-    var separate = study.part(drive).orElse(null) instanceof StepperDrive ? drive : board;
+    var separate =
+        study
+                .part(drive)
+                .filter(p -> p instanceof StepperDrive || p instanceof ServoDrive)
+                .isPresent()
+            ? drive
+            : board;
     var driving = study.part(separate);
     return new MotionAxis(
         name,
         function,
         motor,
-        part,
-        ((Demand.FixedCurrent) feed.intake().demand()).current(),
+        part instanceof StepperMotor stepper ? Optional.of(stepper) : Optional.empty(),
+        part instanceof ServoMotor servo ? Optional.of(servo) : Optional.empty(),
+        rated(part, feed),
         drive,
         board,
         step,
@@ -73,7 +92,12 @@ public final class MotionAxes {
         drive.trip(),
         bus(drive, study),
         shared,
-        AxisSettings.of(name, drive, board, study.project()),
+        AxisSettings.of(
+            name,
+            part instanceof ServoMotor ? AxisSettings.PULSES : AxisSettings.MICROSTEPS,
+            drive,
+            board,
+            study.project()),
         study.project().settings().stream()
             .filter(s -> s.device().equals(drive.id()) || s.device().equals(board.id()))
             .toList());
@@ -97,12 +121,12 @@ public final class MotionAxes {
             id -> study.project().functions().stream().filter(f -> f.id().equals(id)).findFirst());
   }
 
-  /// Other stepper motors that serve the same function.
+  /// Other motors by pulses that serve the same function.
   private static int others(Device motor, Optional<MachineFunction> function, Study study) {
     return Math.toIntExact(
         study.project().devices().stream()
             .filter(device -> !device.id().equals(motor.id()))
-            .filter(device -> study.part(device).orElse(null) instanceof StepperMotor)
+            .filter(device -> study.part(device).filter(MotionAxes::byPulses).isPresent())
             .filter(device ->
                 device.serves().isPresent()
                     && device.serves().equals(function.map(MachineFunction::id)))
@@ -140,7 +164,8 @@ public final class MotionAxes {
     var part = study.part(drive);
     if (part.isEmpty()) return Optional.empty();
     return part.get().intakes(drive.linkage().orElse(nelvar.core.catalogue.Linkage.STAR)).stream()
-        .filter(intake -> intake.demand() instanceof Demand.Chops)
+        .filter(intake ->
+            intake.demand() instanceof Demand.Chops || intake.demand() instanceof Demand.Converts)
         .findFirst()
         .flatMap(intake -> study.asDesigned().at(drive, intake).filter(u -> u.volts() > 1));
   }

@@ -5,6 +5,8 @@ import java.util.Optional;
 import nelvar.core.analysis.signals.PinLink;
 import nelvar.core.catalogue.DriveSteps;
 import nelvar.core.catalogue.PulseInput;
+import nelvar.core.catalogue.ServoMotor;
+import nelvar.core.catalogue.StepperData;
 import nelvar.core.catalogue.StepperMotor;
 import nelvar.core.model.Device;
 import nelvar.core.model.MachineFunction;
@@ -12,6 +14,7 @@ import nelvar.core.model.Setting;
 import nelvar.core.model.Wants;
 import nelvar.core.units.Current;
 import nelvar.core.units.Frequency;
+import nelvar.core.units.Measure;
 import nelvar.core.units.Voltage;
 
 /// One motor that turns by pulses, with all that makes one unit of its axis one unit.
@@ -20,6 +23,7 @@ import nelvar.core.units.Voltage;
 /// @param drive the device that gives its current; a board with drives on it is its own controller
 /// @param board what gives the pulses, with its pin where one is known
 /// @param name of the axis: its function, else its motor
+/// @param stepper or @param servo the motor
 /// @param settable of its drive
 /// @param input what its drive takes pulses with, where it states so
 /// @param set current of a phase the drive is set to, effective; empty where it is not known
@@ -30,7 +34,8 @@ public record MotionAxis(
     String name,
     Optional<MachineFunction> function,
     Device motor,
-    StepperMotor part,
+    Optional<StepperMotor> stepper,
+    Optional<ServoMotor> servo,
     Current rated,
     Device drive,
     Device board,
@@ -52,9 +57,26 @@ public record MotionAxis(
     return function.map(MachineFunction::wants).orElse(Wants.NOTHING);
   }
 
-  /// Full steps of one turn of the motor; 200 where nothing is stated.
+  /// Full steps of one turn of the motor; 200 where nothing is stated. A servo turns by as many
+  /// pulses as its drive is set to: it has no steps of its own.
   public int fullSteps() {
-    return part.stated().fullSteps().orElse(USUAL_FULL_STEPS);
+    return servo.isPresent() ? 1 : stated().fullSteps().orElse(USUAL_FULL_STEPS);
+  }
+
+  /// What is stated of its stepper motor.
+  public StepperData stated() {
+    return stepper.map(StepperMotor::stated).orElse(StepperData.UNKNOWN);
+  }
+
+  /// Inertia of its rotor.
+  public Optional<Measure> rotor() {
+    return servo.flatMap(m -> m.stated().inertia()).or(() -> stated().inertia());
+  }
+
+  /// What a full step, or a turn, is divided by in the drive: *Microsteps*, or of a servo *Pulses a
+  /// turn*.
+  public String divides() {
+    return servo.isPresent() ? AxisSettings.PULSES : AxisSettings.MICROSTEPS;
   }
 
   /// 1.8 degrees, the commonest.

@@ -3,6 +3,7 @@ package nelvar.core.analysis.motion;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import nelvar.core.formula.Axis;
 import nelvar.core.model.Device;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.Edits;
@@ -47,8 +48,13 @@ public final class SettingsSheet {
 
   public static List<Row> of(MotionAxis axis) {
     var all = new ArrayList<Row>();
-    all.add(microsteps(axis));
-    all.add(current(axis));
+    if (axis.servo().isPresent()) {
+      all.add(pulses(axis));
+      axis.servo().get().stated().encoderLines().ifPresent(lines -> all.add(gear(axis, lines)));
+    } else {
+      all.add(microsteps(axis));
+      all.add(current(axis));
+    }
     axis.settable().idle().ifPresent(idle -> all.add(rest(axis, idle)));
     all.add(steps(axis));
     all.add(fastest(axis));
@@ -92,6 +98,48 @@ public final class SettingsSheet {
                         axis.wants().resolution().orElseThrow(),
                         w.reserve().isPresent() ? "; the doubling is kept in reserve" : ""))
             .orElse("as fine as wanted: say a resolution with the function"),
+        false);
+  }
+
+  /// Pulses of one turn of a servo: as many as the wanted resolution needs, doubled.
+  private static Row pulses(MotionAxis axis) {
+    var entered = axis.settings().microsteps();
+    var needed =
+        axis.wants()
+            .resolution()
+            .flatMap(
+                r -> axis.mechanics().perMotorTurn().map(travel -> travel / (r.metres() * 1000)));
+    return row(
+        axis.drive(),
+        AxisSettings.PULSES,
+        "",
+        entered
+            .flatMap(AxisSettings.Entered::value)
+            .filter(set -> needed.filter(n -> set < n).isEmpty())
+            .or(() -> needed.map(n -> 2 * Math.ceil(n)))
+            .map(AxisSteps::typed),
+        entered.map(AxisSettings.Entered::text),
+        needed
+            .map(n ->
+                "%s do for %s; the doubling is kept in reserve"
+                    .formatted(
+                        AxisSteps.typed(Math.ceil(n)), axis.wants().resolution().orElseThrow()))
+            .orElse("as fine as wanted: say a resolution with the function"),
+        false);
+  }
+
+  /// Counts of the encoder for the pulses of a turn.
+  private static Row gear(MotionAxis axis, int lines) {
+    var pulses = axis.settings().microsteps().flatMap(AxisSettings.Entered::value);
+    return row(
+        axis.drive(),
+        "Electronic gear",
+        "",
+        pulses
+            .filter(p -> p >= 1 && p == Math.rint(p) && p < 1e8)
+            .map(p -> Axis.electronicGear(4 * lines, p.intValue()).toString()),
+        entered(axis, axis.drive(), "Electronic gear"),
+        "%d lines are %d counts a turn".formatted(lines, 4 * lines),
         false);
   }
 
@@ -230,6 +278,7 @@ public final class SettingsSheet {
 
   /// As numbers where both are; a value with its unit is the same as one without.
   private static boolean same(String value, String entered) {
+    if (value.contains("/")) return value.equals(entered.replace(" ", ""));
     var one = AxisSettings.number(value);
     var other = AxisSettings.number(entered);
     if (one.isPresent() && other.isPresent()) return Math.abs(one.get() / other.get() - 1) < 5e-4;

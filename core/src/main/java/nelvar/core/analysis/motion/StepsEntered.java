@@ -44,7 +44,8 @@ public final class StepsEntered implements Rule {
   private static boolean possible(MotionAxis axis) {
     var has = axis.settable().microsteps();
     var micro = axis.settings().microsteps().flatMap(AxisSettings.Entered::value);
-    return has.isEmpty()
+    return axis.servo().isPresent()
+        || has.isEmpty()
         || micro.isEmpty()
         || has.stream().anyMatch(m -> m.doubleValue() == micro.get());
   }
@@ -113,7 +114,9 @@ public final class StepsEntered implements Rule {
     return axis.mechanics().perTurn().isEmpty()
         ? "what one turn of %s moves is not said: say it with its function, %s"
             .formatted(axis.motor().designation(), Mechanics.ACCEPTED)
-        : "the microsteps set on %s are not known".formatted(axis.drive().designation());
+        : "the %s set on %s are not known"
+            .formatted(
+                axis.divides().toLowerCase(java.util.Locale.ROOT), axis.drive().designation());
   }
 
   /// What is missing before steps can be computed at all.

@@ -6,6 +6,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.ServoMotor;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -22,6 +23,8 @@ import nelvar.core.units.Voltage;
 public final class TorqueReserve implements Rule {
   private static final Reason LITTLE = Reason.of("Little torque to spare at speed");
 
+  private static final Reason SHORT = Reason.of("The motor cannot do what is wanted");
+
   @Override
   public String id() {
     return "motion.torque";
@@ -29,7 +32,7 @@ public final class TorqueReserve implements Rule {
 
   @Override
   public String asks() {
-    return "Every stepper motor has twice the torque at its fastest that is asked of it.";
+    return "Every stepper motor has twice the torque at its fastest that is asked of it, every servo as much.";
   }
 
   @Override
@@ -43,6 +46,7 @@ public final class TorqueReserve implements Rule {
     var asked = AxisForces.asked(axis);
     var turns = AxisSteps.turns(axis, axis.wants().speed().orElseThrow());
     if (asked.isEmpty() || turns.isEmpty()) return Optional.empty();
+    if (axis.servo().isPresent()) return servo(axis, axis.servo().get(), asked.get(), turns.get());
     if (AxisForces.motor(axis).isEmpty())
       return Optional.of(
           new Verdict.NotChecked(
@@ -55,6 +59,54 @@ public final class TorqueReserve implements Rule {
               axis.motor().id(),
               "what volts %s has is not known".formatted(axis.drive().designation())));
     return Optional.of(judge(axis, asked.get(), turns.get(), axis.bus().get()));
+  }
+
+  /// A servo gives its torque up to its rated speed, and more for a moment: what holds and rubs is
+  /// for ever, speeding up for a moment.
+  private static Optional<Verdict> servo(
+      MotionAxis axis, ServoMotor servo, AxisForces.Asked asked, double turns) {
+    var lasting = servo.torque();
+    var peak = servo.stated().peakTorque();
+    if (lasting.isEmpty() || peak.isEmpty())
+      return Optional.of(
+          new Verdict.NotChecked(
+              axis.motor().id(),
+              "rated speed and peak torque of %s are not stated"
+                  .formatted(axis.motor().designation())));
+    var w = Working.of("Torque of " + axis.motor().designation());
+    var fastest = servo.stated().ratedSpeed().orElseThrow();
+    w.given("n", new Measure(turns, Measure.Unit.ROTATION), "motor, at the wanted speed");
+    w.given("nN", fastest, "rated");
+    w.result("TN", "P/(2π · nN)", lasting.get());
+    w.given("Tpeak", peak.get(), "for a moment, stated");
+    if (asked.usualEfficiency())
+      w.assumed("η", Significant.plain(AxisForces.USUAL_EFFICIENCY * 100, "%"), "of the mechanics");
+    w.given("steady", new Measure(asked.steady(), Measure.Unit.TORQUE), "friction and weight");
+    w.given("asked", new Measure(asked.asked(), Measure.Unit.TORQUE), "with the ramp");
+    if (!asked.leftOut().isEmpty())
+      w.given("left out", String.join(", ", asked.leftOut()), "nobody says it");
+    var trail = w.explain(lasting.get()).trail();
+    var why =
+        turns > fastest.value()
+            ? "its motor is to turn at %s and is made for %s"
+                .formatted(new Measure(turns, Measure.Unit.ROTATION), fastest)
+            : asked.steady() > lasting.get().value()
+                ? "friction and weight ask %s for ever and it gives %s"
+                    .formatted(new Measure(asked.steady(), Measure.Unit.TORQUE), lasting.get())
+                : asked.asked() > peak.get().value()
+                    ? "speeding up asks %s and it gives %s for a moment"
+                        .formatted(new Measure(asked.asked(), Measure.Unit.TORQUE), peak.get())
+                    : "";
+    if (why.isEmpty()) return Optional.of(new Verdict.Pass(axis.motor().id(), trail));
+    return Optional.of(
+        new Verdict.Finding(
+            axis.motor().id(),
+            Severity.WARNING,
+            SHORT,
+            "%s cannot move %s as wanted: %s. It falls behind until its drive gives up: go slower, ramp gentler, gear it, or take a larger one."
+                .formatted(axis.motor().designation(), axis.name(), why),
+            trail,
+            List.of()));
   }
 
   private static Verdict judge(MotionAxis axis, AxisForces.Asked asked, double turns, Voltage bus) {

@@ -202,12 +202,59 @@ class MotionRulesTest {
         .isInstanceOf(Verdict.Pass.class);
   }
 
+  /// The press of the demo, a servo: 2000 pulses a turn on 10 mm are 200 a mm, 2500 lines are 10000
+  /// counts, five for a pulse. 400 W at 3000 rpm are 1.27 N·m for ever; 12 kg and 60 N ask 0.314.
+  @Test
+  void aServoIsAnAxisToo() {
+    var press = MotionAxes.of(study(Demo.settled())).getFirst();
+    assertThat(press.servo()).isPresent();
+    assertThat(AxisSteps.computed(press).orElseThrow().value()).isEqualTo(200);
+    assertThat(press.servo().orElseThrow().torque().orElseThrow().value())
+        .isCloseTo(1.273, within(1e-3));
+    assertThat(AxisForces.asked(press).orElseThrow().steady()).isCloseTo(0.314, within(1e-3));
+    assertThat(SettingsSheet.of(press))
+        .extracting(row -> row.name() + " " + row.value().orElse("") + " " + row.standing())
+        .contains("Pulses a turn 2000 ENTERED", "Electronic gear 5/1 ENTERED");
+    var heavy =
+        verdict(
+                new TorqueReserve(),
+                change(Demo.settled(), "screw 10 mm vertical friction 900 N ramp 3000 mm/s2"))
+            .orElseThrow();
+    assertThat(((Verdict.Finding) heavy).text()).contains("friction and weight ask");
+    var hard =
+        verdict(
+                new TorqueReserve(),
+                change(Demo.settled(), "screw 10 mm friction 60 N ramp 200000 mm/s2"))
+            .orElseThrow();
+    assertThat(((Verdict.Finding) hard).text()).contains("speeding up asks");
+    var fast =
+        verdict(
+                new TorqueReserve(),
+                change(Demo.settled(), "screw 2 mm friction 60 N ramp 900 mm/s2"))
+            .orElseThrow();
+    assertThat(((Verdict.Finding) fast).text()).contains("is to turn at 7500 rpm");
+  }
+
+  private static Project change(Project project, String detail) {
+    var function =
+        project.functions().stream()
+            .filter(f -> f.id().text().equals("AX1"))
+            .findFirst()
+            .orElseThrow();
+    var wants = function.wants();
+    return nelvar.core.model.edit.FunctionEdits.change(
+            function.withWants(
+                wants.withMotion(
+                    wants.speed(), wants.mass(), wants.resolution(), Optional.of(detail))))
+        .apply(project);
+  }
+
   /// The drum of the demo: 200 · 8 · 3/120 mm, 450 rpm at its fastest.
   @Test
   void theDrumOfTheDemo() {
     var axes = MotionAxes.of(study(Demo.settled()));
-    assertThat(axes).extracting(MotionAxis::name).containsExactly("=AX2", "=AX3");
-    var drum = axes.getFirst();
+    assertThat(axes).extracting(MotionAxis::name).containsExactly("=AX1", "=AX2", "=AX3");
+    var drum = axes.get(1);
     assertThat(AxisSteps.computed(drum).orElseThrow().value()).isCloseTo(40, within(1e-9));
     assertThat(AxisSteps.turns(drum, drum.wants().speed().orElseThrow()).orElseThrow())
         .isCloseTo(450, within(1e-9));

@@ -18,6 +18,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import nelvar.core.analysis.Job;
 import nelvar.core.analysis.motion.AxisSettings;
+import nelvar.core.analysis.motion.Direction;
 import nelvar.core.analysis.motion.MotionAxis;
 import nelvar.core.analysis.motion.SettingsSheet;
 import nelvar.core.model.MachineFunction;
@@ -158,7 +159,7 @@ public final class MotionStage implements Stage {
 
   /// What it is wanted to do: its function's words and figures, and the microsteps of its drive.
   private Node wanted(MotionAxis axis) {
-    var box = new VBox(6);
+    var box = new VBox(4);
     box.setMinWidth(narrow() ? 230 : 340);
     box.setPrefWidth(330);
     var title = new Label(axis.function().map(MachineFunction::name).orElse(axis.name()));
@@ -174,6 +175,7 @@ public final class MotionStage implements Stage {
       box.getChildren().add(says);
     }
     if (!axis.settable().microsteps().isEmpty()) box.getChildren().add(microsteps(axis));
+    box.getChildren().add(direction(axis));
     return box;
   }
 
@@ -246,6 +248,42 @@ public final class MotionStage implements Stage {
     field.show(now);
     field.setId("motion-" + name.toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
     return field;
+  }
+
+  /// What reverses it, and how somebody saw it run.
+  private Node direction(MotionAxis axis) {
+    var direction = Direction.of(axis, review.orElseThrow().study());
+    var label = new Label("It ran");
+    label.setMinWidth(104);
+    var right = new ToggleButton("right");
+    right.setId("ran-right");
+    var wrong = new ToggleButton("the wrong way");
+    wrong.setId("ran-wrong");
+    direction
+        .right()
+        .ifPresent(now -> {
+          right.setSelected(now);
+          wrong.setSelected(!now);
+        });
+    right.setOnAction(_ -> session.ifPresent(s -> s.edit(direction.observed(axis, true))));
+    wrong.setOnAction(_ -> session.ifPresent(s -> s.edit(direction.observed(axis, false))));
+    var says =
+        new Label(
+            direction.reversals().isEmpty()
+                ? "nothing reverses it"
+                : direction.reversals().size() + " reversed");
+    says.getStyleClass().add("soft");
+    says.setMinWidth(0);
+    says.setTooltip(
+        new Tooltip(
+            direction.reversals().isEmpty()
+                ? "no coil, setting or mounting turns it round"
+                : String.join("\n", direction.reversals())));
+    var row = new HBox(8, label, right, wrong, says);
+    for (var button : java.util.List.of(right, wrong))
+      button.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
+    row.setAlignment(Pos.CENTER_LEFT);
+    return row;
   }
 
   private Node microsteps(MotionAxis axis) {
