@@ -8,7 +8,9 @@ import static nelvar.core.calc.Input.word;
 import java.util.List;
 import nelvar.core.analysis.motion.AxisSteps;
 import nelvar.core.formula.Cutting;
+import nelvar.core.formula.Ntc;
 import nelvar.core.formula.StepperTorque;
+import nelvar.core.formula.WindingJoins;
 import nelvar.core.formula.WindingOhms;
 import nelvar.core.trail.Computed;
 import nelvar.core.units.Current;
@@ -18,6 +20,7 @@ import nelvar.core.units.Measure;
 import nelvar.core.units.Percent;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.Significant;
+import nelvar.core.units.Temperature;
 import nelvar.core.units.Voltage;
 
 /// Cutting, travel measured against travel commanded, torque of steppers, ohms of windings.
@@ -64,6 +67,20 @@ final class CuttingCalculators {
       word("joined", "how the phases are joined", WindingOhms.Joined.class, "star");
   private static final Input<Integer> GROUPS =
       whole("groups", "coil groups of a phase in parallel", 1, 20, "1").usually("1");
+
+  private static final Input<WindingJoins.Winding> LEADS =
+      word("leads", "how many, and how wound", WindingJoins.Winding.class, "nine_star");
+  private static final Input<WindingJoins.Volts> VOLTS =
+      word("volts", "which of its two voltages", WindingJoins.Volts.class, "low");
+
+  private static final Input<Resistance> NOMINAL = Inputs.resistance("R25", "at 25 °C", "10 kΩ");
+  private static final Input<Double> BETA = number("B", "of its curve, K", 1000, 10_000, "3435");
+  private static final Input<Temperature> AT =
+      quantity("T", "temperature", Kind.TEMPERATURE, -100, 400, "100C");
+  private static final Input<Resistance> PULL_UP =
+      Inputs.resistance("Rp", "pull-up of the board", "4.7 kΩ");
+  private static final Input<Voltage> SUPPLY =
+      Inputs.voltage("Us", "what the pull-up hangs on", "3.3V");
 
   static final List<Calculator> ALL =
       List.of(
@@ -175,7 +192,36 @@ final class CuttingCalculators {
                           given.of(JOINED))),
               PHASE,
               JOINED,
-              GROUPS));
+              GROUPS),
+          Calculator.of(
+              "winding-joins",
+              "Which leads of a motor are joined",
+              "by the usual numbers of its leads",
+              given ->
+                  given.answer(
+                      "joins",
+                      "as leads are usually numbered, from memory; the motor's own card decides",
+                      WindingJoins.of(given.of(LEADS), given.of(VOLTS))),
+              LEADS,
+              VOLTS),
+          Calculator.of(
+              "thermistor-volts",
+              "Volts a thermistor leaves beside its pull-up",
+              "U at the pin",
+              given -> {
+                var r =
+                    given.step(
+                        "R",
+                        "R25 · e^(B · (1/T − 1/298.15 K))",
+                        Ntc.resistance(given.of(NOMINAL), given.of(BETA), given.of(AT)));
+                return given.answer(
+                    "U", "Us · R/(R + Rp)", Ntc.read(given.of(SUPPLY), given.of(PULL_UP), r));
+              },
+              NOMINAL,
+              BETA,
+              AT,
+              PULL_UP,
+              SUPPLY));
 
   private CuttingCalculators() {}
 }

@@ -19,7 +19,7 @@ public record DriveSteps(
     Optional<Stepping.Scale> scale,
     Optional<Percent> idle,
     Optional<SwitchBank> bank) {
-  static final DriveSteps UNKNOWN =
+  public static final DriveSteps UNKNOWN =
       new DriveSteps(List.of(), List.of(), Optional.empty(), Optional.empty(), Optional.empty());
 
   public DriveSteps {

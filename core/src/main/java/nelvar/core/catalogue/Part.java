@@ -191,6 +191,11 @@ public sealed interface Part
     return Optional.empty();
   }
 
+  /// What a drive for steppers can be set to; empty for all others, and where nothing is stated.
+  default Optional<DriveSteps> steps() {
+    return Optional.empty();
+  }
+
   /// What contacts like this one usually switch, where nothing is stated; empty where even that is
   /// not known.
   default Optional<ContactRating> usualRating(Link contact) {

@@ -35,11 +35,6 @@ public record StepperDrive(
     controls = List.copyOf(controls);
   }
 
-  /// What it can be set to.
-  public DriveSteps settable() {
-    return steps.orElse(DriveSteps.UNKNOWN);
-  }
-
   /// Whether it is made for a socket of a board, and stands by itself nowhere.
   public boolean module() {
     return controls.contains("STEP");

@@ -25,6 +25,7 @@ import nelvar.core.analysis.motion.MicrostepsSet;
 import nelvar.core.analysis.motion.PulseRate;
 import nelvar.core.analysis.motion.RunsRightWay;
 import nelvar.core.analysis.motion.SpeedStarts;
+import nelvar.core.analysis.motion.SpindleCuts;
 import nelvar.core.analysis.motion.StepsEntered;
 import nelvar.core.analysis.motion.StopsInTime;
 import nelvar.core.analysis.motion.TorqueReserve;
@@ -198,6 +199,7 @@ public final class RuleBook {
           new RunsRightWay(),
           new StopsInTime(),
           new SpeedStarts(),
+          new SpindleCuts(),
           new Chatter(),
           new StopReadOnly(),
           new StartsByItself(),

@@ -215,6 +215,7 @@ class CalculatorsTest {
         "travel-correction|k=40 told=100 went=99.5|40.201|1e-3",
         "stepper-torque|Th=3.1Nm In=4.2A R=0.9ohm L=3.8mH U=48V n=700rpm|1.70|0.03",
         "lead-ohms|R=3ohm joined=star|6|1e-9",
+        "thermistor-volts|R25=10kohm B=3435 T=100C Rp=4.7kohm Us=3.3V|0.5727|1e-3",
         "lead-ohms|R=3ohm joined=delta groups=2|1|1e-9",
         "lead-ohms|R=3ohm joined=open|3|1e-9",
       })
@@ -229,6 +230,13 @@ class CalculatorsTest {
   @Test
   void judgements() {
     assertThat(value("breaker", "Ib=11.5A")).hasToString("B 13 A");
+    // Numbering of nine leads as in NEMA MG 1 (from memory); reference section 14
+    assertThat(value("winding-joins", "leads=nine-star volts=low"))
+        .hasToString("L1: 1 7, L2: 2 8, L3: 3 9; join 4 5 6");
+    assertThat(value("winding-joins", "leads=nine-delta volts=high"))
+        .hasToString("L1: 1, L2: 2, L3: 3; join 4 7, 5 8, 6 9");
+    assertThat(value("two-lengths", "told=100 went=100.4 told2=300 went2=300.8"))
+        .hasToString("scale 1.002, offset 0.2");
     assertThat(value("breaker", "Ib=1A Ipeak=34A")).hasToString("D 3 A");
     // 40 A peak flow for 16 A at most through B: 45 A/√2 = 31.8 A is within 3 · 16 A
     assertThat(value("breaker", "Ib=11.5A Ipeak=45A")).hasToString("B 13 A");

@@ -45,6 +45,7 @@ public final class Lists {
         PinMap.of(review.study()),
         ConnectorRows.list(review.study()),
         settings(review.study()),
+        AxisRows.list(review.study()),
         faults(review.study()),
         findings(review),
         deviations(review),

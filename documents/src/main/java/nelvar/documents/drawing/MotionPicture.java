@@ -254,7 +254,7 @@ public final class MotionPicture {
         axis.drive().designation()
             + (bank.isPresent()
                 ? ": its switches as one sees them"
-                : axis.servo().isPresent() ? ": pulses it can be set to" : ": how it is set"),
+                : axis.servo().isPresent() ? ": pulses a turn, compared" : ": how it is set"),
         Face.SEMIBOLD,
         13,
         Ink.TEXT,

@@ -10,9 +10,7 @@ import nelvar.core.analysis.signals.PinLinks;
 import nelvar.core.catalogue.Demand;
 import nelvar.core.catalogue.DriveSteps;
 import nelvar.core.catalogue.Part;
-import nelvar.core.catalogue.ServoDrive;
 import nelvar.core.catalogue.ServoMotor;
-import nelvar.core.catalogue.StepperDrive;
 import nelvar.core.catalogue.StepperMotor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
@@ -41,7 +39,8 @@ public final class MotionAxes {
       var part = study.part(motor);
       if (feed.isEmpty() || part.isEmpty() || !byPulses(part.get())) continue;
       var drive = feed.get().source().orElseThrow().device();
-      if (study.part(drive).filter(p -> p.chops() || p instanceof ServoDrive).isEmpty()) continue;
+      if (study.part(drive).filter(p -> p.chops() || p.pulseInput().isPresent()).isEmpty())
+        continue;
       all.add(axis(motor, part.get(), feed.get(), drive, study));
     }
     return List.copyOf(all);
@@ -68,13 +67,8 @@ public final class MotionAxes {
             .orElseGet(() -> motor.designation().text());
     var step = step(drive, study);
     var board = step.map(PinLink::board).or(() -> only(study)).orElse(drive);
-    var separate =
-        study
-                .part(drive)
-                .filter(p -> p instanceof StepperDrive || p instanceof ServoDrive)
-                .isPresent()
-            ? drive
-            : board;
+    // A board with drives on it is set as a board.
+    var separate = study.part(drive).filter(p -> p.logic().isEmpty()).isPresent() ? drive : board;
     var driving = study.part(separate);
     return new MotionAxis(
         name,
@@ -87,7 +81,7 @@ public final class MotionAxes {
         board,
         step,
         Mechanics.read(function.flatMap(f -> f.wants().detail()).orElse("")),
-        driving.map(MotionAxes::settable).orElseGet(MotionAxes::nothing),
+        driving.flatMap(Part::steps).orElse(DriveSteps.UNKNOWN),
         driving.flatMap(Part::pulseInput),
         drive.trip(),
         bus(drive, study),
@@ -101,15 +95,6 @@ public final class MotionAxes {
         study.project().settings().stream()
             .filter(s -> s.device().equals(drive.id()) || s.device().equals(board.id()))
             .toList());
-  }
-
-  private static DriveSteps settable(Part part) {
-    return part instanceof StepperDrive drive ? drive.settable() : nothing();
-  }
-
-  private static DriveSteps nothing() {
-    return new DriveSteps(
-        List.of(), List.of(), Optional.empty(), Optional.empty(), Optional.empty());
   }
 
   /// What its motor serves, else its drive.

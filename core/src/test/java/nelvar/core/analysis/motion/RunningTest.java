@@ -158,6 +158,60 @@ class RunningTest {
                 .apply(project));
   }
 
+  /// 3 · 6 · 2400 · 800/60000/0.8 are 720 W: a spindle of 1.5 kW cooled by air gives 1125 W, half
+  /// as deep again asks 1080, twice as deep 1440. What is no cut is said.
+  @ParameterizedTest
+  @CsvSource({
+    "cuts aluminium 3 x 6 mm at 2400 mm/min,pass", "cuts aluminum 4.5 x 6 mm at 40 mm/s,pass",
+    "cuts aluminium 6 x 6 mm at 2400 mm/min,finding", "cuts cheese 6 x 6 mm at 2400 mm/min,said",
+    "cuts it,said", "turns,none"
+  })
+  void aSpindleGivesThePowerOfItsCut(String words, String expected) {
+    var spindle =
+        CatalogueFile.standard().all().stream()
+            .filter(nelvar.core.catalogue.InductionMotor.class::isInstance)
+            .map(nelvar.core.catalogue.InductionMotor.class::cast)
+            .filter(m -> Math.abs(m.power().watts() - 1500) < 1)
+            .filter(m ->
+                m.cooling()
+                    .filter(nelvar.core.catalogue.InductionMotor.Cooling.LIQUID::equals)
+                    .isEmpty())
+            .findFirst()
+            .orElseThrow();
+    var function =
+        new nelvar.core.model.MachineFunction(
+            new Id("S"),
+            new nelvar.core.model.Designation("=S"),
+            "spindle",
+            nelvar.core.model.FunctionKind.MOVE,
+            nelvar.core.model.Wants.NOTHING.withMotion(
+                Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(words)));
+    var project =
+        nelvar.core.model.edit.FunctionEdits.add(function)
+            .apply(Panel.dc().device("M", spindle.id()).build());
+    project =
+        nelvar.core.model.edit.FunctionEdits.serve(
+                project.device(new Id("M")).orElseThrow(), Optional.of(function))
+            .apply(project);
+    var verdict = new SpindleCuts().check(study(project)).findFirst();
+    assertThat(
+            verdict
+                .map(v ->
+                    switch (v) {
+                      case Verdict.Pass _ -> "pass";
+                      case Verdict.Finding _ -> "finding";
+                      case Verdict.NotChecked _ -> "said";
+                    })
+                .orElse("none"))
+        .isEqualTo(expected);
+    assertThat(
+            SpindleCuts.read("cuts aluminium 3 x 6 mm at 2400 mm/min")
+                .orElseThrow()
+                .power()
+                .watts())
+        .isCloseTo(720, within(1e-6));
+  }
+
   /// 640 steps a mm entered where 640 are made; where 320 are made it goes half as far; with the
   /// direction known to be wrong it goes the other way; too fast it is said to lose steps.
   @Test
