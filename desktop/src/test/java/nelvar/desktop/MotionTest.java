@@ -52,11 +52,14 @@ class MotionTest extends DemoWindow {
   @Test
   void anAxisIsSeenFromPulseToLoad() {
     open();
+    assertThat(says("2000 ÷ 10 mm = 200 steps/mm")).as("a servo first").isTrue();
+    driver.run(() -> driver.window.select(new Id("M4")));
+    driver.settle();
     assertThat(says("200 · 8 · 3 ÷ 120 mm = 40 steps/mm")).isTrue();
     assertThat(says("450 rpm: asked 0.253 N·m")).isTrue();
     assertThat(says("1–3 microsteps: 8; 4 at rest: half; 5–8 phase current: 4.2 A")).isTrue();
     driver.run(() -> ((ToggleButton) driver.window.root().lookup("#axis-=AX3")).fire());
-    assertThat(says("= 200 steps/mm")).isTrue();
+    assertThat(says("200 · 8 ÷ 8 mm = 200 steps/mm")).isTrue();
     // A thing selected anywhere shows its axis.
     driver.run(() -> driver.window.select(new Id("U4")));
     assertThat(says("= 40 steps/mm")).isTrue();
@@ -153,7 +156,8 @@ class MotionTest extends DemoWindow {
 
   @Test
   void withoutAxesTheStageTeaches() {
-    driver.run(() -> driver.window.begin());
+    driver.press(KeyCode.CONTROL, KeyCode.N);
+    driver.settle();
     open();
     assertThat(MotionAxes.of(session().review().get().study())).isEmpty();
     assertThat(

@@ -8,7 +8,8 @@ import nelvar.core.units.Voltage;
 /// What one contact switches, by utilisation category (IEC 60947-4-1 and 60947-5-1): alternating
 /// current into resistive loads (AC-1), motors (AC-3) and coils (AC-15), direct current by the
 /// voltage it is to be broken at into resistive loads (DC-1) and into coils (DC-13), and the peak
-/// it stands while it closes.
+/// it stands while it closes (of a contactor 10 times AC-3 effective, 14 times as a peak: IEC
+/// 60947-4-1, making capacity, unchecked).
 ///
 /// @param least what keeps it clean: with less it fouls and fails to conduct now and then
 public record ContactRating(

@@ -17,6 +17,9 @@ import nelvar.core.units.Significant;
 /// What is to be set for an axis, in drive and controller, each with what the computation gives,
 /// what has been entered, and why.
 public final class SettingsSheet {
+  /// Microsteps with which a motor runs quietly, where nothing finer is wanted; common practice.
+  private static final int QUIET = 8;
+
   private SettingsSheet() {}
 
   /// How a value stands.
@@ -83,7 +86,10 @@ public final class SettingsSheet {
     var value =
         enough
             ? set.map(Significant::digits)
-            : proposed.map(String::valueOf).or(() -> set.map(Significant::digits));
+            : proposed
+                .map(String::valueOf)
+                .or(() -> set.map(Significant::digits))
+                .or(() -> axis.settable().atLeast(QUIET).map(String::valueOf));
     return row(
         axis.drive(),
         AxisSettings.MICROSTEPS,
@@ -97,7 +103,7 @@ public final class SettingsSheet {
                         Significant.digits(w.needed()),
                         axis.wants().resolution().orElseThrow(),
                         w.reserve().isPresent() ? "; the doubling is kept in reserve" : ""))
-            .orElse("as fine as wanted: say a resolution with the function"),
+            .orElse("8 run quietly, common practice; a resolution said with the function decides"),
         false);
   }
 

@@ -33,6 +33,9 @@ public final class Io {
   /// What a sourcing output carries; of each controller shipped, and common.
   private static final double OUTPUT = 0.5;
 
+  /// What outputs of the shipped boards stand for a moment.
+  private static final double PEAK = 1.5;
+
   /// What a relay of the catalogue switches at 24 V, with some to spare (of its 6 A).
   private static final double RELAY = 4;
 
@@ -188,7 +191,10 @@ public final class Io {
       Optional<Id> serves,
       String what) {
     var behindStop = safe && mains.stops();
-    if (volts == LOGIC && amperes <= OUTPUT && (!how.relays() || what.endsWith(COIL)))
+    if (volts == LOGIC
+        && amperes <= OUTPUT
+        && starting <= PEAK
+        && (!how.relays() || what.endsWith(COIL)))
       return direct(amperes, starting, behindStop, serves, what);
     var fed = rails.feed(volts, amperes, starting, behindStop, what, amperes > 1);
     return new Rails.Fed(

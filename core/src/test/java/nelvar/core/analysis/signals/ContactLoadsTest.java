@@ -135,7 +135,7 @@ class ContactLoadsTest {
   }
 
   /// A supply that takes 34 A at switching on, from the mains through a small relay that stands 15
-  /// A, through a contactor that stands 90 A.
+  /// A, through a contactor that stands 127 A.
   @Test
   void aRelayWeldsOnASupply() {
     var relay = fed("relay-6a-24vdc", "11", "14");
