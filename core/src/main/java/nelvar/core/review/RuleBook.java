@@ -80,6 +80,7 @@ import nelvar.core.analysis.signals.PlugsGoInOneWay;
 import nelvar.core.analysis.signals.PulsedLoads;
 import nelvar.core.analysis.signals.Pulses;
 import nelvar.core.analysis.signals.SensesTarget;
+import nelvar.core.analysis.signals.SensorColours;
 import nelvar.core.analysis.signals.SerialLinks;
 import nelvar.core.analysis.sizing.InParallel;
 import nelvar.core.analysis.sizing.MinimumSection;
@@ -175,6 +176,7 @@ public final class RuleBook {
           new SerialLinks(),
           new PermissivesHold(),
           new SensesTarget(),
+          new SensorColours(),
           new Jumpers(),
           new PlugsGoInOneWay(),
           new ClosesOntoCapacitors(),

@@ -37,6 +37,7 @@ public final class Shots {
               case "Power" -> Optional.of(new Id("T2"));
               case "Runs" -> Optional.of(new Id("W32"));
               case "Signals" -> Optional.of(new Id("B3"));
+              case "Motion" -> Optional.of(new Id("M4"));
               default -> Optional.<Id>empty();
             };
         window.session().orElseThrow().selection().set(subject);
@@ -111,6 +112,7 @@ public final class Shots {
       case "Power" -> 3;
       case "Runs" -> 4;
       case "Pack" -> 5;
+      case "Motion" -> 15;
       default -> 13;
     };
   }
@@ -145,14 +147,6 @@ public final class Shots {
       words.setText("supply 24 V >= 5 A");
     picture(scene, folder.resolve("18-catalogue.png"));
     window.closeOverlay();
-    window.desk().begin();
-    var fresh = window.session().orElseThrow();
-    fresh.composing().begin("tile-polisher");
-    fresh.composing().draft();
-    for (var turn = 0; turn < 200 && fresh.project().conductors().isEmpty(); turn++) pulse(50);
-    for (var turn = 0; turn < 200 && fresh.stale().get(); turn++) pulse(50);
-    window.choose(window.stage("Power"));
-    picture(scene, folder.resolve("15-drafted-power.png"));
   }
 
   private static boolean compared(MainWindow window) {

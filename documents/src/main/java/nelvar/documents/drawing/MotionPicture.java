@@ -44,8 +44,7 @@ public final class MotionPicture {
     picture.chain();
     picture.sum();
     picture.switches(GAP, 152);
-    picture.microsteps(
-        GAP, axis.settable().bank().isPresent() ? 300 : axis.servo().isPresent() ? 180 : 204);
+    picture.microsteps(GAP, picture.below());
     if (axis.servo().isPresent()) picture.servo(width * 0.40, 152);
     else picture.curve(width * 0.40, 152);
     return new Drawing(width, height, picture.shapes, picture.spots);
@@ -310,7 +309,9 @@ public final class MotionPicture {
               Optional.of(Ink.CARD),
               Optional.empty()));
     }
-    text(x, y + 100, said(bank), Face.TEXT, SMALL, Ink.TEXT_SOFT, most);
+    var lines = said(bank, most);
+    for (var n = 0; n < lines.size(); n++)
+      text(x, y + 100 + n * 15, lines.get(n), Face.TEXT, SMALL, Ink.TEXT_SOFT, most);
   }
 
   /// Whether a switch has to be on; empty where what it sets is not known.
@@ -352,7 +353,8 @@ public final class MotionPicture {
     };
   }
 
-  private String said(SwitchBank bank) {
+  /// What its switches say, on one line where that fits.
+  private List<String> said(SwitchBank bank, double most) {
     var all = new ArrayList<String>();
     for (var group : bank.groups()) {
       var ways = group.ways();
@@ -365,7 +367,16 @@ public final class MotionPicture {
                   group.sets().toLowerCase(java.util.Locale.ROOT),
                   value(group).orElse("not set")));
     }
-    return String.join("; ", all);
+    var whole = String.join("; ", all);
+    return Faces.width(whole, Face.TEXT, SMALL) <= most ? List.of(whole) : all;
+  }
+
+  /// Where the table begins: below the switches, or what stands in their place.
+  private double below() {
+    return axis.settable()
+        .bank()
+        .map(bank -> 285 + 15.0 * said(bank, width * 0.37).size())
+        .orElse(axis.servo().isPresent() ? 180.0 : 204.0);
   }
 
   /// What each setting of the drive gives.

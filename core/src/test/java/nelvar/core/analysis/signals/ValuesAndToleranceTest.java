@@ -320,4 +320,56 @@ class ValuesAndToleranceTest {
             .study(),
         "R1");
   }
+
+  /// Brown is +, blue 0 V and black the signal; blue on + is said, white is somebody's habit, and
+  /// single wires have the colours of the cabinet.
+  @ParameterizedTest
+  @CsvSource({
+    "brown,blue,black,pass",
+    "blue,brown,black,finding",
+    "brown,blue,white,pass",
+    "black,blue,brown,finding"
+  })
+  void coloursOfASensor(String plus, String zero, String out, String expected) {
+    for (var cable : new boolean[] {true, false}) {
+      var study = coloured(plus, zero, out, cable);
+      var verdict = new SensorColours().check(study).findFirst();
+      assertThat(
+              verdict
+                  .map(v -> v instanceof nelvar.core.finding.Verdict.Pass ? "pass" : "finding")
+                  .orElse("none"))
+          .isEqualTo(cable ? expected : "none");
+    }
+  }
+
+  private static Study coloured(String plus, String zero, String out, boolean cable) {
+    var panel =
+        panel(inputs("type-3"))
+            .device("B", "inductive-m12-pnp")
+            .wire("T:+", "B:+", 0.34, 5)
+            .wire("B:-", "T:-", 0.34, 5)
+            .wire("B:OUT", "A:DI1", 0.34, 5);
+    var project = panel.build();
+    var colours = java.util.Map.of("B:+", plus, "B:-", zero, "B:OUT", out);
+    var wires = new java.util.ArrayList<nelvar.core.model.Conductor>();
+    for (var wire : project.conductors()) {
+      var end = wire.from().device().text().equals("B") ? wire.from() : wire.to();
+      var colour = java.util.Optional.ofNullable(colours.get(end.toString()));
+      wires.add(
+          colour.isEmpty()
+              ? wire
+              : new nelvar.core.model.Conductor(
+                  wire.id(),
+                  wire.label(),
+                  wire.from(),
+                  wire.to(),
+                  wire.function(),
+                  wire.section(),
+                  wire.length(),
+                  colour,
+                  cable ? java.util.Optional.of(new nelvar.core.model.Id("WB")) : wire.cable(),
+                  cable ? java.util.Optional.empty() : wire.bundle()));
+    }
+    return Panel.study(project.withConductors(wires));
+  }
 }
