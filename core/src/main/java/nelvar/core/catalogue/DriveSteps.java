@@ -13,14 +13,22 @@ import nelvar.core.units.Percent;
 /// @param scale what those currents mean; not known where nothing is stated
 /// @param idle share of the current it keeps at rest
 /// @param bank its switches, where it is set with some
+/// @param trimmer its trimmer, where its current is set with one
 public record DriveSteps(
     List<Integer> microsteps,
     List<Current> currents,
     Optional<Stepping.Scale> scale,
     Optional<Percent> idle,
-    Optional<SwitchBank> bank) {
+    Optional<SwitchBank> bank,
+    Optional<Trimmer> trimmer) {
   public static final DriveSteps UNKNOWN =
-      new DriveSteps(List.of(), List.of(), Optional.empty(), Optional.empty(), Optional.empty());
+      new DriveSteps(
+          List.of(),
+          List.of(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty());
 
   public DriveSteps {
     microsteps = List.copyOf(microsteps);

@@ -21,6 +21,7 @@ import nelvar.core.analysis.load.InletAgainstUpstream;
 import nelvar.core.analysis.load.LiquidCooled;
 import nelvar.core.analysis.load.MotorCable;
 import nelvar.core.analysis.load.MotorFrequency;
+import nelvar.core.analysis.motion.FeedsAtSpeed;
 import nelvar.core.analysis.motion.MicrostepsSet;
 import nelvar.core.analysis.motion.PulseRate;
 import nelvar.core.analysis.motion.RunsRightWay;
@@ -29,6 +30,7 @@ import nelvar.core.analysis.motion.SpindleCuts;
 import nelvar.core.analysis.motion.StepsEntered;
 import nelvar.core.analysis.motion.StopsInTime;
 import nelvar.core.analysis.motion.TorqueReserve;
+import nelvar.core.analysis.motion.TrimmerWithin;
 import nelvar.core.analysis.parts.ClosesOntoCapacitors;
 import nelvar.core.analysis.parts.ClosingPeak;
 import nelvar.core.analysis.parts.CoilKind;
@@ -202,6 +204,8 @@ public final class RuleBook {
           new StopsInTime(),
           new SpeedStarts(),
           new SpindleCuts(),
+          new FeedsAtSpeed(),
+          new TrimmerWithin(),
           new Chatter(),
           new StopReadOnly(),
           new StartsByItself(),

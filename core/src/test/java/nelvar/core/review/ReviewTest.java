@@ -119,6 +119,7 @@ class ReviewTest {
             "signals.pulsed-load A1:HE1",
             "motion.microsteps U2",
             "motion.steps M1",
+            "motion.trimmer U1",
             "signals.heats-on E1",
             "signals.contact-least-load S2:11",
             "signals.numbering A1:HE0");

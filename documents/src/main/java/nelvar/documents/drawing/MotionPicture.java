@@ -613,17 +613,20 @@ public final class MotionPicture {
                     4,
                     Optional.of(Ink.ACCENT),
                     Optional.empty())));
-    // Above the curve, where nothing else stands.
-    var leftwards = px > ends[0] + (ends[2] - ends[0]) * 0.5;
-    shapes.add(
-        Shape.text(
-            px + (leftwards ? -8 : 8),
-            ends[1] + 16,
-            Significant.digits(turns) + " rpm: " + words,
-            Face.BOLD,
-            SMALL,
-            Ink.TEXT,
-            leftwards ? Shape.Anchor.END : Shape.Anchor.START));
+    // Above the curve, where nothing else stands, on the side that has more room.
+    var leftwards = px > (ends[0] + ends[2]) / 2;
+    var room = Math.max(px - ends[0], ends[2] - px) - 12;
+    var lines = Faces.wrap(Significant.digits(turns) + " rpm: " + words, Face.BOLD, SMALL, room);
+    for (var n = 0; n < lines.size(); n++)
+      shapes.add(
+          Shape.text(
+              px + (leftwards ? -8 : 8),
+              ends[1] + 16 + n * 15,
+              lines.get(n),
+              Face.BOLD,
+              SMALL,
+              Ink.TEXT,
+              leftwards ? Shape.Anchor.END : Shape.Anchor.START));
   }
 
   private List<double[]> points(StepperTorque.Motor motor, Voltage bus, double[] ends) {

@@ -3,6 +3,7 @@ package nelvar.core.analysis.motion;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import nelvar.core.catalogue.Trimmer;
 import nelvar.core.formula.Axis;
 import nelvar.core.model.Device;
 import nelvar.core.model.edit.Edit;
@@ -57,6 +58,7 @@ public final class SettingsSheet {
     } else {
       all.add(microsteps(axis));
       all.add(current(axis));
+      axis.settable().trimmer().ifPresent(trimmer -> all.add(trimmer(axis, trimmer)));
     }
     axis.settable().idle().ifPresent(idle -> all.add(rest(axis, idle)));
     all.add(steps(axis));
@@ -172,6 +174,20 @@ public final class SettingsSheet {
             ? Standing.TO_ENTER
             : high || between ? Standing.DIFFERS : Standing.ENTERED,
         Optional.of(Edits.trip(axis.drive(), Optional.of(value))));
+  }
+
+  /// What is measured at the trimmer, power on and its motor plugged in.
+  private static Row trimmer(MotionAxis axis, Trimmer trimmer) {
+    var current = axis.set().orElse(axis.rated());
+    return row(
+        axis.drive(),
+        "Trimmer",
+        "",
+        Optional.of(trimmer.reference(current).toString()),
+        entered(axis, axis.drive(), "Trimmer"),
+        "measured against 0 V for %s%s; never turn it with a metal tool while the motor is being plugged"
+            .formatted(current, trimmer.turns().map(t -> ", " + t).orElse("")),
+        false);
   }
 
   private static Row rest(MotionAxis axis, Percent idle) {

@@ -212,6 +212,72 @@ class RunningTest {
         .isCloseTo(720, within(1e-6));
   }
 
+  /// A spindle beside an axis: nothing tells that it turns; its drive does; the program waits, long
+  /// enough, too short, for a time nobody said.
+  @ParameterizedTest
+  @CsvSource({
+    "'','','',finding",
+    "DI5,'','',pass",
+    "'',3 s,2.5 s,pass",
+    "'',2 s,2.5 s,finding",
+    "'',3 s,'',said",
+    "'',a while,2 s,said"
+  })
+  void axesFeedOnceTheSpindleTurns(String atSpeed, String dwell, String spinUp, String expected) {
+    var spindle =
+        CatalogueFile.standard().all().stream()
+            .filter(nelvar.core.catalogue.InductionMotor.class::isInstance)
+            .map(nelvar.core.catalogue.InductionMotor.class::cast)
+            .filter(m -> m.frequency().isPresent())
+            .findFirst()
+            .orElseThrow();
+    var project = axis("screw 5 mm");
+    project =
+        nelvar.core.model.edit.Edits.add(
+                nelvar.core.model.Device.of(
+                    new Id("S"), "-S", "spindle", spindle.id(), nelvar.core.model.Place.MACHINE))
+            .apply(project);
+    for (var said :
+        List.of(List.of("At speed", atSpeed), List.of("Dwell", dwell), List.of("Spin-up", spinUp)))
+      if (!said.get(1).isEmpty()) project = say(project, "A", said.get(0), said.get(1));
+    var verdict = new FeedsAtSpeed().check(study(project)).findFirst();
+    assertThat(
+            verdict
+                .map(v ->
+                    switch (v) {
+                      case Verdict.Pass _ -> "pass";
+                      case Verdict.Finding _ -> "finding";
+                      case Verdict.NotChecked _ -> "said";
+                    })
+                .orElse("none"))
+        .isEqualTo(expected);
+    assertThat(new FeedsAtSpeed().check(study(axis("screw 5 mm")))).as("no spindle").isEmpty();
+  }
+
+  /// The module of the potter's machine: 1.2 A are 0.96 V at its trimmer; bare it stands 1 A, with
+  /// a heat sink 1.8 A.
+  @Test
+  void aTrimmerWithAndWithoutItsHeatSink() {
+    var planted = nelvar.core.file.Demo.sprayer();
+    var finding =
+        new TrimmerWithin()
+            .check(study(planted))
+            .filter(Verdict.Finding.class::isInstance)
+            .map(Verdict.Finding.class::cast)
+            .findFirst()
+            .orElseThrow();
+    assertThat(finding.text()).contains("stands 1 A without a heat sink", "trimmer to 0.8 V");
+    var cooled = say(planted, "U1", TrimmerWithin.SETTING, "yes");
+    assertThat(new TrimmerWithin().check(study(cooled))).allMatch(Verdict.Pass.class::isInstance);
+    var row =
+        SettingsSheet.of(MotionAxes.of(study(planted)).getFirst()).stream()
+            .filter(r -> r.name().equals("Trimmer"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(row.value()).contains("0.96 V");
+    assertThat(row.why()).contains("clockwise gives more on this one");
+  }
+
   /// 640 steps a mm entered where 640 are made; where 320 are made it goes half as far; with the
   /// direction known to be wrong it goes the other way; too fast it is said to lose steps.
   @Test
