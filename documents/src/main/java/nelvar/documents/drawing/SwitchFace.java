@@ -1,0 +1,160 @@
+package nelvar.documents.drawing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.analysis.motion.AxisSettings;
+import nelvar.core.analysis.motion.MotionAxis;
+import nelvar.core.catalogue.SwitchBank;
+
+/// The switches of a drive as one sees them, each where it has to stand for what is set.
+final class SwitchFace {
+  private static final double SMALL = MotionSheet.SMALL;
+
+  private final MotionAxis axis;
+  private final MotionSheet sheet;
+  private final double most;
+
+  /// @param most room for it
+  SwitchFace(MotionAxis axis, MotionSheet sheet, double most) {
+    this.axis = axis;
+    this.sheet = sheet;
+    this.most = most;
+  }
+
+  /// How high it stands, captions and all, below its y.
+  double height() {
+    return axis.settable()
+        .bank()
+        .map(bank -> 133 + 15.0 * said(bank).size())
+        .orElse(axis.servo().isPresent() ? 28.0 : 52.0);
+  }
+
+  /// The bank as one sees it, each switch where it has to stand.
+  void draw(double x, double y) {
+    var bank = axis.settable().bank();
+    sheet.text(
+        x,
+        y,
+        axis.drive().designation()
+            + (bank.isPresent()
+                ? ": its switches as one sees them"
+                : axis.servo().isPresent() ? ": pulses a turn, compared" : ": how it is set"),
+        Face.SEMIBOLD,
+        13,
+        Ink.TEXT,
+        most);
+    if (bank.isEmpty() && axis.servo().isPresent()) return;
+    if (bank.isEmpty()) {
+      sheet.text(
+          x,
+          y + 20,
+          "No switches are stated of it: set it as its papers say.",
+          Face.TEXT,
+          SMALL,
+          Ink.TEXT_SOFT,
+          most);
+      return;
+    }
+    bank.get()
+        .mounted()
+        .ifPresent(words -> sheet.text(x, y + 17, words, Face.TEXT, SMALL, Ink.TEXT_SOFT, most));
+    bank(bank.get(), x, y + 26);
+  }
+
+  private void bank(SwitchBank bank, double x, double y) {
+    var each = Math.min(34, (most - 60) / bank.ways());
+    var wide = 56 + each * bank.ways();
+    sheet.add(Shape.rounded(x, y, wide, 84, 4, Optional.of(Ink.TEXT_SOFT), Optional.empty()));
+    var on = bank.onIsUp() ? y + 24 : y + 52;
+    sheet.text(x + 8, on, "ON", Face.BOLD, SMALL, Ink.CARD, 40);
+    sheet.add(
+        Shape.polygon(
+            Optional.of(Ink.CARD),
+            Optional.empty(),
+            bank.onIsUp()
+                ? new double[] {x + 30, on, x + 40, on, x + 35, on - 9}
+                : new double[] {x + 30, on - 9, x + 40, on - 9, x + 35, on}));
+    for (var way = 1; way <= bank.ways(); way++) {
+      var stands = stands(bank, way);
+      var left = x + 48 + (way - 1) * each;
+      sheet.add(
+          Shape.rectangle(left, y + 10, each * 0.5, 50, Optional.of(Ink.TEXT), Optional.empty()));
+      sheet.middle(
+          left + each * 0.25, y + 76, String.valueOf(way), Face.BOLD, SMALL, Ink.CARD, each);
+      if (stands.isEmpty()) {
+        sheet.middle(left + each * 0.25, y + 40, "?", Face.BOLD, 14, Ink.WARNING_SOFT, each);
+        continue;
+      }
+      var up = stands.get() == bank.onIsUp();
+      sheet.add(
+          Shape.rectangle(
+              left + 1,
+              up ? y + 11 : y + 36,
+              each * 0.5 - 2,
+              23,
+              Optional.of(Ink.CARD),
+              Optional.empty()));
+    }
+    var lines = said(bank);
+    for (var n = 0; n < lines.size(); n++)
+      sheet.text(x, y + 100 + n * 15, lines.get(n), Face.TEXT, SMALL, Ink.TEXT_SOFT, most);
+  }
+
+  /// Whether a switch has to be on; empty where what it sets is not known.
+  private Optional<Boolean> stands(SwitchBank bank, int way) {
+    for (var group : bank.groups()) {
+      var at = group.ways().indexOf(way);
+      if (at < 0) continue;
+      return value(group).flatMap(group::forValue).map(on -> on.charAt(at) == '1');
+    }
+    return Optional.empty();
+  }
+
+  /// What the switches of a group are to say, as the bank writes it.
+  private Optional<String> value(SwitchBank.Group group) {
+    return switch (group.sets()) {
+      case AxisSettings.MICROSTEPS ->
+          axis.settings().microsteps().map(AxisSettings.Entered::text).map(String::strip);
+      case "Phase current" -> {
+        var set = axis.set().orElse(axis.rated());
+        var least =
+            group.positions().stream()
+                .filter(p ->
+                    nelvar.core.units.Kind.CURRENT.read(p.value())
+                            instanceof
+                            nelvar.core.units.Reading.Value<nelvar.core.units.Current>(var amperes)
+                        && amperes.amperes() <= set.amperes() + 1e-9)
+                .max(
+                    java.util.Comparator.comparingDouble(
+                        p -> nelvar.core.units.Kind.CURRENT.read(p.value()).orThrow().amperes()));
+        yield least.map(SwitchBank.Position::value);
+      }
+      default ->
+          axis.others().stream()
+              .filter(s -> s.device().equals(axis.drive().id()))
+              .filter(s -> s.name().equalsIgnoreCase(group.sets()))
+              .map(nelvar.core.model.Setting::value)
+              .findFirst()
+              .or(() -> Optional.of(group.positions().getFirst().value()));
+    };
+  }
+
+  /// What its switches say, on one line where that fits.
+  private List<String> said(SwitchBank bank) {
+    var all = new ArrayList<String>();
+    for (var group : bank.groups()) {
+      var ways = group.ways();
+      all.add(
+          "%s %s: %s"
+              .formatted(
+                  ways.size() == 1
+                      ? String.valueOf(ways.getFirst())
+                      : ways.getFirst() + "–" + ways.getLast(),
+                  group.sets().toLowerCase(java.util.Locale.ROOT),
+                  value(group).orElse("not set")));
+    }
+    var whole = String.join("; ", all);
+    return Faces.width(whole, Face.TEXT, SMALL) <= most ? List.of(whole) : all;
+  }
+}
