@@ -147,4 +147,27 @@ class NeedReaderTest {
           .noneMatch(entry ->
               entry.finding().orElseThrow().severity() == nelvar.core.finding.Severity.ERROR);
   }
+
+  /// What an axis moves with is understood wherever it stands, and kept in the builder's words.
+  @org.junit.jupiter.params.ParameterizedTest
+  @org.junit.jupiter.params.provider.CsvSource({
+    "bed: stepper 2.8 A rack module 1 20 teeth gear 3:1 resolution 0.1 mm, 62.83, 3",
+    "head: stepper 1.7 A 10 TPI 5 start friction 20 N 4 kg, 12.7, 1",
+    "beam: 2 steppers 2.8 A screw 2 start 5 mm ramp 2000 mm/s2 at 6000 mm/min, 10, 1",
+    "rotary: stepper 1.7 A turntable gear 90:1, 360, 90",
+    "drum: stepper 3 A belt 5 mm 24 teeth gear 3:1, 120, 3"
+  })
+  void mechanicsAreKept(String text, double travel, double ratio) {
+    var need = NeedReader.read(text).orThrow();
+    org.assertj.core.api.Assertions.assertThat(need.unread()).as(text).isEmpty();
+    var read = nelvar.core.analysis.motion.Mechanics.read(need.wants().detail().orElse(""));
+    org.assertj.core.api.Assertions.assertThat(read.perTurn().orElseThrow())
+        .isCloseTo(travel, org.assertj.core.api.Assertions.within(0.01));
+    org.assertj.core.api.Assertions.assertThat(read.ratio()).isEqualTo(ratio);
+    var spindle =
+        NeedReader.read("spindle 1.5 kW 24000 rpm cuts hardwood 4 x 8 mm at 3000 mm/min").orThrow();
+    org.assertj.core.api.Assertions.assertThat(spindle.unread()).isEmpty();
+    org.assertj.core.api.Assertions.assertThat(spindle.wants().speed().orElseThrow().value())
+        .isEqualTo(24000);
+  }
 }

@@ -97,6 +97,25 @@ public record Mechanics(
   private static final Pattern OVERRUN = pattern("overrun\\s+" + NUMBER + "\\s*mm");
   private static final Pattern PER_INCH = pattern("\\bper inch\\b");
 
+  /// Those with more words first, so that none takes a piece of another.
+  private static final List<Pattern> PHRASES =
+      List.of(
+          TPI,
+          MODULE,
+          RACK,
+          BELT,
+          TEETH,
+          SCREW,
+          DRUM,
+          GEAR,
+          DRAG,
+          INERTIA,
+          RAMP,
+          EFFICIENCY,
+          OVERRUN,
+          PER_INCH,
+          VERTICAL);
+
   public Mechanics {
     words = List.copyOf(words);
   }
@@ -108,6 +127,24 @@ public record Mechanics(
   /// Travel of one turn of the motor, in mm or degrees.
   public Optional<Double> perMotorTurn() {
     return perTurn.map(travel -> travel / ratio);
+  }
+
+  /// Whether the load itself turns.
+  public static boolean turnsRound(String text) {
+    return ROUND.matcher(text).find();
+  }
+
+  /// What of a sentence is read here, each piece as it stands: a list of what a machine must do
+  /// keeps them together.
+  public static List<String> phrases(String text) {
+    var all = new ArrayList<String>();
+    var left = text;
+    for (var pattern : PHRASES) {
+      var found = pattern.matcher(left);
+      while (found.find()) all.add(found.group().strip());
+      left = found.reset().replaceAll(" | ");
+    }
+    return List.copyOf(all);
   }
 
   public static Mechanics read(String text) {

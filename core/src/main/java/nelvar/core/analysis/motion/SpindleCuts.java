@@ -67,6 +67,12 @@ public final class SpindleCuts implements Rule {
     return Optional.of(new Cut(material.get(), depth.get(), width.get(), feed));
   }
 
+  /// The piece of a sentence that says a cut.
+  public static Optional<String> phrase(String text) {
+    var found = CUTS.matcher(text);
+    return found.find() ? Optional.of(found.group()) : Optional.empty();
+  }
+
   private static Optional<Length> length(@org.jspecify.annotations.Nullable String text) {
     return Kind.LENGTH.read(text + " mm") instanceof Reading.Value<Length>(var value)
             && value.metres() > 0

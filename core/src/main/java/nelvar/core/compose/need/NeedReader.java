@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import nelvar.core.analysis.motion.Mechanics;
+import nelvar.core.analysis.motion.SpindleCuts;
 import nelvar.core.model.Designation;
 import nelvar.core.model.FunctionKind;
 import nelvar.core.model.Means;
@@ -153,15 +155,26 @@ public final class NeedReader {
     rest = (rest.substring(0, match.start()) + " " + rest.substring(match.end())).strip();
   }
 
-  /// Belts, screws and gears stay in the builder's words.
+  /// Belts, screws and gears stay in the builder's words, and so does what is cut.
   private void mechanics() {
+    SpindleCuts.phrase(rest).ifPresent(this::keep);
     var match = MECHANICS.matcher(rest);
-    if (!match.find()) return;
-    var phrase = match.group().strip();
     // What follows may name the drive itself: `belt motor 0.25 kW`.
-    if (!phrase.matches("(?i)(with|\\p{L}+\\s+[0-9]).*")) return;
-    detail = Optional.of(phrase);
-    rest = rest.substring(0, match.start()).strip();
+    if (match.find() && match.group().strip().matches("(?i)(with|\\p{L}+\\s+[0-9]).*")) {
+      said(match.group().strip());
+      rest = rest.substring(0, match.start()).strip();
+    } else for (var phrase : Mechanics.phrases(rest)) keep(phrase);
+    if (Mechanics.turnsRound(rest)) said("turntable");
+  }
+
+  /// Goes from what is still to be understood to the builder's own words.
+  private void keep(String phrase) {
+    said(phrase);
+    rest = rest.replace(phrase, " ").replaceAll("\\s+", " ").strip();
+  }
+
+  private void said(String phrase) {
+    detail = Optional.of(detail.map(before -> before + " " + phrase).orElse(phrase));
   }
 
   private void amounts() {
