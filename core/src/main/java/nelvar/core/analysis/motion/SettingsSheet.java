@@ -185,7 +185,7 @@ public final class SettingsSheet {
         "",
         Optional.of(trimmer.reference(current).toString()),
         entered(axis, axis.drive(), "Trimmer"),
-        "measured against 0 V for %s%s; never turn it with a metal tool while the motor is being plugged"
+        "measured against 0 V for %s%s; never plug or unplug its motor with power on"
             .formatted(current, trimmer.turns().map(t -> ", " + t).orElse("")),
         false);
   }
