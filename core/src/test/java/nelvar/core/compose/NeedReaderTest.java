@@ -160,6 +160,7 @@ class NeedReaderTest {
   void mechanicsAreKept(String text, double travel, double ratio) {
     var need = NeedReader.read(text).orThrow();
     org.assertj.core.api.Assertions.assertThat(need.unread()).as(text).isEmpty();
+    org.assertj.core.api.Assertions.assertThat(need.kind()).as(text).isEqualTo(FunctionKind.MOVE);
     var read = nelvar.core.analysis.motion.Mechanics.read(need.wants().detail().orElse(""));
     org.assertj.core.api.Assertions.assertThat(read.perTurn().orElseThrow())
         .isCloseTo(travel, org.assertj.core.api.Assertions.within(0.01));

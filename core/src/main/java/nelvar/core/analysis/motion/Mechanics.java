@@ -134,6 +134,11 @@ public record Mechanics(
     return ROUND.matcher(text).find();
   }
 
+  /// The sentence without the words that say so.
+  public static String withoutRound(String text) {
+    return ROUND.matcher(text).replaceAll(" ");
+  }
+
   /// What of a sentence is read here, each piece as it stands: a list of what a machine must do
   /// keeps them together.
   public static List<String> phrases(String text) {

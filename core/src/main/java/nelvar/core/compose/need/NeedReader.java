@@ -39,6 +39,8 @@ public final class NeedReader {
       Pattern.compile(
           "(?<!\\p{L})(?:belt|screw|gear|rack|lead|pulley|drum|pinion|with)\\s+(?=.*[0-9]).*$",
           Pattern.CASE_INSENSITIVE);
+  private static final Pattern BY_PULSES =
+      Pattern.compile("\\b(?:stepper|servo)", Pattern.CASE_INSENSITIVE);
   private static final Pattern SIGNAL =
       Pattern.compile(
           "(?<![0-9])(?:(4)\\s*[-–]\\s*20\\s*mA|0\\s*[-–]\\s*10\\s*V)(?!\\p{L})",
@@ -164,7 +166,11 @@ public final class NeedReader {
       said(match.group().strip());
       rest = rest.substring(0, match.start()).strip();
     } else for (var phrase : Mechanics.phrases(rest)) keep(phrase);
-    if (Mechanics.turnsRound(rest)) said("turntable");
+    if (!Mechanics.turnsRound(rest)) return;
+    said("turntable");
+    // Of a stepper it is what moves, not what is asked for.
+    if (BY_PULSES.matcher(rest).find())
+      rest = Mechanics.withoutRound(rest).replaceAll("\\s+", " ").strip();
   }
 
   /// Goes from what is still to be understood to the builder's own words.
