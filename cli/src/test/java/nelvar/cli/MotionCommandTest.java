@@ -2,8 +2,6 @@ package nelvar.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
@@ -16,14 +14,8 @@ class MotionCommandTest {
 
   @TempDir Path folder;
 
-  private record Outcome(int code, String out, String err) {}
-
-  private static Outcome run(String... arguments) {
-    var out = new StringWriter();
-    var err = new StringWriter();
-    var code =
-        CommandLineTool.run(arguments, new PrintWriter(out, true), new PrintWriter(err, true));
-    return new Outcome(code, out.toString(), err.toString());
+  private static Ran run(String... arguments) {
+    return Ran.of(arguments);
   }
 
   @Test

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.PrintWriter;
 import java.io.StringReader;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -60,14 +59,8 @@ class OutputAbuseTest {
     return project.withName(name).withDescription(name).withDevices(renamed).withSettings(settings);
   }
 
-  private record Outcome(int code, String out, String err) {}
-
-  private static Outcome run(String... arguments) {
-    var out = new StringWriter();
-    var err = new StringWriter();
-    var code =
-        CommandLineTool.run(arguments, new PrintWriter(out, true), new PrintWriter(err, true));
-    return new Outcome(code, out.toString(), err.toString());
+  private static Ran run(String... arguments) {
+    return Ran.of(arguments);
   }
 
   @Test
@@ -144,7 +137,7 @@ class OutputAbuseTest {
     }
   }
 
-  private static void terminal(Outcome outcome) {
+  private static void terminal(Ran outcome) {
     assertThat(outcome.out() + outcome.err())
         .doesNotContainPattern("[\\x00-\\x08\\x0b-\\x1f\\x7f-\\x9f\u202a-\u202e\u2066-\u2069]");
   }

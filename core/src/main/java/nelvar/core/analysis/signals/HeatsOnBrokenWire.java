@@ -72,7 +72,7 @@ public final class HeatsOnBrokenWire implements Rule {
             heater.id(),
             Severity.WARNING,
             HEATS_ON,
-            "Only the program of %s ends the heating of %s: a broken sensor wire reads as cold, a bead that slipped out too, and a transistor that dies conducts. Put a thermal switch that opens when it is too hot in series with the heater, or with the coil that switches it."
+            "Only a program, by %s, ends the heating of %s: a broken sensor wire reads as cold, a bead that slipped out too, and a transistor that dies or a contact that welds conducts. Put a thermal switch that opens when it is too hot in series with the heater, or with the coil that switches it."
                 .formatted(switched.get().designation(), heater.designation()),
             trail,
             List.of()));

@@ -4,6 +4,7 @@ import java.util.Optional;
 import nelvar.core.Panel;
 import nelvar.core.analysis.Study;
 import nelvar.core.file.CatalogueFile;
+import nelvar.core.finding.Verdict;
 import nelvar.core.model.Designation;
 import nelvar.core.model.FunctionKind;
 import nelvar.core.model.Id;
@@ -64,6 +65,18 @@ final class Axes {
 
   static Study study(Project project) {
     return Study.of(project, CatalogueFile.standard());
+  }
+
+  /// What came of a rule, in a word.
+  static String kind(Optional<Verdict> verdict) {
+    return verdict
+        .map(v ->
+            switch (v) {
+              case Verdict.Pass _ -> "pass";
+              case Verdict.Finding _ -> "finding";
+              case Verdict.NotChecked _ -> "said";
+            })
+        .orElse("none");
   }
 
   static MotionAxis first(Project project) {

@@ -107,7 +107,7 @@ class ThermistorTest {
   @Test
   void somethingElseEndsTheHeating() {
     assertThat(found(new HeatsOnBrokenWire(), heated("T:+", "E:1")).orElseThrow().text())
-        .contains("Only the program of -A", "thermal switch");
+        .contains("Only a program, by -A,", "thermal switch");
     var cut =
         heater("T:+", "S:11").device("S", "thermal-cut-out-10a-1nc").wire("S:12", "E:1", 1.5, 1);
     assertThat(found(new HeatsOnBrokenWire(), cut.study())).isEmpty();
