@@ -7,6 +7,7 @@ import static nelvar.core.calc.Input.word;
 
 import java.util.List;
 import nelvar.core.analysis.motion.AxisSteps;
+import nelvar.core.formula.Axis;
 import nelvar.core.formula.Cutting;
 import nelvar.core.formula.Ntc;
 import nelvar.core.formula.StepperTorque;
@@ -18,6 +19,7 @@ import nelvar.core.units.Kind;
 import nelvar.core.units.Length;
 import nelvar.core.units.Measure;
 import nelvar.core.units.Percent;
+import nelvar.core.units.Power;
 import nelvar.core.units.Resistance;
 import nelvar.core.units.Significant;
 import nelvar.core.units.Temperature;
@@ -39,6 +41,11 @@ final class CuttingCalculators {
       word("material", "what is cut", Cutting.Material.class, "aluminium");
   private static final Input<Percent> EFFICIENCY =
       Inputs.percent("eta", "of the spindle", 1, 100, "80%").usually("80 %");
+
+  private static final Input<Power> AT_EDGE =
+      Inputs.power("P", "power at the edge, without the losses of the spindle", "576W");
+  private static final Input<Length> ACROSS =
+      quantity("d", "diameter of the cutter", Kind.LENGTH, 1e-4, 1, "6mm");
 
   private static final Input<Double> STEPS =
       number("k", "steps per unit that are entered", 1e-6, 1e9, "40");
@@ -122,6 +129,20 @@ final class CuttingCalculators {
               SPEED,
               EDGES),
           Calculator.of(
+              "cutting-force",
+              "Force along the edge of a cutter",
+              "F, on tool and axis",
+              given ->
+                  given.answer(
+                      "F",
+                      "P/(π · d · n)",
+                      Significant.plain(
+                          Cutting.force(given.of(AT_EDGE), given.of(ACROSS), given.of(SPEED)),
+                          "N")),
+              AT_EDGE,
+              ACROSS,
+              SPEED),
+          Calculator.of(
               "travel-correction",
               "Steps corrected by a measured travel",
               "k as it is to be",
@@ -129,7 +150,7 @@ final class CuttingCalculators {
                   given.answer(
                       "k",
                       "k · told/went",
-                      AxisSteps.corrected(given.of(STEPS), given.of(TOLD), given.of(WENT))),
+                      Axis.corrected(given.of(STEPS), given.of(TOLD), given.of(WENT))),
               STEPS,
               TOLD,
               WENT),
@@ -138,8 +159,7 @@ final class CuttingCalculators {
               "Scale and offset of an axis, of two lengths",
               "scale, and what is off each time",
               given ->
-                  AxisSteps.line(
-                          given.of(TOLD), given.of(WENT), given.of(TOLD_FAR), given.of(WENT_FAR))
+                  Axis.line(given.of(TOLD), given.of(WENT), given.of(TOLD_FAR), given.of(WENT_FAR))
                       .<Computed<?>>map(line ->
                           given.answer(
                               "axis",

@@ -1,5 +1,6 @@
 package nelvar.core.formula;
 
+import java.util.Optional;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Frequency;
 import nelvar.core.units.Length;
@@ -8,7 +9,7 @@ import nelvar.core.units.Measure;
 /// An axis from pulse to travel and back.
 public final class Axis {
   /// Share of a controller's greatest rate that is used (common practice).
-  private static final double USED = 0.8;
+  public static final double USED = 0.8;
 
   private Axis() {}
 
@@ -16,7 +17,50 @@ public final class Axis {
   public static Measure stepsPerLength(
       double stepsATurn, double microsteps, double ratio, Length lead) {
     return new Measure(
-        stepsATurn * microsteps * ratio / (lead.metres() * 1000), Measure.Unit.STEPS_PER_LENGTH);
+        perUnit(stepsATurn, microsteps, ratio, lead.metres() * 1000),
+        Measure.Unit.STEPS_PER_LENGTH);
+  }
+
+  /// Pulses for one mm, or one degree.
+  public static double perUnit(
+      double fullSteps, double microsteps, double ratio, double travelPerTurn) {
+    return fullSteps * microsteps * ratio / travelPerTurn;
+  }
+
+  /// Microsteps that give so many pulses a unit.
+  public static double microsteps(
+      double perUnit, double fullSteps, double ratio, double travelPerTurn) {
+    return perUnit * travelPerTurn / (fullSteps * ratio);
+  }
+
+  /// Travel of a turn that gives so many pulses a unit.
+  public static double travelPerTurn(
+      double perUnit, double fullSteps, double microsteps, double ratio) {
+    return fullSteps * microsteps * ratio / perUnit;
+  }
+
+  /// Gear that gives so many pulses a unit.
+  public static double ratio(
+      double perUnit, double fullSteps, double microsteps, double travelPerTurn) {
+    return perUnit * travelPerTurn / (fullSteps * microsteps);
+  }
+
+  /// Steps that make the travel that was measured the one that was commanded.
+  public static double corrected(double perUnit, double commanded, double measured) {
+    return perUnit * commanded / measured;
+  }
+
+  /// What two commanded lengths and what was measured of each say: the scale of the axis, and what
+  /// is off by the same amount each time (play, a worn edge of the rule).
+  ///
+  /// @param scale measured for one commanded; @param offset measured too much, in the unit
+  public record Line(double scale, double offset) {}
+
+  /// None where both are as long.
+  public static Optional<Line> line(double first, double one, double second, double other) {
+    if (first == second) return Optional.empty();
+    var scale = (other - one) / (second - first);
+    return scale <= 0 ? Optional.empty() : Optional.of(new Line(scale, one - scale * first));
   }
 
   /// `feed · steps per mm`.

@@ -44,8 +44,8 @@ public final class Cutting {
     return new Power(volume * material.specificForce() / 60_000 / efficiency.fraction());
   }
 
-  /// `P · η/v` along the edge: what pushes the tool and its axis, N, from the power at the edge and
-  /// its speed.
+  /// `P/(π · d · n)`: what pushes the tool and its axis, N, from the power at the edge and its
+  /// speed.
   public static double force(Power atEdge, Length across, Measure speed) {
     return atEdge.watts() / (Math.PI * across.metres() * speed.value() / 60);
   }

@@ -235,6 +235,8 @@ class CalculatorsTest {
         .hasToString("L1: 1 7, L2: 2 8, L3: 3 9; join 4 5 6");
     assertThat(value("winding-joins", "leads=nine-delta volts=high"))
         .hasToString("L1: 1, L2: 2, L3: 3; join 4 7, 5 8, 6 9");
+    // By hand: 576 W at π · 6 mm · 300 turns a second, 5.65 m/s
+    assertThat(value("cutting-force", "P=576W d=6mm n=18000rpm")).hasToString("102 N");
     assertThat(value("two-lengths", "told=100 went=100.4 told2=300 went2=300.8"))
         .hasToString("scale 1.002, offset 0.2");
     assertThat(value("breaker", "Ib=1A Ipeak=34A")).hasToString("D 3 A");

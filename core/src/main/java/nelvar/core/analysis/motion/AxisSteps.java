@@ -1,6 +1,7 @@
 package nelvar.core.analysis.motion;
 
 import java.util.Optional;
+import nelvar.core.formula.Axis;
 import nelvar.core.trail.Explained;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Frequency;
@@ -15,52 +16,7 @@ import nelvar.core.units.Significant;
 /// what moves the load, `s` its travel a turn. Common practice; any one of them follows from the
 /// others.
 public final class AxisSteps {
-  /// Share of the greatest rate that is used; common practice.
-  static final double USED = 0.8;
-
   private AxisSteps() {}
-
-  /// Pulses for one mm, or one degree.
-  public static double perUnit(
-      double fullSteps, double microsteps, double ratio, double travelPerTurn) {
-    return fullSteps * microsteps * ratio / travelPerTurn;
-  }
-
-  /// Microsteps that give so many pulses a unit.
-  public static double microsteps(
-      double perUnit, double fullSteps, double ratio, double travelPerTurn) {
-    return perUnit * travelPerTurn / (fullSteps * ratio);
-  }
-
-  /// Travel of a turn that gives so many pulses a unit.
-  public static double travelPerTurn(
-      double perUnit, double fullSteps, double microsteps, double ratio) {
-    return fullSteps * microsteps * ratio / perUnit;
-  }
-
-  /// Gear that gives so many pulses a unit.
-  public static double ratio(
-      double perUnit, double fullSteps, double microsteps, double travelPerTurn) {
-    return perUnit * travelPerTurn / (fullSteps * microsteps);
-  }
-
-  /// Steps that make the travel that was measured the one that was commanded.
-  public static double corrected(double perUnit, double commanded, double measured) {
-    return perUnit * commanded / measured;
-  }
-
-  /// What two commanded lengths and what was measured of each say: the scale of the axis, and what
-  /// is off by the same amount each time (play, a worn edge of the rule).
-  ///
-  /// @param scale measured for one commanded; @param offset measured too much, in the unit
-  public record Line(double scale, double offset) {}
-
-  /// None where both are as long.
-  public static Optional<Line> line(double first, double one, double second, double other) {
-    if (first == second) return Optional.empty();
-    var scale = (other - one) / (second - first);
-    return scale <= 0 ? Optional.empty() : Optional.of(new Line(scale, one - scale * first));
-  }
 
   /// Pulses of one of the axis' own units, with microsteps as set on the drive; empty where the
   /// mechanics or the microsteps are not known.
@@ -95,7 +51,7 @@ public final class AxisSteps {
               Significant.plain(travel, mechanics.unit() == Mechanics.Unit.DEGREE ? "°" : "mm"),
               String.join(", ", mechanics.words()));
           var own = mechanics.unit().own();
-          var k = perUnit(full, micro, mechanics.ratio(), travel) * own;
+          var k = Axis.perUnit(full, micro, mechanics.ratio(), travel) * own;
           w.result("k", own == 1 ? "N · m · i/s" : "N · m · i/s · 25.4", words(axis, k));
           return w.explain(k);
         });
@@ -122,7 +78,7 @@ public final class AxisSteps {
   public static Optional<Double> step(MotionAxis axis, double micro) {
     return axis.mechanics()
         .perTurn()
-        .map(travel -> 1 / perUnit(axis.fullSteps(), micro, axis.mechanics().ratio(), travel));
+        .map(travel -> 1 / Axis.perUnit(axis.fullSteps(), micro, axis.mechanics().ratio(), travel));
   }
 
   /// Pulses a second at a speed of the load; a speed of turning is one of what moves it.
@@ -147,7 +103,7 @@ public final class AxisSteps {
 
   /// The rate that is used at most.
   public static Optional<Frequency> usable(MotionAxis axis) {
-    return axis.greatestRate().map(f -> new Frequency(USED * f.hertz()));
+    return axis.greatestRate().map(Axis::usableRate);
   }
 
   /// The fastest the pulses allow, in mm/min or °/min.

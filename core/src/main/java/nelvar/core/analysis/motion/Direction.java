@@ -7,7 +7,6 @@ import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.model.Device;
 import nelvar.core.model.Project;
-import nelvar.core.model.Setting;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.PinEdits;
@@ -121,12 +120,5 @@ public record Direction(List<String> reversals, Optional<Seen> seen) {
   public static Edit turned(MotionAxis axis, Study study) {
     var now = said(axis, axis.board(), study.project()).filter(Direction::yes).isPresent();
     return PinEdits.say(axis.board(), REVERSED + axis.name(), now ? "no" : "yes");
-  }
-
-  /// All settings that say something of a direction.
-  static List<Setting> said(MotionAxis axis) {
-    return axis.others().stream()
-        .filter(s -> s.name().startsWith(REVERSED) || s.name().startsWith(SEEN))
-        .toList();
   }
 }

@@ -9,6 +9,7 @@ import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.formula.Axis;
 import nelvar.core.model.edit.PinEdits;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Significant;
@@ -50,10 +51,10 @@ public final class PulseRate implements Rule {
     w.given("fmax", greatest, "what controller and drive do at most");
     var trail = w.explain(asked).trail();
     var share = asked.hertz() / greatest.hertz();
-    if (share <= AxisSteps.USED) return Optional.of(new Verdict.Pass(axis.motor().id(), trail));
+    if (share <= Axis.USED) return Optional.of(new Verdict.Pass(axis.motor().id(), trail));
     var coarser =
         axis.settable().microsteps().stream()
-            .filter(m -> m * share / micro.orElseThrow() <= AxisSteps.USED)
+            .filter(m -> m * share / micro.orElseThrow() <= Axis.USED)
             .max(Integer::compare);
     return Optional.of(
         new Verdict.Finding(

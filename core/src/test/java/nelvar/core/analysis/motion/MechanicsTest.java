@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Random;
+import nelvar.core.formula.Axis;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -78,9 +79,9 @@ class MechanicsTest {
   /// 76.394.
   @Test
   void stepsByHand() {
-    assertThat(AxisSteps.perUnit(200, 10, 1, 5)).isEqualTo(400);
-    assertThat(AxisSteps.perUnit(200, 10, 2, 5)).isEqualTo(800);
-    assertThat(AxisSteps.perUnit(200, 8, 3, Math.PI * 20)).isCloseTo(76.394, within(5e-4));
+    assertThat(Axis.perUnit(200, 10, 1, 5)).isEqualTo(400);
+    assertThat(Axis.perUnit(200, 10, 2, 5)).isEqualTo(800);
+    assertThat(Axis.perUnit(200, 8, 3, Math.PI * 20)).isCloseTo(76.394, within(5e-4));
     assertThat(AxisSteps.typed(200.0 * 8 * 3 / (Math.PI * 20))).isEqualTo("76.3943727");
   }
 
@@ -93,11 +94,10 @@ class MechanicsTest {
       var micro = (double) (1 << random.nextInt(8));
       var ratio = 0.1 + random.nextDouble() * 60;
       var travel = 0.5 + random.nextDouble() * 400;
-      var k = AxisSteps.perUnit(full, micro, ratio, travel);
-      assertThat(AxisSteps.microsteps(k, full, ratio, travel))
-          .isCloseTo(micro, within(1e-9 * micro));
-      assertThat(AxisSteps.ratio(k, full, micro, travel)).isCloseTo(ratio, within(1e-9 * ratio));
-      assertThat(AxisSteps.travelPerTurn(k, full, micro, ratio))
+      var k = Axis.perUnit(full, micro, ratio, travel);
+      assertThat(Axis.microsteps(k, full, ratio, travel)).isCloseTo(micro, within(1e-9 * micro));
+      assertThat(Axis.ratio(k, full, micro, travel)).isCloseTo(ratio, within(1e-9 * ratio));
+      assertThat(Axis.travelPerTurn(k, full, micro, ratio))
           .isCloseTo(travel, within(1e-9 * travel));
     }
   }
@@ -106,11 +106,11 @@ class MechanicsTest {
   /// scale is 1.002 and the offset 0.2 mm.
   @Test
   void measuredTravelCorrects() {
-    assertThat(AxisSteps.corrected(40, 100, 99.5)).isCloseTo(40.201, within(1e-3));
-    var line = AxisSteps.line(100, 100.4, 300, 300.8).orElseThrow();
+    assertThat(Axis.corrected(40, 100, 99.5)).isCloseTo(40.201, within(1e-3));
+    var line = Axis.line(100, 100.4, 300, 300.8).orElseThrow();
     assertThat(line.scale()).isCloseTo(1.002, within(1e-9));
     assertThat(line.offset()).isCloseTo(0.2, within(1e-9));
-    assertThat(AxisSteps.line(100, 100, 100, 101)).isEmpty();
-    assertThat(AxisSteps.line(100, 100, 200, 90)).as("backwards").isEmpty();
+    assertThat(Axis.line(100, 100, 100, 101)).isEmpty();
+    assertThat(Axis.line(100, 100, 200, 90)).as("backwards").isEmpty();
   }
 }
