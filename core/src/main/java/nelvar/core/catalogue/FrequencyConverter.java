@@ -2,6 +2,7 @@ package nelvar.core.catalogue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.standards.FuseClass;
@@ -24,6 +25,9 @@ import nelvar.core.units.VoltageRange;
 /// @param inputDevice what may protect its input
 /// @param greatestFrequency that it gives its motor
 /// @param commandInput what its 0–10 V input, `AI` against `AI0`, loads its sender with
+/// @param parameters what it keeps, in the order it is entered; those every kind has where none are
+///   stated
+/// @param mode what its parameters make of its terminals; as they are marked where nothing is said
 /// @param motorCable the longest shielded cable to its motor
 public record FrequencyConverter(
     String id,
@@ -45,7 +49,9 @@ public record FrequencyConverter(
     Optional<InputDevice> inputDevice,
     Optional<Length> motorCable,
     Optional<Frequency> greatestFrequency,
-    Optional<Resistance> commandInput)
+    Optional<Resistance> commandInput,
+    List<DriveParameter> parameters,
+    Optional<DriveMode> mode)
     implements Part {
   /// The line that stays open where a three-phase drive is fed by two.
   public static final String THIRD = "L3";
@@ -55,13 +61,55 @@ public record FrequencyConverter(
 
   private static final String RUN = "run";
   private static final String READY = "ready";
+  private static final String FAULT = "fault";
+  private static final String KEYPAD = "keypad";
 
   public FrequencyConverter {
     controls = List.copyOf(controls);
+    parameters = List.copyOf(parameters);
     Part.require(phases == 1 || phases == 3, "a drive has 1 or 3 input phases, not " + phases);
     Part.require(
         powerFactor > 0 && powerFactor <= 1,
         "a power factor is above 0 and at most 1, not " + powerFactor);
+  }
+
+  /// What is entered in it, one by one.
+  public List<DriveParameter> keeps() {
+    return parameters.isEmpty() ? DriveParameter.usual(this) : parameters;
+  }
+
+  private DriveMode works() {
+    return mode.orElse(DriveMode.AS_MARKED);
+  }
+
+  @Override
+  public Part asSet(Map<String, String> entered) {
+    var set = DriveMode.of(entered);
+    return set.equals(works())
+        ? this
+        : new FrequencyConverter(
+            id,
+            name,
+            article,
+            phases,
+            input,
+            output,
+            rating,
+            motorPower,
+            efficiency,
+            powerFactor,
+            inrush,
+            leakage,
+            controls,
+            busCapacitance,
+            bleeder,
+            singlePhaseRating,
+            inputDevice,
+            motorCable,
+            greatestFrequency,
+            commandInput,
+            parameters,
+            Optional.of(set));
   }
 
   @Override
@@ -78,7 +126,7 @@ public record FrequencyConverter(
   public List<Link> links() {
     var joined = Link.joined("PE", "PE2");
     return controls.contains("FA") && controls.contains("FB")
-        ? List.of(joined, Link.contact("FA", "FB", READY))
+        ? List.of(joined, Link.contact("FA", "FB", tells()))
         : List.of(joined);
   }
 
@@ -155,6 +203,15 @@ public record FrequencyConverter(
     return all;
   }
 
+  /// What moves its contact FA–FB.
+  private String tells() {
+    return switch (works().contact()) {
+      case READY -> READY;
+      case FAULT -> FAULT;
+      case RUNNING -> runs().map(Actuator::name).orElse(READY);
+    };
+  }
+
   @Override
   public Optional<CommandInput> command() {
     return commandInput
@@ -170,27 +227,48 @@ public record FrequencyConverter(
   public List<Actuator> actuators() {
     var lines = Part.mains(phases).stream().map(Terminal::name).toList();
     // Its contact FA-FB is closed while it is fed and has no fault (common practice).
-    var ready =
-        new Actuator.Watch(
-            READY,
-            List.of(
-                Actuator.Reading.above(
-                    lines.get(0), lines.get(1), DriveControls.DEAD * input.least().volts())),
-            Optional.empty(),
-            new Duration(0.1));
-    return hasRunInput()
-        ? List.of(
-            ready,
-            new Actuator.Watch(
-                RUN,
-                List.of(Actuator.Reading.below("RUN", "COM", 8)),
-                Optional.empty(),
-                new Duration(0.01)))
-        : List.of(ready);
+    var fed =
+        Actuator.Reading.above(
+            lines.get(0), lines.get(1), DriveControls.DEAD * input.least().volts());
+    var all = new ArrayList<Actuator>();
+    all.add(new Actuator.Watch(READY, List.of(fed), Optional.empty(), new Duration(0.1)));
+    if (works().contact() == DriveMode.Tells.FAULT) all.add(new Actuator.Hand(FAULT, false));
+    runs().ifPresent(all::add);
+    return all;
+  }
+
+  /// What lets it run, by its parameters.
+  private Optional<Actuator> runs() {
+    return switch (works().runBy()) {
+      case TERMINALS ->
+          hasRunInput()
+              ? Optional.of(
+                  new Actuator.Watch(
+                      RUN,
+                      List.of(
+                          works().openRuns()
+                              ? Actuator.Reading.above("RUN", "COM", 8)
+                              : Actuator.Reading.below("RUN", "COM", 8)),
+                      Optional.empty(),
+                      new Duration(0.01)))
+              : Optional.empty();
+      // Pressed once; nothing brings it back but a hand.
+      case KEYPAD ->
+          Optional.of(
+              new Actuator.Watch(
+                  KEYPAD,
+                  List.of(),
+                  Optional.of(Actuator.Reading.above("PE", "PE", 1)),
+                  new Duration(0.01)));
+      case COMMAND -> Optional.of(new Actuator.Program("command"));
+      case LINE -> Optional.of(new Actuator.Program("line"));
+    };
   }
 
   @Override
   public List<String> outputNeeds() {
-    return hasRunInput() ? List.of(READY, RUN) : List.of(READY);
+    return java.util.stream.Stream.concat(
+            java.util.stream.Stream.of(READY), runs().map(Actuator::name).stream())
+        .toList();
   }
 }

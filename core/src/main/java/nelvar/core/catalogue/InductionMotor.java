@@ -15,6 +15,8 @@ import nelvar.core.units.VoltageRange;
 /// @param leads how it can be linked; six ends where nothing is said
 /// @param frequency of its nameplate, where that is not the mains': a high-frequency spindle
 /// @param cooling what keeps it cool, where that is stated
+/// @param poles 2 for a speed of 60 times its frequency, 4 for half of it, where that is stated
+/// @param thermistor whether beads in its winding are brought out
 public record InductionMotor(
     String id,
     String name,
@@ -27,7 +29,9 @@ public record InductionMotor(
     double powerFactor,
     Optional<Leads> leads,
     Optional<Frequency> frequency,
-    Optional<Cooling> cooling)
+    Optional<Cooling> cooling,
+    Optional<Integer> poles,
+    Optional<Boolean> thermistor)
     implements Part {
   /// What keeps a motor cool.
   public enum Cooling {
@@ -41,6 +45,19 @@ public record InductionMotor(
     Part.require(
         powerFactor > 0 && powerFactor <= 1,
         "a power factor is above 0 and at most 1, not " + powerFactor);
+    Part.require(
+        poles.filter(p -> p < 2 || p > 24 || p % 2 == 1).isEmpty(),
+        "a motor has 2, 4, 6 and up to 24 poles, not " + poles.orElse(0));
+  }
+
+  /// What it takes as it is linked, by its nameplate.
+  public Current nameplate(Linkage linkage) {
+    return linkage == Linkage.STAR ? starCurrent : deltaCurrent;
+  }
+
+  /// Its volts as it is linked, by its nameplate.
+  public Voltage nameplateVolts(Linkage linkage) {
+    return linkage == Linkage.STAR ? starVoltage : deltaVoltage;
   }
 
   @Override

@@ -2,6 +2,7 @@ package nelvar.core.catalogue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiFunction;
 import nelvar.core.catalogue.Terminal.Role;
@@ -89,6 +90,13 @@ public sealed interface Part
 
   default List<Terminal> terminals() {
     return List.of();
+  }
+
+  /// The same as somebody set it, where its settings change what its terminals do.
+  ///
+  /// @param entered values by the name of the setting, in lower case
+  default Part asSet(Map<String, String> entered) {
+    return this;
   }
 
   default List<Link> links() {

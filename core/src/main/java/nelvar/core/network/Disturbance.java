@@ -59,6 +59,17 @@ public sealed interface Disturbance {
   /// A dial of a device set to another current than planned.
   record WrongSetting(Id device, nelvar.core.units.Current trip) implements Disturbance {}
 
+  /// A device whose settings are others than planned.
+  ///
+  /// @param how in words: `reset to factory`, `only 3 values entered`
+  /// @param values by the name of the setting; they take the place of those it had by that name
+  record Entered(Id device, String how, java.util.Map<String, String> values)
+      implements Disturbance {
+    public Entered {
+      values = java.util.Map.copyOf(values);
+    }
+  }
+
   /// A load that takes a share of what it is rated for, whatever it was planned to take.
   record LoadAt(Id device, Percent share) implements Disturbance {
     /// The most that can be tried, %.

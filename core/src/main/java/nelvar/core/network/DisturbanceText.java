@@ -46,6 +46,7 @@ final class DisturbanceText {
           label(device) + " " + plug + " " + how;
       case Disturbance.WrongPart(var device, var part) -> label(device) + " is " + part;
       case Disturbance.WrongSetting(var device, var trip) -> label(device) + " set to " + trip;
+      case Disturbance.Entered(var device, var how, _) -> label(device) + " " + how;
       case Disturbance.LoadAt(var device, var share) -> label(device) + " at " + share;
       case Disturbance.Dead(var device) -> label(device) + " dead";
     };

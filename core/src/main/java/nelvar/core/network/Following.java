@@ -262,7 +262,8 @@ final class Following {
           Disturbance.Swap _,
           Disturbance.Plug _,
           Disturbance.WrongPart _,
-          Disturbance.WrongSetting _ -> {}
+          Disturbance.WrongSetting _,
+          Disturbance.Entered _ -> {}
     }
   }
 

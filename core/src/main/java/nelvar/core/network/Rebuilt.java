@@ -3,12 +3,14 @@ package nelvar.core.network;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.Project;
+import nelvar.core.model.Setting;
 import nelvar.core.model.TerminalRef;
 
 /// The machine that disturbances of parts, settings and wiring make of a project.
@@ -26,6 +28,7 @@ final class Rebuilt {
                 change(next, device, d -> d.withTrip(Optional.of(trip)));
             case Disturbance.Swap(var a, var b) ->
                 next.withConductors(next.conductors().stream().map(c -> swapped(c, a, b)).toList());
+            case Disturbance.Entered(var device, _, var values) -> entered(next, device, values);
             case Disturbance.Plug(_, _, _, var moves) -> moved(next, moves);
             case Disturbance.Hold _,
                 Disturbance.Frozen _,
@@ -40,6 +43,18 @@ final class Rebuilt {
           };
     }
     return next;
+  }
+
+  private static Project entered(Project project, Id device, Map<String, String> values) {
+    var all =
+        new ArrayList<>(
+            project.settings().stream()
+                .filter(s ->
+                    !s.device().equals(device)
+                        || values.keySet().stream().noneMatch(s.name()::equalsIgnoreCase))
+                .toList());
+    values.forEach((name, value) -> all.add(new Setting(device, name, value, "tried")));
+    return project.withSettings(all);
   }
 
   /// Conductors that lose an end hang in the air and are left out.

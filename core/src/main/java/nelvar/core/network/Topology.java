@@ -62,8 +62,16 @@ public final class Topology {
 
   public static Topology of(Project project, Catalogue catalogue) {
     var topology = new Topology(project, catalogue);
+    var entered = new HashMap<Id, Map<String, String>>();
+    for (var setting : project.settings())
+      entered
+          .computeIfAbsent(setting.device(), _ -> new HashMap<>())
+          .put(setting.name().toLowerCase(java.util.Locale.ROOT), setting.value());
     for (var device : project.devices())
-      catalogue.find(device.part()).ifPresent(part -> topology.add(device, part));
+      catalogue
+          .find(device.part())
+          .ifPresent(part ->
+              topology.add(device, part.asSet(entered.getOrDefault(device.id(), Map.of()))));
     for (var conductor : project.conductors()) topology.add(conductor);
     topology.index();
     return topology;

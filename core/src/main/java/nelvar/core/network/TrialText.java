@@ -19,8 +19,9 @@ import nelvar.core.units.Resistance;
 /// Reads what to try as people write it: `S1=pressed`, `K1=off`, `A1.Q3=on`, `F3=open`, `F3.1=open`
 /// (the pole that begins at terminal 1), `A1=dead`, `A1.Q3=frozen-on`, `M1=50 %` (a load takes half
 /// of its rating), `A1.J2=turned`, `A1.J2=shifted`, `A1.J2=J3` (plugs put on the wrong way),
-/// `Q4=2.5 A` (its dial), `T1=psu-24v-5a` (another part), `W12=2 Ω` (a bad end). A device goes by
-/// its id or its designation.
+/// `U2=factory`, `U2=keypad`, `U2=entered 3`, `U2.Run source=keypad` (what a drive keeps), `Q4=2.5
+/// A` (its dial), `T1=psu-24v-5a` (another part), `W12=2 Ω` (a bad end). A device goes by its id or
+/// its designation.
 public final class TrialText {
   private static final Set<String> ON = Set.of("on", "pressed", "closed", "in", "set");
   private static final Set<String> OFF =
@@ -53,6 +54,8 @@ public final class TrialText {
     var state = parts[1].strip().toLowerCase(Locale.ROOT);
     var plugged = plugged(parts[0].strip(), parts[1].strip());
     if (plugged.isPresent()) return trial.with(plugged.get());
+    var entered = entered(parts[0].strip(), parts[1].strip());
+    if (entered.isPresent()) return trial.with(entered.get());
     var measured = measured(trial, parts[0].strip(), parts[1].strip());
     if (measured.isPresent()) return measured.get();
     if (state.equals(DEAD)) return trial.with(new Disturbance.Dead(device(parts[0].strip()).id()));
@@ -62,7 +65,8 @@ public final class TrialText {
       throw new Unreadable(
           "'"
               + parts[1]
-              + "' is not a state: write on, off, pressed, released, open, closed, dead, frozen-on or frozen-off; 50 % for a load, 2.5 A for a dial, 2 Ω for a bad end of a wire, the id of another part; turned, shifted or shifted-back for a plug such as A1.J2");
+              + "' is not a state: write on, off, pressed, released, open, closed, dead, frozen-on or frozen-off; 50 % for a load, 2.5 A for a dial, 2 Ω for a bad end of a wire, the id of another part; turned, shifted or shifted-back for a plug such as A1.J2; "
+              + EnteredTrials.ACCEPTED);
     var name = parts[0].strip();
     var device =
         device(
@@ -91,6 +95,23 @@ public final class TrialText {
                 .topology()
                 .part(device.id())
                 .flatMap(part -> Plugs.of(device, part.faces(), name.substring(dot + 1), how)));
+  }
+
+  /// A drive with other settings than planned: `U2=factory`, `U2=entered 3`, `U2.Run
+  /// source=keypad`.
+  private Optional<Disturbance> entered(String name, String value) {
+    var topology = circuitry.topology();
+    var whole =
+        find(name)
+            .flatMap(device ->
+                topology.part(device.id()).flatMap(part -> EnteredTrials.of(device, part, value)));
+    var dot = name.lastIndexOf('.');
+    if (whole.isPresent() || dot < 1) return whole;
+    return find(name.substring(0, dot))
+        .flatMap(device ->
+            topology
+                .part(device.id())
+                .flatMap(part -> EnteredTrials.of(device, part, name.substring(dot + 1), value)));
   }
 
   /// What is said as a quantity or as a part.

@@ -49,6 +49,7 @@ public final class WhatIf {
             Disturbance.Plug _,
             Disturbance.WrongPart _,
             Disturbance.WrongSetting _,
+            Disturbance.Entered _,
             Disturbance.LoadAt _ -> {}
       }
     }
@@ -121,7 +122,8 @@ public final class WhatIf {
               case Disturbance.Swap _,
                   Disturbance.Plug _,
                   Disturbance.WrongPart _,
-                  Disturbance.WrongSetting _ ->
+                  Disturbance.WrongSetting _,
+                  Disturbance.Entered _ ->
                   true;
               case Disturbance.Hold _,
                   Disturbance.Frozen _,
@@ -157,6 +159,8 @@ public final class WhatIf {
           there instanceof Disturbance.WrongPart(var other, _) && other.equals(device);
       case Disturbance.WrongSetting(var device, _) ->
           there instanceof Disturbance.WrongSetting(var other, _) && other.equals(device);
+      case Disturbance.Entered(var device, _, _) ->
+          there instanceof Disturbance.Entered(var other, _, _) && other.equals(device);
       case Disturbance.LoadAt(var device, _) ->
           there instanceof Disturbance.LoadAt(var other, _) && other.equals(device);
       case Disturbance.Bridge(var a, var b) ->

@@ -21,6 +21,7 @@ import nelvar.core.analysis.load.InletAgainstUpstream;
 import nelvar.core.analysis.load.LiquidCooled;
 import nelvar.core.analysis.load.MotorCable;
 import nelvar.core.analysis.load.MotorFrequency;
+import nelvar.core.analysis.motion.DriveEntered;
 import nelvar.core.analysis.motion.FeedsAtSpeed;
 import nelvar.core.analysis.motion.MicrostepsSet;
 import nelvar.core.analysis.motion.PulseRate;
@@ -203,6 +204,7 @@ public final class RuleBook {
           new RunsRightWay(),
           new StopsInTime(),
           new SpeedStarts(),
+          new DriveEntered(),
           new SpindleCuts(),
           new FeedsAtSpeed(),
           new TrimmerWithin(),

@@ -179,6 +179,8 @@ class DriveRulesTest {
             java.util.Optional.empty(),
             java.util.Optional.empty(),
             java.util.Optional.empty(),
+            java.util.Optional.empty(),
+            java.util.List.of(),
             java.util.Optional.empty());
     var panel =
         ahead("breaker-3p-c16", "u")

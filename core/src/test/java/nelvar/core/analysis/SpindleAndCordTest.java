@@ -105,7 +105,9 @@ class SpindleAndCordTest {
         d.inputDevice(),
         d.motorCable(),
         hertz == 0 ? java.util.Optional.empty() : java.util.Optional.of(new Frequency(hertz)),
-        d.commandInput());
+        d.commandInput(),
+        d.parameters(),
+        d.mode());
   }
 
   @Test

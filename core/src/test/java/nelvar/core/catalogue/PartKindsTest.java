@@ -167,6 +167,8 @@ class PartKindsTest {
                 1.2,
                 java.util.Optional.empty(),
                 java.util.Optional.empty(),
+                java.util.Optional.empty(),
+                java.util.Optional.empty(),
                 java.util.Optional.empty()))
         .hasMessageContaining("power factor");
   }

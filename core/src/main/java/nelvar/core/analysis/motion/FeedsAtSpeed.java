@@ -16,6 +16,7 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Setting;
+import nelvar.core.trail.Explained;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Kind;
@@ -23,7 +24,9 @@ import nelvar.core.units.Reading;
 
 /// Axes do not feed into the work while the spindle stands: its speed is told by pulses, its drive
 /// tells that it is reached (*At speed*, with the input it is on), or the program waits (*Dwell*)
-/// at least as long as it takes to spin up (*Spin-up*).
+/// at least as long as it takes to spin up: the ramp of its drive, or what was measured
+/// (*Spin-up*). Where there are several spindles, each has its own, said of its drive or of what
+/// serves with it.
 ///
 /// What is a spindle is told by its motor (for a high frequency) or by its function's name. Common
 /// practice: a tool that stands is broken by the first millimetre.
@@ -79,13 +82,20 @@ public final class FeedsAtSpeed implements Rule {
                 study.part(d).orElse(null) instanceof Sensor sensor
                     && sensor.output() == SensorOutput.PULSES)
             .findFirst();
-    var told = said(AT_SPEED, study);
-    var dwell = said(DWELL, study);
-    var spinUp = said(SPIN_UP, study);
+    var about = about(device, study);
+    var told = said(AT_SPEED, about, study);
+    var dwell = said(DWELL, about, study);
+    var ramp =
+        DrivenMotor.all(study).stream()
+            .filter(driven -> driven.motors().contains(device))
+            .findFirst()
+            .flatMap(driven -> SpinUp.of(driven, study));
+    var spinUp = said(SPIN_UP, about, study);
     w.given(
         "pulses", pulses.map(d -> d.designation().text()).orElse("none"), "of its speed, counted");
     w.given("at speed", told.map(Setting::value).orElse("not told"), "by its drive");
     w.given("dwell", dwell.map(Setting::value).orElse("none"), "of the program");
+    ramp.ifPresent(w::use);
     var trail = w.explain(device).trail();
     if (pulses.isPresent() || told.isPresent()) return new Verdict.Pass(device.id(), trail);
     if (dwell.isEmpty())
@@ -98,14 +108,15 @@ public final class FeedsAtSpeed implements Rule {
           trail,
           List.of());
     var waits = dwell.flatMap(s -> time(s.value()));
-    var takes = spinUp.flatMap(s -> time(s.value()));
+    var takes =
+        spinUp.isPresent() ? spinUp.flatMap(s -> time(s.value())) : ramp.map(Explained::value);
     if (waits.isEmpty() || takes.isEmpty())
       return new Verdict.NotChecked(
           device.id(),
           waits.isEmpty()
               ? "'%s' says no time to wait: write it such as 3 s"
                   .formatted(dwell.map(Setting::value).orElse(""))
-              : "how long %s takes to spin up is not said (setting %s)"
+              : "how long %s takes to spin up is not known: enter the ramp of its drive, or what was measured (setting %s)"
                   .formatted(device.designation(), SPIN_UP));
     if (waits.get().compareTo(takes.get()) >= 0) return new Verdict.Pass(device.id(), trail);
     return new Verdict.Finding(
@@ -118,9 +129,32 @@ public final class FeedsAtSpeed implements Rule {
         List.of());
   }
 
-  private static Optional<Setting> said(String name, Study study) {
+  /// Itself, its drive and what serves the same function; where it is the only spindle, everything
+  /// else besides.
+  private static java.util.function.Predicate<nelvar.core.model.Id> about(
+      Device device, Study study) {
+    var spindles =
+        study.project().devices().stream().filter(other -> spindle(other, study)).count();
+    if (spindles == 1) return _ -> true;
+    var own =
+        java.util.stream.Stream.concat(
+                DrivenMotor.all(study).stream()
+                    .filter(driven -> driven.motors().contains(device))
+                    .map(driven -> driven.drive().id()),
+                study.project().devices().stream()
+                    .filter(d ->
+                        d.equals(device)
+                            || (d.serves().isPresent() && d.serves().equals(device.serves())))
+                    .map(Device::id))
+            .collect(java.util.stream.Collectors.toSet());
+    return own::contains;
+  }
+
+  private static Optional<Setting> said(
+      String name, java.util.function.Predicate<nelvar.core.model.Id> about, Study study) {
     return study.project().settings().stream()
         .filter(s -> s.name().equalsIgnoreCase(name) && !s.value().isBlank())
+        .filter(s -> about.test(s.device()))
         .findFirst();
   }
 

@@ -11,8 +11,11 @@ import nelvar.core.model.edit.Edits;
 import nelvar.core.model.edit.PinEdits;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
+import nelvar.core.units.Kind;
 import nelvar.core.units.Measure;
 import nelvar.core.units.Percent;
+import nelvar.core.units.Quantity;
+import nelvar.core.units.Reading;
 import nelvar.core.units.Significant;
 
 /// What is to be set for an axis, in drive and controller, each with what the computation gives,
@@ -20,6 +23,10 @@ import nelvar.core.units.Significant;
 public final class SettingsSheet {
   /// Microsteps with which a motor runs quietly, where nothing finer is wanted; common practice.
   private static final int QUIET = 8;
+
+  /// Of values that carry their unit.
+  private static final List<Kind<? extends Quantity>> KINDS =
+      List.of(Kind.CURRENT, Kind.VOLTAGE, Kind.FREQUENCY, Kind.DURATION);
 
   private SettingsSheet() {}
 
@@ -271,7 +278,7 @@ public final class SettingsSheet {
         .findFirst();
   }
 
-  private static Row row(
+  static Row row(
       Device device,
       String name,
       String unit,
@@ -299,8 +306,15 @@ public final class SettingsSheet {
   }
 
   /// As numbers where both are; a value with its unit is the same as one without.
-  private static boolean same(String value, String entered) {
+  static boolean same(String value, String entered) {
     if (value.contains("/")) return value.equals(entered.replace(" ", ""));
+    for (var kind : KINDS) {
+      var one = kind.readStrict(value);
+      var other = kind.readStrict(entered);
+      if (one instanceof Reading.Value<? extends Quantity>(var a)
+          && other instanceof Reading.Value<? extends Quantity>(var b))
+        return a.equals(b) || a.toString().equals(b.toString());
+    }
     var one = AxisSettings.number(value);
     var other = AxisSettings.number(entered);
     if (one.isPresent() && other.isPresent()) return Math.abs(one.get() / other.get() - 1) < 5e-4;

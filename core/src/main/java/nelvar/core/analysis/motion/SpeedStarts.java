@@ -60,6 +60,12 @@ public final class SpeedStarts implements Rule {
             Contained.many(this, link -> link.board().id(), link -> judge(link, study).stream()));
   }
 
+  /// What may be left on a command of nothing: the lift of its 0 V, and what its output still
+  /// gives.
+  static Optional<Voltage> left(PinLink link) {
+    return link.off().map(off -> new Voltage(off.volts().volts() + RESIDUAL.volts()));
+  }
+
   private static Optional<Device> drive(PinLink link, Study study) {
     return link.partners().stream()
         .flatMap(end -> study.device(end.device()).stream())
@@ -83,7 +89,7 @@ public final class SpeedStarts implements Rule {
     w.given("Ustart", from, "set on the drive");
     w.given("Ulift", lift, "its 0 V against that of the controller, network solved");
     w.assumed("Urest", RESIDUAL, "left of an output that gives nothing");
-    var left = w.result("U", "Ulift + Urest", new Voltage(lift.volts() + RESIDUAL.volts()));
+    var left = w.result("U", "Ulift + Urest", left(link).orElseThrow());
     var never = w.result("dead", "Ustart/10 V", Percent.ofFraction(from.volts() / FULL));
     var trail = w.explain(left).trail();
     var name = drive.orElseThrow().designation();

@@ -1,0 +1,274 @@
+package nelvar.core.analysis.motion;
+
+import static nelvar.core.analysis.motion.Axes.say;
+import static nelvar.core.analysis.motion.Axes.study;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nelvar.core.Panel;
+import nelvar.core.catalogue.DriveParameter;
+import nelvar.core.catalogue.FrequencyConverter;
+import nelvar.core.catalogue.Linkage;
+import nelvar.core.file.CatalogueFile;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Id;
+import nelvar.core.model.Project;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.Conditions;
+import nelvar.core.network.Live;
+import nelvar.core.network.Positions;
+import nelvar.core.network.TrialText;
+import nelvar.core.network.WhatIf;
+import nelvar.core.units.Measure;
+import nelvar.core.units.Temperature;
+import nelvar.core.units.Voltage;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/// A motor on a frequency converter: what is entered in it, what that makes of its terminals, and
+/// the speeds its command brings about.
+class DrivenTest {
+  private static final Conditions USUAL = Conditions.usual(new Temperature(20));
+
+  /// A stop button S between RUN and COM, a lamp H on the contact, a command from A.
+  private static Project machine() {
+    return Panel.dc()
+        .device("U", "drive-1ph-230-0p37kw")
+        .device("M", "motor-0p25kw-230-400")
+        .linked(Linkage.DELTA)
+        .device("S", "stop-button-2nc")
+        .device("H", "valve-24vdc-4w8")
+        .device("A", "motion-controller-4ax-sourcing")
+        .wire("X0:L1", "U:L", 1.5, 1)
+        .wire("U:N", "X0:N", 1.5, 1)
+        .wire("U:U", "M:U", 1.5, 5)
+        .wire("U:V", "M:V", 1.5, 5)
+        .wire("U:W", "M:W", 1.5, 5)
+        .wire("S:11", "U:RUN", 0.5, 1)
+        .wire("S:12", "U:COM", 0.5, 1)
+        .wire("T:+", "U:FA", 0.5, 1)
+        .wire("U:FB", "H:1", 0.5, 1)
+        .wire("H:2", "T:-", 0.5, 1)
+        .wire("T:+", "A:+", 0.5, 1)
+        .wire("A:-", "T:-", 0.5, 1)
+        .wire("A:AO1", "U:AI", 0.5, 1)
+        .wire("A:AO0", "U:AI0", 0.5, 1)
+        .build();
+  }
+
+  private static Live solved(Project project, WhatIf trial) {
+    return study(project).engine().solve(trial, USUAL);
+  }
+
+  private static WhatIf trial(Project project, String... texts) {
+    var reader = new TrialText(project, study(project).engine().circuitry(new Temperature(20)));
+    var trial = WhatIf.AS_DESIGNED;
+    for (var text : texts) trial = reader.set(trial, text);
+    return trial;
+  }
+
+  private static boolean turns(Live live) {
+    return live.live(new TerminalRef(new Id("M"), "U"));
+  }
+
+  private static boolean told(Live live) {
+    return live.voltage(new TerminalRef(new Id("H"), "1"), new TerminalRef(new Id("H"), "2"))
+            .map(Live.Both::direct)
+            .orElse(0.0)
+        > 20;
+  }
+
+  /// What stops it, by its parameters: with its terminals the button does; on its keypad nothing
+  /// does; with the input turned round it stands until the button is pressed.
+  @ParameterizedTest
+  @CsvSource({
+    "Run source, terminals, true, false",
+    "Run source, keypad, true, true",
+    "Run source, command, true, true",
+    "Run source, line, true, true",
+    "Run input, open runs, false, true",
+    "Run input, closed runs, true, false"
+  })
+  void parametersDecideWhatItsTerminalsDo(
+      String name, String value, boolean released, boolean pressed) {
+    var project = say(machine(), "U", name, value);
+    assertThat(turns(solved(project, WhatIf.AS_DESIGNED))).isEqualTo(released);
+    assertThat(turns(solved(project, trial(project, "S=pressed")))).isEqualTo(pressed);
+    // The same, tried on a machine that says nothing of it.
+    var tried = trial(machine(), "U.%s=%s".formatted(name, value), "S=pressed");
+    assertThat(turns(solved(machine(), tried))).isEqualTo(pressed);
+  }
+
+  /// Reset to what it came with: it runs by its keypad, and its contact tells faults, so that what
+  /// hangs on it is off. Half entered, its run source is still what it came with.
+  @Test
+  void aResetAndAHalfEnteredDriveAreTried() {
+    var project = machine();
+    assertThat(told(solved(project, WhatIf.AS_DESIGNED))).isTrue();
+    var reset = trial(project, "U=factory", "S=pressed");
+    assertThat(turns(solved(project, reset))).as("the button does nothing").isTrue();
+    assertThat(told(solved(project, reset))).isFalse();
+    var half = trial(project, "U=entered 3", "S=pressed");
+    assertThat(turns(solved(project, half))).isTrue();
+    assertThat(turns(solved(project, trial(project, "U=entered 15", "S=pressed")))).isFalse();
+    assertThat(solved(project, reset).tried()).contains("-U reset to factory");
+    assertThatThrownBy(() -> trial(project, "U.Run source=sideways"))
+        .hasMessageContaining("keypad, terminals, command, line");
+    assertThatThrownBy(() -> trial(project, "U=resting")).hasMessageContaining("factory");
+  }
+
+  /// On its keypad it does not run again by itself: from cold it stands.
+  @Test
+  void aDriveOnItsKeypadStandsFromCold() {
+    var project = say(machine(), "U", "Run source", "keypad");
+    var engine = study(project).engine();
+    var cold = Positions.cold(engine.circuitry(new Temperature(20)));
+    assertThat(turns(engine.solve(WhatIf.AS_DESIGNED, USUAL, cold))).isFalse();
+    var wired = study(machine()).engine();
+    assertThat(
+            turns(
+                wired.solve(
+                    WhatIf.AS_DESIGNED,
+                    USUAL,
+                    Positions.cold(wired.circuitry(new Temperature(20))))))
+        .isTrue();
+  }
+
+  private static List<Verdict> judged(Project project) {
+    return new DriveEntered().check(study(project)).toList();
+  }
+
+  /// What is entered against what it is wired to and against its motor: 230 V delta, 1.35 A, 50 Hz.
+  @ParameterizedTest
+  @CsvSource({
+    "Run source, keypad, ERROR, runs by its keypad",
+    "Run source, terminals, , ",
+    "Run input, open runs, ERROR, broken wire",
+    "Motor current, 2.4 A, ERROR, burn before it trips",
+    "Motor current, 1350 mA, , ",
+    "Base frequency, 30 Hz, ERROR, saturates",
+    "Base frequency, 87 Hz, WARNING, stalls",
+    "Motor volts, 400 V, ERROR, saturates",
+    "Greatest frequency, 60 Hz, , ",
+    "Greatest frequency, 120 Hz, WARNING, bearings",
+    "Contact, fault, WARNING, ready",
+    "Read Run source, keypad, WARNING, enter it again"
+  })
+  void whatIsEnteredIsJudged(String name, String value, String severity, String says) {
+    var project =
+        name.startsWith("Read") ? say(machine(), "U", "Run source", "terminals") : machine();
+    project = say(project, "U", name, value);
+    var all = judged(project);
+    if (severity == null) {
+      assertThat(all).hasSize(1).allMatch(Verdict.Pass.class::isInstance);
+      return;
+    }
+    var found = (Verdict.Finding) all.getFirst();
+    assertThat(found.severity()).isEqualTo(Severity.valueOf(severity));
+    assertThat(found.text()).contains(says);
+    for (var way : found.proposals())
+      assertThat(judged(way.edit().apply(project)))
+          .as("cured by %s", way.label())
+          .allMatch(Verdict.Pass.class::isInstance);
+  }
+
+  @Test
+  void nothingEnteredIsNotJudgedAndNonsenseIsSaid() {
+    assertThat(judged(machine())).isEmpty();
+    assertThat(judged(say(machine(), "U", "Motor current", "lots")).getFirst())
+        .isInstanceOf(Verdict.NotChecked.class);
+    assertThat(judged(say(machine(), "U", "Run source", "magic")).getFirst())
+        .isInstanceOf(Verdict.NotChecked.class);
+  }
+
+  /// A drive that runs by a stray volt is named even where its run input is not wired.
+  @Test
+  void aCommandThatRunsItIsNamed() {
+    var project =
+        say(
+            machine()
+                .withConductors(
+                    machine().conductors().stream()
+                        .filter(c -> !c.to().terminal().equals("RUN"))
+                        .toList()),
+            "U",
+            "Run source",
+            "command");
+    assertThat(((Verdict.Finding) judged(project).getFirst()).text()).contains("a stray volt");
+  }
+
+  /// The sheet in the order of entry: the motor first, what makes it run last. Entered as it says,
+  /// all of it stands as computed and nothing is found.
+  @Test
+  void theSheetEntersWhatItSays() {
+    var project = machine();
+    var driven = DrivenMotor.all(study(project)).getFirst();
+    var lines = DriveSheet.of(driven, study(project));
+    assertThat(lines)
+        .extracting(line -> line.parameter().role())
+        .startsWith(DriveParameter.Role.MOTOR_VOLTS, DriveParameter.Role.BASE_FREQUENCY)
+        .endsWith(DriveParameter.Role.RUN_INPUT, DriveParameter.Role.RUN_SOURCE)
+        .doesNotContain(DriveParameter.Role.INPUT_PHASE_LOSS);
+    assertThat(value(lines, "Motor volts")).contains("230 V");
+    assertThat(value(lines, "Motor current")).contains("1.35 A");
+    assertThat(value(lines, "Least frequency")).contains("20 Hz");
+    assertThat(value(lines, "Starts from")).contains("0.3 V");
+    for (var line : lines) project = line.row().enters().orElseThrow().apply(project);
+    var after = DriveSheet.of(DrivenMotor.all(study(project)).getFirst(), study(project));
+    assertThat(after).allMatch(line -> line.row().standing() == SettingsSheet.Standing.ENTERED);
+    assertThat(judged(project)).allMatch(Verdict.Pass.class::isInstance);
+  }
+
+  private static Optional<String> value(List<DriveSheet.Line> lines, String name) {
+    return lines.stream()
+        .filter(line -> line.row().name().equals(name))
+        .findFirst()
+        .flatMap(line -> line.row().value());
+  }
+
+  /// A drive of one's own with its own codes: they are what is entered.
+  @Test
+  void aDriveHasItsOwnCodes() {
+    var usual =
+        (FrequencyConverter) CatalogueFile.standard().find("drive-1ph-230-0p37kw").orElseThrow();
+    assertThat(usual.keeps()).hasSize(15);
+    assertThat(usual.keeps().getLast().role()).isEqualTo(DriveParameter.Role.RUN_SOURCE);
+    assertThat(usual.asSet(Map.of())).isSameAs(usual);
+    assertThat(usual.asSet(Map.of("run source", "keypad")).outputNeeds())
+        .containsExactly("ready", "keypad");
+  }
+
+  /// 4 poles at 60 Hz turn at 1800 rpm (120 · f/p); 10 V command that. From 0.5 V on it starts, at
+  /// 20 Hz at the least: 600 rpm. Two measured points of 2 % slip are a scale of -2 % and no
+  /// offset.
+  @Test
+  void aCommandBecomesASpeed() {
+    var project = machine();
+    for (var said :
+        List.of(
+            "Greatest frequency=60 Hz",
+            "Least frequency=20 Hz",
+            "Starts from=0.5 V",
+            "Measured 2 V=352.8 rpm",
+            "Measured 8 V=1411.2 rpm")) {
+      var cut = said.split("=", 2);
+      project = say(project, "U", cut[0], cut[1]);
+    }
+    var map = SpeedMap.of(DrivenMotor.all(study(project)).getFirst(), study(project));
+    assertThat(map.atTen().value()).isCloseTo(1800, within(1e-9));
+    assertThat(map.at(new Voltage(5)).value()).isCloseTo(900, within(1e-9));
+    assertThat(map.at(new Voltage(1)).value()).as("its least").isCloseTo(600, within(1e-9));
+    assertThat(map.at(new Voltage(0.4)).value()).as("never starts").isZero();
+    assertThat(map.command(new Measure(1500, Measure.Unit.ROTATION)).orElseThrow().volts())
+        .isCloseTo(8.3333, within(1e-3));
+    assertThat(map.command(new Measure(300, Measure.Unit.ROTATION))).isEmpty();
+    assertThat(map.scaleOff().orElseThrow().percent()).isCloseTo(-2, within(1e-6));
+    assertThat(map.offset().orElseThrow().value()).isCloseTo(0, within(1e-6));
+  }
+}
