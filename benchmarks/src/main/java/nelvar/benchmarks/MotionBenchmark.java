@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.motion.AxisStretch;
+import nelvar.core.analysis.motion.DrivenMotor;
 import nelvar.core.analysis.motion.MotionAxes;
 import nelvar.core.analysis.motion.MotionAxis;
 import nelvar.core.analysis.motion.SettingsSheet;
@@ -13,6 +15,7 @@ import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.ProjectFormat;
 import nelvar.core.model.Project;
 import nelvar.documents.drawing.Drawing;
+import nelvar.documents.drawing.DrivePicture;
 import nelvar.documents.drawing.MotionPicture;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -36,6 +39,8 @@ import org.openjdk.jmh.annotations.Warmup;
 public class MotionBenchmark {
   private Optional<Project> project = Optional.empty();
   private Optional<MotionAxis> axis = Optional.empty();
+  private Optional<AxisStretch> stretch = Optional.empty();
+  private Optional<Study> running = Optional.empty();
 
   @Setup
   public void prepare() throws Exception {
@@ -45,19 +50,26 @@ public class MotionBenchmark {
                 "nelvar.demo", "demo/seed-tray-filler/seed-tray-filler.nelvar.json"));
     var demo = ProjectFormat.read("demo", Files.readAllBytes(file), CatalogueFile.standard());
     project = Optional.of(demo);
-    axis = Optional.of(MotionAxes.of(Study.of(demo, CatalogueFile.standard())).getLast());
+    var study = Study.of(demo, CatalogueFile.standard());
+    axis = Optional.of(MotionAxes.of(study).getLast());
+    stretch = Optional.of(AxisStretch.of(axis.get(), study));
+    running = Optional.of(study);
   }
 
   @Benchmark
   public Drawing pictureOfOneAxis() {
-    return MotionPicture.of(axis.orElseThrow(), 836, 452);
+    return MotionPicture.of(axis.orElseThrow(), stretch.orElseThrow(), 836, 452);
+  }
+
+  @Benchmark
+  public Drawing pictureOfOneDrive() {
+    var study = running.orElseThrow();
+    return DrivePicture.of(DrivenMotor.all(study).getLast(), study, 836, 452);
   }
 
   /// The network anew, all axes found on it, and every value to enter.
   @Benchmark
   public List<SettingsSheet.Row> allAxesAfterAnEdit() {
-    return MotionAxes.of(Study.of(project.orElseThrow(), CatalogueFile.standard())).stream()
-        .flatMap(found -> SettingsSheet.of(found).stream())
-        .toList();
+    return SettingsSheet.all(Study.of(project.orElseThrow(), CatalogueFile.standard()));
   }
 }

@@ -101,15 +101,15 @@ final class MotionCommand implements Callable<Integer> {
                       1,
                       whole.name(),
                       whole.revision(),
-                      axes.stream().map(MotionCommand::axis).toList())));
+                      axes.stream().map(a -> axis(a, study)).toList())));
     else {
       var about = asked.horizon().says(whole);
       if (!about.isEmpty()) out.println(about);
       if (axes.isEmpty()) out.println("No motor of this project turns by pulses.");
-      for (var axis : axes) print(axis(axis), axis, out);
+      for (var axis : axes) print(axis(axis, study), axis, out);
     }
     return axes.stream()
-            .flatMap(axis -> SettingsSheet.of(axis).stream())
+            .flatMap(axis -> SettingsSheet.of(axis, study).stream())
             .anyMatch(row ->
                 row.standing() == SettingsSheet.Standing.DIFFERS
                     || row.standing() == SettingsSheet.Standing.TO_TRY)
@@ -150,7 +150,7 @@ final class MotionCommand implements Callable<Integer> {
 
   private record Rehearsed(int version, String project, List<StandIn.Moved> moves) {}
 
-  private static Axis axis(MotionAxis axis) {
+  private static Axis axis(MotionAxis axis, Study study) {
     var micro = axis.settings().microsteps().flatMap(AxisSettings.Entered::value);
     var speed = axis.wants().speed();
     var turns = speed.flatMap(v -> AxisSteps.turns(axis, v));
@@ -172,7 +172,7 @@ final class MotionCommand implements Callable<Integer> {
             .flatMap(n -> axis.bus().flatMap(u -> AxisForces.gives(axis, u, n)))
             .map(Measure::value),
         AxisForces.asked(axis).map(AxisForces.Asked::asked),
-        SettingsSheet.of(axis).stream().map(Row::of).toList());
+        SettingsSheet.of(axis, study).stream().map(Row::of).toList());
   }
 
   private static void print(Axis found, MotionAxis axis, PrintWriter out) {

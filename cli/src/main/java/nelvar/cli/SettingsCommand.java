@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import nelvar.core.analysis.Study;
-import nelvar.core.analysis.motion.MotionAxes;
+import nelvar.core.analysis.motion.AxisSettings;
 import nelvar.core.analysis.motion.SettingsSheet;
 import nelvar.core.exchange.SettingsKeys;
 import nelvar.core.exchange.SettingsText;
@@ -85,11 +85,7 @@ final class SettingsCommand implements Callable<Integer> {
   }
 
   private int sheet(Study study, PrintWriter out) throws Exception {
-    var rows =
-        MotionAxes.of(study).stream()
-            .flatMap(axis -> SettingsSheet.of(axis).stream())
-            .distinct()
-            .toList();
+    var rows = SettingsSheet.all(study);
     var plain =
         rows.stream()
             .map(row ->
@@ -210,11 +206,14 @@ final class SettingsCommand implements Callable<Integer> {
             .toList();
     if (keyed.size() == 1) return keyed.getFirst();
     if (keyed.isEmpty())
-      return MotionAxes.of(study).stream()
-          .map(axis -> axis.board())
+      return SettingsSheet.all(study).stream()
+          .filter(row -> row.name().startsWith(AxisSettings.STEPS))
           .findFirst()
-          .orElseThrow(
-              () -> new CommandLineTool.BadUse("no motor of this project turns by pulses"));
+          .or(() -> SettingsSheet.all(study).stream().findFirst())
+          .map(SettingsSheet.Row::device)
+          .orElseThrow(() ->
+              new CommandLineTool.BadUse(
+                  "no motor of this project turns by pulses or hangs on a frequency converter"));
     throw new CommandLineTool.BadUse(
         "several devices have keys: say whose text it is with --of, one of "
             + String.join(", ", keyed.stream().map(d -> d.designation().text()).toList()));

@@ -6,7 +6,6 @@ import java.util.SequencedMap;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.motion.AxisSettings;
 import nelvar.core.analysis.motion.AxisSteps;
-import nelvar.core.analysis.motion.MotionAxes;
 import nelvar.core.analysis.motion.SettingsSheet;
 import nelvar.core.model.Device;
 
@@ -21,21 +20,19 @@ public final class SettingsKeys {
   /// that cannot be computed counts as he entered it.
   public static SequencedMap<String, SettingsText.Wanted> of(Device device, Study study) {
     var all = new LinkedHashMap<String, SettingsText.Wanted>();
-    for (var axis : MotionAxes.of(study))
-      for (var row : SettingsSheet.of(axis)) {
-        if (!row.device().id().equals(device.id())) continue;
-        var key = study.project().setting(device.id(), KEY + row.name());
-        var value = row.value().or(row::entered);
-        if (key.isPresent() && value.isPresent())
-          all.put(key.get(), new SettingsText.Wanted(row.name(), bare(value.get())));
-      }
+    for (var row : SettingsSheet.all(study)) {
+      if (!row.device().id().equals(device.id())) continue;
+      var key = study.project().setting(device.id(), KEY + row.name());
+      var value = row.value().or(row::entered);
+      if (key.isPresent() && value.isPresent())
+        all.put(key.get(), new SettingsText.Wanted(row.name(), bare(value.get())));
+    }
     return all;
   }
 
   /// Rows of a device that have no key yet.
   public static List<String> without(Device device, Study study) {
-    return MotionAxes.of(study).stream()
-        .flatMap(axis -> SettingsSheet.of(axis).stream())
+    return SettingsSheet.all(study).stream()
         .filter(row -> row.device().id().equals(device.id()) && row.value().isPresent())
         .map(SettingsSheet.Row::name)
         .filter(name -> study.project().setting(device.id(), KEY + name).isEmpty())

@@ -55,27 +55,27 @@ public final class EnteredTrials {
   }
 
   /// All that a hand can do to its settings in one step: for pictures and menus.
-  public static List<Disturbance> of(Device device, Part part) {
+  public static List<Disturbance.Entered> of(Device device, Part part) {
     if (!(part instanceof FrequencyConverter drive)) return List.of();
-    var all = new ArrayList<Disturbance>();
+    var all = new ArrayList<Disturbance.Entered>();
     all.add(factory(device, drive));
     all.add(keypad(device));
     all.add(only(device, drive, drive.keeps().size() / 2));
     return all;
   }
 
-  private static Disturbance factory(Device device, FrequencyConverter drive) {
+  private static Disturbance.Entered factory(Device device, FrequencyConverter drive) {
     return new Disturbance.Entered(device.id(), "reset to factory", originals(drive, 0));
   }
 
-  private static Disturbance keypad(Device device) {
+  private static Disturbance.Entered keypad(Device device) {
     return new Disturbance.Entered(
         device.id(),
         "left on its keypad",
         Map.of(DriveParameter.Role.RUN_SOURCE.title(), "keypad"));
   }
 
-  private static Disturbance only(Device device, FrequencyConverter drive, int first) {
+  private static Disturbance.Entered only(Device device, FrequencyConverter drive, int first) {
     return new Disturbance.Entered(
         device.id(),
         first == 1

@@ -21,6 +21,7 @@ import nelvar.core.analysis.load.InletAgainstUpstream;
 import nelvar.core.analysis.load.LiquidCooled;
 import nelvar.core.analysis.load.MotorCable;
 import nelvar.core.analysis.load.MotorFrequency;
+import nelvar.core.analysis.motion.AxisEnds;
 import nelvar.core.analysis.motion.DriveEntered;
 import nelvar.core.analysis.motion.FeedsAtSpeed;
 import nelvar.core.analysis.motion.MicrostepsSet;
@@ -31,6 +32,7 @@ import nelvar.core.analysis.motion.SpindleCuts;
 import nelvar.core.analysis.motion.StepsEntered;
 import nelvar.core.analysis.motion.StopsInTime;
 import nelvar.core.analysis.motion.TorqueReserve;
+import nelvar.core.analysis.motion.TravelMeasured;
 import nelvar.core.analysis.motion.TrimmerWithin;
 import nelvar.core.analysis.parts.ClosesOntoCapacitors;
 import nelvar.core.analysis.parts.ClosingPeak;
@@ -198,11 +200,13 @@ public final class RuleBook {
           new LiquidCooled(),
           new CutWaves(),
           new StepsEntered(),
+          new TravelMeasured(),
           new MicrostepsSet(),
           new PulseRate(),
           new TorqueReserve(),
           new RunsRightWay(),
           new StopsInTime(),
+          new AxisEnds(),
           new SpeedStarts(),
           new DriveEntered(),
           new SpindleCuts(),

@@ -21,6 +21,7 @@ import nelvar.core.model.Device;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.ActuatorRef;
 import nelvar.core.network.Disturbance;
+import nelvar.core.network.EnteredTrials;
 import nelvar.core.network.Live;
 import nelvar.core.network.WhatIf;
 import nelvar.core.units.Percent;
@@ -55,6 +56,7 @@ final class Trying {
     }
     trying.load(device).ifPresent(rows::add);
     trying.dial(device, part).ifPresent(rows::add);
+    trying.entered(device, part).ifPresent(rows::add);
     trying.wrongPart(device, part, session).ifPresent(rows::add);
     return rows;
   }
@@ -207,6 +209,18 @@ final class Trying {
                     .toList()));
   }
 
+  /// A drive that was reset, is half entered or was left on its keypad.
+  private Optional<Node> entered(Device device, Part part) {
+    var tries = EnteredTrials.of(device, part);
+    return tries.isEmpty()
+        ? Optional.empty()
+        : Optional.of(
+            choices(
+                "set otherwise",
+                "entered",
+                tries.stream().map(one -> new Choice(one.how(), one)).toList()));
+  }
+
   private record Choice(String text, Disturbance disturbance) {}
 
   private Node choices(String name, String id, List<Choice> choices) {
@@ -254,7 +268,9 @@ final class Trying {
             return box.getValue();
           }
         });
-    box.setValue(topology.part(device.id()).orElse(part));
+    // As it is in the catalogue: what is entered in it does not make it another.
+    var fitted = topology.part(device.id()).map(Part::id).orElse(part.id());
+    box.setValue(others.stream().filter(o -> o.id().equals(fitted)).findFirst().orElse(part));
     box.setOnAction(_ -> change(w -> fitted(w, device, planned, box.getValue())));
     var label = new Label("fitted instead");
     label.setMinWidth(Region.USE_PREF_SIZE);

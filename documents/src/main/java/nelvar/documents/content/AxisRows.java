@@ -16,7 +16,7 @@ final class AxisRows {
   static ListTable list(Study study) {
     var rows = new ArrayList<List<ListTable.Cell>>();
     for (var axis : MotionAxes.of(study))
-      for (var row : SettingsSheet.of(axis))
+      for (var row : SettingsSheet.of(axis, study))
         rows.add(
             row(
                 row.device().designation().text(),

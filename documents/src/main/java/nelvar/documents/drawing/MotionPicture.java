@@ -3,12 +3,13 @@ package nelvar.documents.drawing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import nelvar.core.analysis.motion.AxisMeasured;
 import nelvar.core.analysis.motion.AxisSettings;
 import nelvar.core.analysis.motion.AxisSteps;
+import nelvar.core.analysis.motion.AxisStretch;
 import nelvar.core.analysis.motion.Mechanics;
 import nelvar.core.analysis.motion.MotionAxis;
 import nelvar.core.model.Device;
-import nelvar.core.model.Id;
 import nelvar.core.units.Measure;
 import nelvar.core.units.Significant;
 
@@ -16,7 +17,7 @@ import nelvar.core.units.Significant;
 /// drive as one sees them, what each microstep gives, and torque against speed. Units are pixels.
 public final class MotionPicture {
   private static final double GAP = MotionSheet.EDGE;
-  private static final double BOX = 66;
+  private static final double BOX = ChainRow.BOX;
   private static final double SMALL = MotionSheet.SMALL;
 
   /// Share of the width that switches and microsteps have; where they begin.
@@ -40,58 +41,27 @@ public final class MotionPicture {
     this.height = height;
   }
 
-  public static Drawing of(MotionAxis axis, double width, double height) {
+  /// @param stretch its ends, drawn below where they are known
+  public static Drawing of(MotionAxis axis, AxisStretch stretch, double width, double height) {
     var picture = new MotionPicture(axis, width, height);
     picture.chain();
     picture.sum();
     var switches = new SwitchFace(axis, picture.sheet, width * LEFT);
     switches.draw(GAP, LOWER);
     picture.microsteps(GAP, LOWER + switches.height());
-    TorqueChart.draw(axis, picture.sheet, width * 0.40, LOWER, width, height);
+    var below = stretch.known() ? StretchFace.HEIGHT : 0;
+    TorqueChart.draw(axis, picture.sheet, width * 0.40, LOWER, width, height - below);
+    if (stretch.known())
+      new StretchFace(stretch, picture.sheet).draw(width * 0.40, height - below, width - GAP - 12);
     return new Drawing(width, height, picture.sheet.shapes(), picture.spots);
   }
 
-  /// @param about what it stands for; none for what is only mechanics
-  private record Link(Optional<Id> about, String name, String first, String second, Ink ink) {}
-
   private void chain() {
-    var links = links();
-    var each = (width - 2 * GAP - (links.size() - 1) * GAP) / links.size();
-    for (var n = 0; n < links.size(); n++) {
-      var link = links.get(n);
-      var x = GAP + n * (each + GAP);
-      if (n > 0)
-        sheet.add(
-            Shape.line(
-                x - GAP, GAP + BOX / 2, x, GAP + BOX / 2, Shape.Pen.of(link.ink(), n > 1 ? 5 : 2)));
-      sheet.add(
-          Shape.rounded(
-              x,
-              GAP,
-              each,
-              BOX,
-              5,
-              Optional.of(Ink.CARD),
-              Optional.of(Shape.Pen.of(link.ink(), 1.5))));
-      sheet.middle(x + each / 2, GAP + 20, link.name(), Face.MONO_BOLD, 13, Ink.TEXT, each - 8);
-      sheet.middle(x + each / 2, GAP + 39, link.first(), Face.TEXT, 13, Ink.TEXT, each - 8);
-      sheet.middle(
-          x + each / 2, GAP + 56, link.second(), Face.TEXT, SMALL, Ink.TEXT_SOFT, each - 8);
-      link.about()
-          .ifPresent(id ->
-              spots.add(
-                  new Drawing.Spot(
-                      x,
-                      GAP,
-                      each,
-                      BOX,
-                      id,
-                      link.name() + ", " + link.first() + ", " + link.second())));
-    }
+    ChainRow.draw(sheet, spots, links(), width);
   }
 
-  private List<Link> links() {
-    var all = new ArrayList<Link>();
+  private List<ChainRow.Link> links() {
+    var all = new ArrayList<ChainRow.Link>();
     var micro = axis.settings().microsteps().map(AxisSettings.Entered::text);
     var speed = axis.wants().speed();
     var rate =
@@ -138,12 +108,12 @@ public final class MotionPicture {
     for (var words : axis.mechanics().words()) {
       var cut = words.split("[,:] ", 2);
       all.add(
-          new Link(
+          new ChainRow.Link(
               Optional.empty(), cut[0], cut.length > 1 ? cut[1] : "", travel(words), Ink.MOTOR));
     }
     if (axis.mechanics().perTurn().isEmpty())
       all.add(
-          new Link(
+          new ChainRow.Link(
               axis.function().map(f -> f.id()),
               "what it moves",
               "is not said",
@@ -151,7 +121,7 @@ public final class MotionPicture {
               Ink.WARNING));
     else
       all.add(
-          new Link(
+          new ChainRow.Link(
               axis.function().map(f -> f.id()),
               axis.name(),
               speed.map(Measure::toString).orElse("speed not said"),
@@ -170,8 +140,9 @@ public final class MotionPicture {
             .orElse("");
   }
 
-  private static Link device(Device device, String more, String first, String second, Ink ink) {
-    return new Link(
+  private static ChainRow.Link device(
+      Device device, String more, String first, String second, Ink ink) {
+    return new ChainRow.Link(
         Optional.of(device.id()), device.designation().text() + more, first, second, ink);
   }
 
@@ -207,7 +178,7 @@ public final class MotionPicture {
     var micro = axis.settings().microsteps().flatMap(AxisSettings.Entered::value).orElseThrow();
     var mechanics = axis.mechanics();
     var sum =
-        "%s%s%s ÷ %s%s = %s"
+        "%s%s%s ÷ %s%s%s = %s"
             .formatted(
                 axis.servo().isPresent() ? "" : axis.fullSteps() + " · ",
                 Significant.digits(micro),
@@ -216,6 +187,10 @@ public final class MotionPicture {
                     mechanics.perTurn().orElseThrow(),
                     mechanics.unit() == Mechanics.Unit.DEGREE ? "°" : "mm"),
                 mechanics.unit() == Mechanics.Unit.INCH ? " · 25.4" : "",
+                AxisMeasured.of(axis)
+                    .filter(AxisMeasured::corrects)
+                    .map(m -> " · " + Significant.digits(m.factor()) + " measured")
+                    .orElse(""),
                 AxisSteps.words(axis, k));
     sheet.text(GAP + 12, y + 22, sum, Face.BOLD, 14, Ink.TEXT, width * 0.55);
     var step = AxisSteps.step(axis, micro).orElseThrow();

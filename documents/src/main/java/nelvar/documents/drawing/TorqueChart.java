@@ -76,13 +76,13 @@ final class TorqueChart {
     var current = AxisForces.current(axis);
     var turns = axis.wants().speed().flatMap(v -> AxisSteps.turns(axis, v));
     var corner = StepperTorque.corner(motor, current, bus).value();
-    var most = nice(Math.max(4 * corner, 1.6 * turns.orElse(0.0)));
+    var most = ChartGrid.nice(Math.max(4 * corner, 1.6 * turns.orElse(0.0)));
     var flat = StepperTorque.at(motor, current, bus, 0).value();
-    var highest = nice(1.25 * flat);
-    grid(left, top, right, bottom, most, highest);
+    var highest = ChartGrid.nice(1.25 * flat);
     var wide = right - left;
     var tall = bottom - top;
     var ends = new double[] {left, top, right, bottom, most, highest};
+    ChartGrid.draw(sheet, ends, "rpm", "N·m");
     sheet.add(area(motor, bus, ends));
     sheet.add(line(motor, bus, ends, Shape.Pen.of(Ink.MOTOR, 2.5)));
     var half = new Voltage(bus.volts() / 2);
@@ -97,38 +97,6 @@ final class TorqueChart {
         Ink.TEXT_SOFT,
         wide * 0.36);
     turns.ifPresent(n -> wanted(motor, bus, n, ends));
-  }
-
-  /// Lines and figures of both axes: rpm and N·m.
-  private void grid(
-      double left, double top, double right, double bottom, double most, double highest) {
-    var wide = right - left;
-    var tall = bottom - top;
-    for (var n = 0; n <= 5; n++) {
-      var px = left + wide * n / 5;
-      sheet.add(Shape.line(px, top, px, bottom, Shape.Pen.of(Ink.LINE, 1)));
-      sheet.add(
-          Shape.text(
-              px,
-              bottom + 15,
-              Significant.digits(most * n / 5) + (n == 5 ? " rpm" : ""),
-              Face.TEXT,
-              SMALL,
-              Ink.TEXT_SOFT,
-              n == 5 ? Shape.Anchor.END : Shape.Anchor.MIDDLE));
-      if (n > 4) continue;
-      var py = bottom - tall * n / 4;
-      sheet.add(Shape.line(left, py, right, py, Shape.Pen.of(Ink.LINE, 1)));
-      sheet.add(
-          Shape.text(
-              left - 5,
-              py + 4,
-              Significant.digits(highest * n / 4) + (n == 4 ? " N·m" : ""),
-              Face.TEXT,
-              SMALL,
-              Ink.TEXT_SOFT,
-              n == 4 ? Shape.Anchor.START : Shape.Anchor.END));
-    }
   }
 
   /// What a servo gives for ever, and for a moment, up to its rated speed.
@@ -162,9 +130,9 @@ final class TorqueChart {
     var bottom = height - 44;
     var rated = motor.stated().ratedSpeed().orElseThrow().value();
     var turns = axis.wants().speed().flatMap(v -> AxisSteps.turns(axis, v));
-    var most = nice(Math.max(1.2 * rated, 1.2 * turns.orElse(0.0)));
-    var highest = nice(1.2 * peak.get().value());
-    grid(left, top, right, bottom, most, highest);
+    var most = ChartGrid.nice(Math.max(1.2 * rated, 1.2 * turns.orElse(0.0)));
+    var highest = ChartGrid.nice(1.2 * peak.get().value());
+    ChartGrid.draw(sheet, new double[] {left, top, right, bottom, most, highest}, "rpm", "N·m");
     var end = left + (right - left) * rated / most;
     var tall = bottom - top;
     var level = bottom - tall * lasting.get().value() / highest;
@@ -273,13 +241,5 @@ final class TorqueChart {
     steps.add(new Shape.Step.Line(ends[2], ends[3]));
     steps.add(new Shape.Step.Close());
     return new Shape.Path(steps, Optional.of(Ink.MOTOR_SOFT), Optional.empty());
-  }
-
-  /// 1, 2, 2.5 or 5 of its decade, not below a value.
-  private static double nice(double value) {
-    var decade = Math.pow(10, Math.floor(Math.log10(Math.max(1e-6, value))));
-    for (var step : new double[] {1, 2, 2.5, 5, 10})
-      if (decade * step >= value) return decade * step;
-    return decade * 10;
   }
 }

@@ -18,13 +18,34 @@ import nelvar.core.units.Significant;
 public final class AxisSteps {
   private AxisSteps() {}
 
-  /// Pulses of one of the axis' own units, with microsteps as set on the drive; empty where the
-  /// mechanics or the microsteps are not known.
+  /// Pulses of one of the axis' own units, with microsteps as set on the drive, and as a measured
+  /// travel corrects them; empty where the mechanics or the microsteps are not known.
   public static Optional<Explained<Double>> computed(MotionAxis axis) {
-    return axis.settings()
-        .microsteps()
-        .flatMap(AxisSettings.Entered::value)
-        .flatMap(micro -> computed(axis, micro));
+    var made =
+        axis.settings()
+            .microsteps()
+            .flatMap(AxisSettings.Entered::value)
+            .flatMap(micro -> computed(axis, micro));
+    var measured = AxisMeasured.of(axis).filter(AxisMeasured::corrects);
+    if (made.isEmpty() || measured.isEmpty()) return made;
+    var w = Working.of("Steps of " + axis.name());
+    w.use(made.get());
+    for (var point : measured.get().points())
+      w.given(
+          "told " + plain(point.told()),
+          "%s %s".formatted(typed(point.went()), axis.mechanics().unit().sign()),
+          "measured, with " + words(axis, point.steps()));
+    measured
+        .get()
+        .offset()
+        .ifPresent(off ->
+            w.given(
+                "offset",
+                Significant.plain(off, axis.mechanics().unit().sign()),
+                "the same each time, no matter of steps"));
+    var k = made.get().value() * measured.get().factor();
+    w.result("k", "k · told/gone", words(axis, k));
+    return Optional.of(w.explain(k));
   }
 
   /// The same with other microsteps.

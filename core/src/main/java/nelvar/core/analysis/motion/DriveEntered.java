@@ -182,7 +182,7 @@ public final class DriveEntered implements Rule {
     var base = driven.frequency(Role.BASE_FREQUENCY);
     if ((volts.isEmpty() && base.isEmpty()) || base.filter(f -> f.hertz() <= 0).isPresent())
       return Optional.empty();
-    var plate = driven.motor().nameplateVolts(driven.motors().getFirst().windings());
+    var plate = driven.motor().nameplateVolts(driven.linkage());
     // Where no nameplate says it, 50 Hz and 60 Hz are both possible: the milder counts.
     var wound =
         driven.motor().frequency().isPresent() || driven.wound(study).hertz() <= COMMONEST

@@ -95,7 +95,7 @@ public final class DriveSheet {
   }
 
   private static Optional<Wanted> wanted(Role role, DrivenMotor driven, Study study) {
-    var linkage = driven.motors().getFirst().windings();
+    var linkage = driven.linkage();
     var motor = driven.motor();
     return switch (role) {
       case MOTOR_VOLTS ->

@@ -11,6 +11,7 @@ import nelvar.core.analysis.signals.PinLinks;
 import nelvar.core.catalogue.DriveParameter;
 import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.InductionMotor;
+import nelvar.core.catalogue.Linkage;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.model.Device;
 import nelvar.core.model.FunctionKind;
@@ -27,7 +28,9 @@ import nelvar.core.units.Reading;
 /// A frequency converter with the motor, or the motors, on it: found on the wiring.
 ///
 /// @param motors all it feeds, the first the one its name comes from
-/// @param current what they take together as they are linked, by their nameplates
+/// @param linkage how the first is linked; where that cannot be on this drive and the other way
+///   can, the other way: wrong links are a finding of their own
+/// @param current what they take together so, by their nameplates
 /// @param runWired whether anything is wired to its run input
 /// @param contactWired whether anything is wired to its contact
 /// @param command the pin that commands its speed, where there is one
@@ -38,6 +41,7 @@ public record DrivenMotor(
     FrequencyConverter converter,
     List<Device> motors,
     InductionMotor motor,
+    Linkage linkage,
     Current current,
     Optional<MachineFunction> function,
     boolean runWired,
@@ -94,9 +98,10 @@ public record DrivenMotor(
         drive,
         motors,
         motor(first, study),
+        linkage(first, drive, study),
         new Current(
             motors.stream()
-                .mapToDouble(m -> motor(m, study).nameplate(m.windings()).amperes())
+                .mapToDouble(m -> motor(m, study).nameplate(linkage(m, drive, study)).amperes())
                 .sum()),
         function,
         topology.wired(new TerminalRef(device.id(), "RUN")),
@@ -118,6 +123,20 @@ public record DrivenMotor(
                                     .isPresent()))
             .findFirst(),
         study.project().settings().stream().filter(s -> s.device().equals(device.id())).toList());
+  }
+
+  private static final double FITS = 0.12;
+
+  private static Linkage linkage(Device device, FrequencyConverter drive, Study study) {
+    var motor = motor(device, study);
+    var other = device.windings() == Linkage.STAR ? Linkage.DELTA : Linkage.STAR;
+    return !fits(motor, device.windings(), drive) && fits(motor, other, drive)
+        ? other
+        : device.windings();
+  }
+
+  private static boolean fits(InductionMotor motor, Linkage linkage, FrequencyConverter drive) {
+    return Math.abs(motor.nameplateVolts(linkage).volts() / drive.output().volts() - 1) < FITS;
   }
 
   private static InductionMotor motor(Device device, Study study) {

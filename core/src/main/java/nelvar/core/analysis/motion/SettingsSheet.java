@@ -3,6 +3,7 @@ package nelvar.core.analysis.motion;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Trimmer;
 import nelvar.core.formula.Axis;
 import nelvar.core.model.Device;
@@ -57,7 +58,46 @@ public final class SettingsSheet {
       Standing standing,
       Optional<Edit> enters) {}
 
-  public static List<Row> of(MotionAxis axis) {
+  /// Of all axes and all drives of a machine, each value once.
+  public static List<Row> all(Study study) {
+    return java.util.stream.Stream.concat(
+            MotionAxes.of(study).stream().flatMap(axis -> of(axis, study).stream()),
+            DrivenMotor.all(study).stream()
+                .flatMap(driven -> DriveSheet.of(driven, study).stream())
+                .map(DriveSheet.Line::row))
+        .distinct()
+        .toList();
+  }
+
+  /// The same with where its soft limits may lie.
+  public static List<Row> of(MotionAxis axis, Study study) {
+    var all = new ArrayList<>(of(axis));
+    var stretch = AxisStretch.of(axis, study);
+    var name = AxisStretch.SOFT + axis.name();
+    var entered = AxisStretch.said(axis, AxisStretch.SOFT);
+    var allowed = stretch.allowed();
+    if (allowed.isEmpty() && entered.isEmpty()) return all;
+    var within =
+        stretch
+            .soft()
+            .filter(soft ->
+                allowed
+                    .filter(a -> soft.least() >= a.least() && soft.greatest() <= a.greatest())
+                    .isPresent())
+            .flatMap(_ -> entered);
+    all.add(
+        row(
+            axis.board(),
+            name,
+            "mm",
+            within.or(() -> allowed.map(AxisEnds::words)),
+            entered,
+            "from its zero, with as much room at the far stop as behind its switch",
+            false));
+    return all;
+  }
+
+  static List<Row> of(MotionAxis axis) {
     var all = new ArrayList<Row>();
     if (axis.servo().isPresent()) {
       all.add(pulses(axis));
@@ -307,6 +347,7 @@ public final class SettingsSheet {
 
   /// As numbers where both are; a value with its unit is the same as one without.
   static boolean same(String value, String entered) {
+    if (value.strip().equalsIgnoreCase(entered.strip())) return true;
     if (value.contains("/")) return value.equals(entered.replace(" ", ""));
     for (var kind : KINDS) {
       var one = kind.readStrict(value);
@@ -318,7 +359,7 @@ public final class SettingsSheet {
     var one = AxisSettings.number(value);
     var other = AxisSettings.number(entered);
     if (one.isPresent() && other.isPresent()) return Math.abs(one.get() / other.get() - 1) < 5e-4;
-    return value.equalsIgnoreCase(entered.strip());
+    return false;
   }
 
   private static String whole(double value) {

@@ -28,7 +28,7 @@ import nelvar.core.units.Voltage;
 /// @param least speed of the least frequency
 /// @param startsFrom what starts it; empty where it is not known
 /// @param points as measured, by rising volts
-/// @param line through the first and the last of them
+/// @param line through the first and the last of those above its least speed
 public record SpeedMap(
     Measure atTen,
     Measure least,
@@ -60,6 +60,13 @@ public record SpeedMap(
     var greatest = driven.frequency(Role.GREATEST_FREQUENCY).orElse(driven.wound(study));
     var least = driven.frequency(Role.LEAST_FREQUENCY).orElse(new Frequency(0));
     var points = points(driven);
+    // Where the least frequency holds it, a point tells nothing of the line.
+    var straight =
+        points.stream()
+            .filter(p ->
+                speed(greatest, count).value() * p.command().volts() / FULL
+                    > speed(least, count).value())
+            .toList();
     return new SpeedMap(
         speed(greatest, count),
         speed(least, count),
@@ -68,13 +75,13 @@ public record SpeedMap(
         poles.isEmpty(),
         driven.quantity(Role.STARTS_FROM, Kind.VOLTAGE),
         points,
-        points.size() < 2
+        straight.size() < 2
             ? Optional.empty()
             : SpeedCommand.calibrate(
-                points.getFirst().command(),
-                points.getFirst().speed(),
-                points.getLast().command(),
-                points.getLast().speed()));
+                straight.getFirst().command(),
+                straight.getFirst().speed(),
+                straight.getLast().command(),
+                straight.getLast().speed()));
   }
 
   private static Measure speed(Frequency frequency, int poles) {

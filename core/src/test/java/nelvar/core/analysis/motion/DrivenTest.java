@@ -255,7 +255,8 @@ class DrivenTest {
             "Greatest frequency=60 Hz",
             "Least frequency=20 Hz",
             "Starts from=0.5 V",
-            "Measured 2 V=352.8 rpm",
+            "Measured 2 V=588 rpm",
+            "Measured 4 V=705.6 rpm",
             "Measured 8 V=1411.2 rpm")) {
       var cut = said.split("=", 2);
       project = say(project, "U", cut[0], cut[1]);
