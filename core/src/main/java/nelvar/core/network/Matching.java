@@ -1,11 +1,16 @@
 package nelvar.core.network;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import nelvar.core.catalogue.Demand;
 import nelvar.core.catalogue.Intake;
+import nelvar.core.catalogue.Part;
 import nelvar.core.model.Device;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.solve.Phasor;
@@ -70,6 +75,7 @@ final class Matching {
       found = fedFrom(device, turned(intake), List.of(back.get()), Optional.of(lines.getFirst()));
     }
     if (found.isEmpty()) found = inSeries(device, intake, lines, back);
+    if (found.isEmpty()) found = throughAnother(device, intake, lines, back);
     if (found.isPresent()) return found.get();
     var anyLine = lines.stream().anyMatch(node -> !hits.getOrDefault(node, List.of()).isEmpty());
     return new Feed(
@@ -166,6 +172,66 @@ final class Matching {
     return Optional.empty();
   }
 
+  /// A winding in series with that of another motor: the current that one drive sets flows through
+  /// both, one after the other.
+  private Optional<Feed> throughAnother(
+      Device device, Intake intake, List<Integer> lines, Optional<Integer> back) {
+    if (lines.size() != 1 || back.isEmpty() || !winding(intake)) return Optional.empty();
+    var line = lines.getFirst();
+    for (var source : walks.keySet()) {
+      if (!source.output().back().isPresent() || walks(source).size() != 2 || !chops(source))
+        continue;
+      var first = terminalOf(source, line) == 0;
+      var last = terminalOf(source, back.get()) == 1;
+      if (first == last) continue;
+      var between = reached(first ? back.get() : line);
+      var other = beyond(device, between, first, source);
+      if (other < 0) continue;
+      return Optional.of(
+          new Feed(
+              device,
+              intake,
+              Optional.of(source),
+              List.of(0),
+              1,
+              List.of(walks(source).getFirst().way(first ? line : other)),
+              walks(source).get(1).way(first ? other : back.get()),
+              source.output().voltage(),
+              List.of(),
+              Feed.State.FED));
+    }
+    return Optional.empty();
+  }
+
+  private static boolean winding(Intake intake) {
+    return intake.demand() instanceof Demand.FixedCurrent;
+  }
+
+  private boolean chops(Source source) {
+    return topology.part(source.device().id()).filter(Part::chops).isPresent();
+  }
+
+  private Set<Integer> reached(int node) {
+    var scratch = new int[topology.nodeCount()];
+    Arrays.fill(scratch, -1);
+    return Arrays.stream(Walk.from(node, topology, Network::carriesWork, scratch).reached())
+        .boxed()
+        .collect(Collectors.toSet());
+  }
+
+  /// The far end of the other winding that hangs between, on the source's other terminal; -1 where
+  /// there is none.
+  private int beyond(Device device, Set<Integer> between, boolean first, Source source) {
+    var found = new int[] {-1};
+    forEachIntake((other, intake) -> {
+      if (other.id().equals(device.id()) || !winding(intake) || intake.back().isEmpty()) return;
+      var near = node(other, first ? intake.lines().getFirst() : intake.back().get());
+      var far = node(other, first ? intake.back().get() : intake.lines().getFirst());
+      if (between.contains(near) && terminalOf(source, far) == (first ? 1 : 0)) found[0] = far;
+    });
+    return found[0];
+  }
+
   /// Whether the back of one leads to the line of the other, and their volts add.
   private boolean stack(Source upper, Source lower, Device load) {
     var a = upper.output();
@@ -181,7 +247,7 @@ final class Matching {
         && (!a.alternating() || upper.device().id().equals(lower.device().id()))
         && walks(upper).size() == 2
         && walks(lower).size() == 2
-        && java.util.Arrays.stream(walks(upper).get(1).reached())
+        && Arrays.stream(walks(upper).get(1).reached())
             .anyMatch(node -> node == topology.node(lower.terminals().getFirst()));
   }
 

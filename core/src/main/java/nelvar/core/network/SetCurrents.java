@@ -4,7 +4,9 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import nelvar.core.catalogue.Demand;
+import nelvar.core.catalogue.Intake;
 import nelvar.core.model.TerminalRef;
 
 /// What chopper drives make flow in the windings they feed: what they are set to, windings side by
@@ -21,14 +23,36 @@ final class SetCurrents {
       var set = device.setCurrent(part.get());
       for (var output : part.get().outputs()) {
         var fed = fed(topology, new TerminalRef(device.id(), output.lines().getFirst()));
-        fed.forEach((winding, rated) ->
-            all.put(
-                winding,
-                set.map(current -> current.amperes() / fed.size())
-                    .orElse(Math.min(rated, output.rating().amperes() / fed.size()))));
+        fed.forEach((winding, rated) -> {
+          var amperes =
+              set.map(current -> current.amperes() / fed.size())
+                  .orElse(Math.min(rated, output.rating().amperes() / fed.size()));
+          all.put(winding, amperes);
+          // What hangs behind it carries the same.
+          back(topology, winding)
+              .ifPresent(end ->
+                  fed(topology, end).keySet().stream()
+                      .filter(next -> !next.device().equals(winding.device()))
+                      .forEach(next -> all.put(next, amperes)));
+        });
       }
     }
     return all;
+  }
+
+  private static Optional<TerminalRef> back(Topology topology, TerminalRef winding) {
+    return topology
+        .project()
+        .device(winding.device())
+        .flatMap(device ->
+            topology
+                .part(device.id())
+                .flatMap(part ->
+                    device.intakes(part).stream()
+                        .filter(i -> i.lines().getFirst().equals(winding.terminal()))
+                        .findFirst()
+                        .flatMap(Intake::back)
+                        .map(end -> new TerminalRef(device.id(), end))));
   }
 
   /// The windings an output feeds, with the amperes they are rated for.

@@ -34,6 +34,7 @@ import nelvar.core.analysis.motion.StopsInTime;
 import nelvar.core.analysis.motion.TorqueReserve;
 import nelvar.core.analysis.motion.TravelMeasured;
 import nelvar.core.analysis.motion.TrimmerWithin;
+import nelvar.core.analysis.motion.TwoOnOneDrive;
 import nelvar.core.analysis.parts.ClosesOntoCapacitors;
 import nelvar.core.analysis.parts.ClosingPeak;
 import nelvar.core.analysis.parts.CoilKind;
@@ -204,6 +205,7 @@ public final class RuleBook {
           new MicrostepsSet(),
           new PulseRate(),
           new TorqueReserve(),
+          new TwoOnOneDrive(),
           new RunsRightWay(),
           new StopsInTime(),
           new AxisEnds(),

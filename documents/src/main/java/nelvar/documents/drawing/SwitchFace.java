@@ -117,7 +117,7 @@ final class SwitchFace {
       case AxisSettings.MICROSTEPS ->
           axis.settings().microsteps().map(AxisSettings.Entered::text).map(String::strip);
       case "Phase current" -> {
-        var set = axis.set().orElse(axis.rated());
+        var set = axis.set().orElse(axis.rated().times(axis.company().parallel()));
         var least =
             group.positions().stream()
                 .filter(p ->

@@ -63,7 +63,13 @@ final class TorqueChart {
         Ink.TEXT_SOFT,
         width - x - GAP);
     if (motor.isEmpty() || axis.bus().isEmpty()) return;
-    chart(motor.get(), axis.bus().get(), x + 34, y + 28, width - GAP - 12, height - 44);
+    chart(
+        motor.get(),
+        AxisForces.own(axis, axis.bus().get()),
+        x + 34,
+        y + 28,
+        width - GAP - 12,
+        height - 44);
   }
 
   private void chart(

@@ -11,6 +11,7 @@ import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.formula.Stepping;
+import nelvar.core.model.TerminalRef;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.network.Feed;
 import nelvar.core.trail.Citation;
@@ -54,7 +55,7 @@ public final class DriveSetCurrent implements Rule {
                 java.util.LinkedHashMap::new))
         .values()
         .stream()
-        .flatMap(Contained.one(this, feed -> feed.device().id(), feed -> judge(feed)));
+        .flatMap(Contained.one(this, feed -> feed.device().id(), feed -> judge(feed, study)));
   }
 
   private static boolean chops(nelvar.core.model.Id drive, Study study) {
@@ -65,7 +66,7 @@ public final class DriveSetCurrent implements Rule {
         .isPresent();
   }
 
-  private static Verdict judge(Feed feed) {
+  private static Verdict judge(Feed feed, Study study) {
     var motor = feed.device();
     var drive = feed.source().orElseThrow().device();
     var rated = ((Demand.FixedCurrent) feed.intake().demand()).current();
@@ -75,7 +76,20 @@ public final class DriveSetCurrent implements Rule {
           "what %s is set to is not known; it counts with the rated current of its motor, as far as the drive gives it"
               .formatted(drive.designation()));
     var w = Working.of("Current set on " + drive.designation());
-    var set = w.given("Iset", drive.trip().get(), drive.designation().text());
+    var whole = w.given("Idrive", drive.trip().get(), drive.designation().text());
+    var share =
+        study
+            .network()
+            .topology()
+            .setCurrents()
+            .getOrDefault(
+                new TerminalRef(motor.id(), feed.intake().lines().getFirst()), whole.amperes());
+    var sharing = Math.max(1, Math.round(whole.amperes() / Math.max(1e-9, share)));
+    var set =
+        w.result(
+            "Iset",
+            sharing == 1 ? "Idrive" : "Idrive, shared by " + sharing + " side by side",
+            new Current(whole.amperes() / sharing));
     var judged = Explained.atMost(w.explain(set), "Iset", rated.times(NEAR), Citation.practice());
     if (judged.holds()) return new Verdict.Pass(motor.id(), judged.trail());
     return new Verdict.Finding(
@@ -84,8 +98,14 @@ public final class DriveSetCurrent implements Rule {
         SET_ABOVE_THE_CURRENT_OF_ITS_MOTOR,
         "%s is set to %s; %s is rated for %s: its heat goes with the square, %s of what it stands."
             .formatted(
-                drive.designation(), set, motor.designation(), rated, Stepping.heat(set.of(rated))),
+                drive.designation(),
+                whole,
+                motor.designation(),
+                sharing == 1 ? rated : rated + " and gets " + set,
+                Stepping.heat(set.of(rated))),
         judged.trail(),
-        List.of(Repair.of(Edits.trip(drive, java.util.Optional.of(new Current(rated.amperes()))))));
+        List.of(
+            Repair.of(
+                Edits.trip(drive, java.util.Optional.of(new Current(rated.amperes() * sharing))))));
   }
 }

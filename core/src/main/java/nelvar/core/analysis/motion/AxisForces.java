@@ -55,12 +55,21 @@ public final class AxisForces {
   /// At a speed of the motor, on a bus.
   public static Optional<Measure> gives(MotionAxis axis, Voltage bus, double rpm) {
     if (axis.servo().isPresent()) return axis.servo().flatMap(servo -> servo.torque());
-    return motor(axis).map(motor -> StepperTorque.at(motor, current(axis), bus, rpm));
+    return motor(axis).map(motor -> StepperTorque.at(motor, current(axis), own(axis, bus), rpm));
   }
 
-  /// What the drive is set to, no more than what the motor is rated for.
+  /// Of the volts of a drive those of one motor: motors one behind the other share them.
+  public static Voltage own(MotionAxis axis, Voltage bus) {
+    return new Voltage(bus.volts() / axis.company().series());
+  }
+
+  /// What the drive is set to, of motors side by side their share, no more than what the motor is
+  /// rated for.
   public static Current current(MotionAxis axis) {
-    return axis.set().filter(set -> set.compareTo(axis.rated()) < 0).orElse(axis.rated());
+    return axis.set()
+        .map(set -> set.times(1.0 / axis.company().parallel()))
+        .filter(set -> set.compareTo(axis.rated()) < 0)
+        .orElse(axis.rated());
   }
 
   /// What moving asks for.

@@ -86,6 +86,7 @@ public final class MotionAxes {
         drive.trip(),
         bus(drive, study),
         shared,
+        company(drive, study),
         AxisSettings.of(
             name,
             part instanceof ServoMotor ? AxisSettings.PULSES : AxisSettings.MICROSTEPS,
@@ -116,6 +117,40 @@ public final class MotionAxes {
                 device.serves().isPresent()
                     && device.serves().equals(function.map(MachineFunction::id)))
             .count());
+  }
+
+  /// Of the motors a drive's first winding feeds: those whose both ends are on it share its
+  /// current, those of which one end hangs on another motor share its volts.
+  private static MotionAxis.Company company(Device drive, Study study) {
+    var parallel = new java.util.HashSet<Id>();
+    var series = new java.util.HashSet<Id>();
+    for (var feed : study.network().feeds()) {
+      var output = feed.source().map(source -> source.output());
+      if (feed.source().filter(s -> s.device().id().equals(drive.id())).isEmpty()
+          || output.flatMap(o -> o.back()).isEmpty()
+          || feed.intake().back().isEmpty()) continue;
+      var whole =
+          joined(
+                  drive,
+                  output.get().lines().getFirst(),
+                  feed,
+                  feed.intake().lines().getFirst(),
+                  study)
+              && joined(drive, output.get().back().get(), feed, feed.intake().back().get(), study);
+      (whole ? parallel : series).add(feed.device().id());
+    }
+    return new MotionAxis.Company(
+        Math.max(
+            1,
+            study.part(drive).filter(p -> p.logic().isPresent()).isPresent() ? 1 : parallel.size()),
+        Math.max(1, series.size()));
+  }
+
+  private static boolean joined(Device drive, String end, Feed feed, String mark, Study study) {
+    return study
+        .network()
+        .joined(new nelvar.core.model.TerminalRef(drive.id(), end))
+        .contains(new nelvar.core.model.TerminalRef(feed.device().id(), mark));
   }
 
   /// The pin that gives its steps: of two that lead to the drive the one that is no direction.

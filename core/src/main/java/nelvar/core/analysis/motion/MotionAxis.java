@@ -30,6 +30,7 @@ import nelvar.core.units.Voltage;
 /// @param bus of the drive
 /// @param others all settings of its drive and its controller
 /// @param sharedBy motors that move the same load
+/// @param company motors side by side, or one behind the other, on its drive, itself among them
 public record MotionAxis(
     String name,
     Optional<MachineFunction> function,
@@ -46,8 +47,16 @@ public record MotionAxis(
     Optional<Current> set,
     Optional<Voltage> bus,
     int sharedBy,
+    Company company,
     AxisSettings settings,
     List<Setting> others) {
+  /// Motors on one drive.
+  ///
+  /// @param parallel that share its current; @param series that share its volts
+  public record Company(int parallel, int series) {
+    static final Company ALONE = new Company(1, 1);
+  }
+
   public MotionAxis {
     others = List.copyOf(others);
   }

@@ -199,9 +199,11 @@ public final class SettingsSheet {
   }
 
   private static Row current(MotionAxis axis) {
-    var possible = axis.settable().atMost(axis.rated()).orElse(axis.rated());
+    // Motors side by side share it.
+    var rated = axis.rated().times(axis.company().parallel());
+    var possible = axis.settable().atMost(rated).orElse(rated);
     var entered = axis.set();
-    var high = entered.filter(set -> set.compareTo(axis.rated().times(1.05)) > 0).isPresent();
+    var high = entered.filter(set -> set.compareTo(rated.times(1.05)) > 0).isPresent();
     // Of switches the next below what somebody wants.
     var nearest = entered.flatMap(axis.settable()::atMost);
     var between = nearest.filter(n -> entered.filter(n::equals).isEmpty()).isPresent();
@@ -225,7 +227,7 @@ public final class SettingsSheet {
 
   /// What is measured at the trimmer, power on and its motor plugged in.
   private static Row trimmer(MotionAxis axis, Trimmer trimmer) {
-    var current = axis.set().orElse(axis.rated());
+    var current = axis.set().orElse(axis.rated().times(axis.company().parallel()));
     return row(
         axis.drive(),
         "Trimmer",
