@@ -24,6 +24,7 @@ import nelvar.core.analysis.load.MotorFrequency;
 import nelvar.core.analysis.motion.AxisEnds;
 import nelvar.core.analysis.motion.DriveEntered;
 import nelvar.core.analysis.motion.FeedsAtSpeed;
+import nelvar.core.analysis.motion.FollowsWithin;
 import nelvar.core.analysis.motion.MicrostepsSet;
 import nelvar.core.analysis.motion.PulseRate;
 import nelvar.core.analysis.motion.RunsRightWay;
@@ -206,6 +207,7 @@ public final class RuleBook {
           new PulseRate(),
           new TorqueReserve(),
           new TwoOnOneDrive(),
+          new FollowsWithin(),
           new RunsRightWay(),
           new StopsInTime(),
           new AxisEnds(),

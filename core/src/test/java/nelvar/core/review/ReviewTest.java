@@ -87,7 +87,8 @@ class ReviewTest {
             "parts.coil-suppression K1",
             "signals.earth-fault-start A1",
             "parts.sensor-input B3",
-            "motion.steps M3");
+            "motion.steps M3",
+            "motion.drive-entered U1");
     assertThat(review(Demo.rinser()).notChecked()).isEmpty();
   }
 

@@ -90,8 +90,11 @@ public final class AxisForces {
     }
   }
 
-  /// Empty where nothing is said that asks for any torque.
-  public static Optional<Asked> asked(MotionAxis axis) {
+  /// What is moved, as its motor feels it, with what nobody says of it; empty where nothing is said
+  /// that asks for any torque.
+  record Loaded(Driving.Load load, List<String> leftOut) {}
+
+  static Optional<Loaded> load(MotionAxis axis) {
     var mechanics = axis.mechanics();
     var travel = mechanics.perMotorTurn();
     if (travel.isEmpty()) return Optional.empty();
@@ -110,24 +113,38 @@ public final class AxisForces {
             + mechanics.inertia().map(j -> j / mechanics.ratio() / mechanics.ratio()).orElse(0.0);
     // A table that turns has its lever in radians: one turn is 2π of them.
     var perTurn = degrees ? Math.toRadians(travel.get()) : travel.get() / 1000;
-    var load =
-        new Driving.Load(
-            degrees ? 0 : mass.orElse(0.0) / axis.sharedBy(),
-            degrees ? 0 : mechanics.friction().orElse(0.0),
-            atMotor,
-            perTurn,
-            mechanics.efficiency().orElse(USUAL_EFFICIENCY),
-            mechanics.vertical());
-    var ramp = mechanics.ramp().map(a -> degrees ? Math.toRadians(a) : a / 1000).orElse(0.0);
-    var up = ramp > 0 ? load.speedingUp(ramp) : 0;
     return Optional.of(
-        new Asked(
-            load.steady() + up,
-            load.steady(),
-            up,
-            load.felt(),
-            ramp > 0 ? load.returned(ramp) : 0,
-            mechanics.efficiency().isEmpty(),
+        new Loaded(
+            new Driving.Load(
+                degrees ? 0 : mass.orElse(0.0) / axis.sharedBy(),
+                degrees ? 0 : mechanics.friction().orElse(0.0),
+                atMotor,
+                perTurn,
+                mechanics.efficiency().orElse(USUAL_EFFICIENCY),
+                mechanics.vertical()),
             leftOut));
+  }
+
+  /// Acceleration of the load, m/s² or rad/s².
+  static Optional<Double> ramp(MotionAxis axis) {
+    var degrees = axis.mechanics().unit() == Mechanics.Unit.DEGREE;
+    return axis.mechanics().ramp().map(a -> degrees ? Math.toRadians(a) : a / 1000);
+  }
+
+  public static Optional<Asked> asked(MotionAxis axis) {
+    return load(axis)
+        .map(loaded -> {
+          var load = loaded.load();
+          var ramp = ramp(axis).orElse(0.0);
+          var up = ramp > 0 ? load.speedingUp(ramp) : 0;
+          return new Asked(
+              load.steady() + up,
+              load.steady(),
+              up,
+              load.felt(),
+              ramp > 0 ? load.returned(ramp) : 0,
+              axis.mechanics().efficiency().isEmpty(),
+              loaded.leftOut());
+        });
   }
 }

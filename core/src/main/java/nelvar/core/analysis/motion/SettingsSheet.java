@@ -102,6 +102,7 @@ public final class SettingsSheet {
     if (axis.servo().isPresent()) {
       all.add(pulses(axis));
       axis.servo().get().stated().encoderLines().ifPresent(lines -> all.add(gear(axis, lines)));
+      FollowsWithin.limit(axis).ifPresent(limit -> all.add(following(axis, limit)));
     } else {
       all.add(microsteps(axis));
       all.add(current(axis));
@@ -180,6 +181,24 @@ public final class SettingsSheet {
                     .formatted(
                         AxisSteps.typed(Math.ceil(n)), axis.wants().resolution().orElseThrow()))
             .orElse("as fine as wanted: say a resolution with the function"),
+        false);
+  }
+
+  /// Twice what it lags; what somebody entered and that is more than the lag does as well.
+  private static Row following(MotionAxis axis, double limit) {
+    var entered = entered(axis, axis.drive(), FollowsWithin.LIMIT);
+    return row(
+        axis.drive(),
+        FollowsWithin.LIMIT,
+        "mm",
+        entered
+            .filter(text -> FollowsWithin.enough(axis, text))
+            .or(() -> Optional.of(AxisSteps.typed(limit))),
+        entered,
+        "it lags %s at its fastest, with a gain of %s"
+            .formatted(
+                Significant.plain(FollowsWithin.lag(axis).orElse(0.0), "mm"),
+                Significant.plain(FollowsWithin.gain(axis), "1/s")),
         false);
   }
 

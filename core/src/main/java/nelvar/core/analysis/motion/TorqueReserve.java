@@ -85,6 +85,12 @@ public final class TorqueReserve implements Rule {
     w.given("asked", new Measure(asked.asked(), Measure.Unit.TORQUE), "with the ramp");
     if (!asked.leftOut().isEmpty())
       w.given("left out", String.join(", ", asked.leftOut()), "nobody says it");
+    var cycle = AxisCycle.of(axis);
+    cycle.ifPresent(c -> {
+      w.given("stroke", Significant.plain(c.stroke() * 1000, "mm"), "its travel, at its fastest");
+      w.result("Teff", "√(Σ T² · t/Σ t) over one stroke", c.effective());
+      c.current().ifPresent(i -> w.result("Ieff", "IN · Teff/TN, effective", i));
+    });
     var trail = w.explain(lasting.get()).trail();
     var why =
         turns > fastest.value()
@@ -93,10 +99,13 @@ public final class TorqueReserve implements Rule {
             : asked.steady() > lasting.get().value()
                 ? "friction and weight ask %s for ever and it gives %s"
                     .formatted(new Measure(asked.steady(), Measure.Unit.TORQUE), lasting.get())
-                : asked.asked() > peak.get().value()
-                    ? "speeding up asks %s and it gives %s for a moment"
-                        .formatted(new Measure(asked.asked(), Measure.Unit.TORQUE), peak.get())
-                    : "";
+                : cycle.filter(c -> c.effective().value() > lasting.get().value()).isPresent()
+                    ? "over one stroke it gives %s effective and stands %s"
+                        .formatted(cycle.get().effective(), lasting.get())
+                    : asked.asked() > peak.get().value()
+                        ? "speeding up asks %s and it gives %s for a moment"
+                            .formatted(new Measure(asked.asked(), Measure.Unit.TORQUE), peak.get())
+                        : "";
     if (why.isEmpty()) return Optional.of(new Verdict.Pass(axis.motor().id(), trail));
     return Optional.of(
         new Verdict.Finding(
