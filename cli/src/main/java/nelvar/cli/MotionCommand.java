@@ -11,6 +11,8 @@ import nelvar.core.analysis.motion.AxisSettings;
 import nelvar.core.analysis.motion.AxisSteps;
 import nelvar.core.analysis.motion.MotionAxes;
 import nelvar.core.analysis.motion.MotionAxis;
+import nelvar.core.analysis.motion.MotorChecks;
+import nelvar.core.analysis.motion.MotorLeads;
 import nelvar.core.analysis.motion.SettingsSheet;
 import nelvar.core.analysis.motion.StandIn;
 import nelvar.core.file.CatalogueFile;
@@ -40,6 +42,13 @@ final class MotionCommand implements Callable<Integer> {
       description =
           "Lets a stand-in of the controller do it, once for each command: =AX2 go 40; =AX2 turn; =AX2 home; wait 2.")
   private List<String> commands = List.of();
+
+  @CommandLine.Option(
+      names = "--leads",
+      paramLabel = "MOTOR",
+      description =
+          "Leads of a motor, what each is joined to, and how they are told apart and proved: M4.")
+  private Optional<String> leads = Optional.empty();
 
   @CommandLine.Mixin private AskedMachine asked = new AskedMachine();
 
@@ -90,6 +99,7 @@ final class MotionCommand implements Callable<Integer> {
     var whole = ProjectFile.at(file).open();
     var study = Study.of(asked.horizon().of(whole), CatalogueFile.standard());
     if (!commands.isEmpty()) return done(study);
+    if (leads.isPresent()) return leads(leads.get(), study);
     var axes = MotionAxes.of(study);
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
     if (json)
@@ -115,6 +125,53 @@ final class MotionCommand implements Callable<Integer> {
                     || row.standing() == SettingsSheet.Standing.TO_TRY)
         ? CommandLineTool.FOUND
         : CommandLineTool.FINE;
+  }
+
+  private record Leads(
+      int version,
+      String project,
+      String motor,
+      List<MotorLeads> leads,
+      List<MotorChecks> checks) {}
+
+  private int leads(String name, Study study) throws Exception {
+    var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
+    var motor =
+        study
+            .project()
+            .called(name)
+            .filter(d -> !MotorLeads.of(d, study).isEmpty())
+            .orElseThrow(() ->
+                new CommandLineTool.BadUse(
+                    "there is no motor '%s'; there are %s"
+                        .formatted(
+                            name,
+                            String.join(
+                                ", ",
+                                MotorLeads.motors(study).stream()
+                                    .map(d -> d.designation().text())
+                                    .toList()))));
+    var all = MotorLeads.of(motor, study);
+    var checks = MotorChecks.of(motor, study);
+    if (json) {
+      out.println(
+          NelvarJson.mapper()
+              .writerWithDefaultPrettyPrinter()
+              .writeValueAsString(
+                  new Leads(1, study.project().name(), motor.designation().text(), all, checks)));
+      return CommandLineTool.FINE;
+    }
+    for (var lead : all)
+      out.printf(
+          "%-4s %-14s %-12s %-20s %s%n",
+          lead.mark(),
+          lead.colour().orElse("colour?") + lead.letter().map(l -> " " + l).orElse(""),
+          lead.to().orElse("-"),
+          lead.core().orElse("-"),
+          lead.remark());
+    var n = 0;
+    for (var check : checks) out.printf("%2d. %s%n      %s%n", ++n, check.what(), check.expect());
+    return CommandLineTool.FINE;
   }
 
   /// What the stand-in does: pulses on a pin, where the axis is to stand and where it stands.

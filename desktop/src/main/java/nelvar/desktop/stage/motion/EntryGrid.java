@@ -71,14 +71,12 @@ final class EntryGrid {
       if (!narrow) grid.add(says, 5, n - 1);
       else if (wrong(row)) grid.add(says, 2, n++, 2, 1);
     }
-    var title = new Label("Values to enter, a tick for each that is");
-    title.getStyleClass().add("title-small");
     var scroll = new ScrollPane(grid);
     scroll.getStyleClass().add("bare");
     scroll.setFitToWidth(true);
     scroll.setPrefViewportHeight(168);
     scroll.setMinHeight(100);
-    var box = new VBox(6, title, scroll);
+    var box = new VBox(6, scroll);
     box.setMinWidth(0);
     HBox.setHgrow(box, Priority.ALWAYS);
     return box;

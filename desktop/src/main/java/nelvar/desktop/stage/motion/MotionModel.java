@@ -9,6 +9,7 @@ import nelvar.core.analysis.motion.DrivenMotor;
 import nelvar.core.analysis.motion.MotionAxes;
 import nelvar.core.analysis.motion.MotionAxis;
 import nelvar.core.analysis.motion.SettingsSheet;
+import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.review.Review;
 import nelvar.documents.drawing.Drawing;
@@ -41,6 +42,10 @@ record MotionModel(
     tabs = List.copyOf(tabs);
     rows = List.copyOf(rows);
     lines = List.copyOf(lines);
+  }
+
+  Optional<Device> motor() {
+    return axis.map(MotionAxis::motor).or(() -> driven.map(d -> d.motors().getFirst()));
   }
 
   /// The name of what is looked at.

@@ -40,6 +40,7 @@ public final class MotionStage implements Stage {
   private Optional<MotionModel> shown = Optional.empty();
   private Theme shownIn = Theme.LIGHT;
   private Optional<String> last = Optional.empty();
+  private boolean leads;
 
   public MotionStage() {
     view.getStyleClass().add("stage");
@@ -149,8 +150,40 @@ public final class MotionStage implements Stage {
         .orElseThrow();
   }
 
+  /// What is to be entered, or the leads of its motor.
   private Node grid(MotionModel model) {
-    return new EntryGrid(model.rows(), model.lines(), session.orElseThrow(), narrow(), this::draw)
-        .node();
+    var enter = new ToggleButton("Values to enter");
+    enter.setId("show-values");
+    var show = new ToggleButton("Leads of " + model.motor().orElseThrow().designation());
+    show.setId("show-leads");
+    enter.setSelected(!leads);
+    show.setSelected(leads);
+    enter.setOnAction(_ -> turn(false));
+    show.setOnAction(_ -> turn(true));
+    var note =
+        new Label(leads ? "off its drive, switched off and locked" : "a tick for each that is");
+    note.getStyleClass().add("soft");
+    var head = new HBox(6, enter, show, note);
+    head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    var body =
+        leads
+            ? new LeadsGrid(
+                    model.motor().orElseThrow(),
+                    review.orElseThrow().study(),
+                    session.orElseThrow())
+                .node()
+            : new EntryGrid(
+                    model.rows(), model.lines(), session.orElseThrow(), narrow(), this::draw)
+                .node();
+    var box = new javafx.scene.layout.VBox(6, head, body);
+    box.setMinWidth(0);
+    HBox.setHgrow(box, javafx.scene.layout.Priority.ALWAYS);
+    return box;
+  }
+
+  private void turn(boolean toLeads) {
+    leads = toLeads;
+    shown = Optional.empty();
+    draw();
   }
 }
