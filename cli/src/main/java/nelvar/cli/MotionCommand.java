@@ -18,6 +18,8 @@ import nelvar.core.analysis.motion.StandIn;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.NelvarJson;
 import nelvar.core.file.ProjectFile;
+import nelvar.core.network.TrialText;
+import nelvar.core.network.WhatIf;
 import nelvar.core.units.Frequency;
 import nelvar.core.units.Measure;
 import picocli.CommandLine;
@@ -40,8 +42,15 @@ final class MotionCommand implements Callable<Integer> {
       names = "--do",
       paramLabel = "COMMAND",
       description =
-          "Lets a stand-in of the controller do it, once for each command: =AX2 go 40; =AX2 turn; =AX2 home; wait 2.")
+          "Lets a stand-in of the controller do it, once for each command: =AX2 go 40; =AX2 turn; =AX2 home; =SPN run at 12000; =SPN stop; wait 2.")
   private List<String> commands = List.of();
+
+  @CommandLine.Option(
+      names = "--set",
+      paramLabel = "DEVICE=STATE",
+      description =
+          "With --do: something is otherwise, written as for solve, such as S1=pressed, U2=factory, U2=keypad, 'U2.Run source=line'. May be repeated.")
+  private List<String> set = List.of();
 
   @CommandLine.Option(
       names = "--leads",
@@ -179,7 +188,13 @@ final class MotionCommand implements Callable<Integer> {
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
     List<StandIn.Moved> all;
     try {
-      all = StandIn.run(commands, study);
+      var reader =
+          new TrialText(
+              study.project(),
+              study.engine().circuitry(study.project().brief().surroundings().inside()));
+      var trial = WhatIf.AS_DESIGNED;
+      for (var text : set) trial = reader.set(trial, text);
+      all = StandIn.run(commands, study, trial);
     } catch (StandIn.Refused why) {
       throw new CommandLineTool.BadUse(String.valueOf(why.getMessage()));
     }
@@ -191,18 +206,25 @@ final class MotionCommand implements Callable<Integer> {
     else
       for (var one : all)
         out.printf(
-            "%8.3f s  %-20s %s: %d pulses; is to stand at %s %s, stands at %s%s%n",
+            "%8.3f s  %-20s %s: %s; is to stand at %s %s, stands at %s%s%n",
             one.at(),
             one.command(),
             one.pin(),
-            one.pulses(),
+            one.unit().equals("rpm")
+                ? "%s, in %s s".formatted(new Frequency(one.hertz()), AxisSteps.typed(one.lasts()))
+                : one.pulses() + " pulses",
             AxisSteps.typed(one.meant()),
             one.unit(),
             AxisSteps.typed(one.stands()),
             one.says().isEmpty() ? "" : "; " + one.says());
-    return all.stream().allMatch(one -> (one.right() && one.says().isEmpty()) || one.pulses() == 0)
+    return all.stream().allMatch(one -> one.right() && one.says().isEmpty() || homed(one))
         ? CommandLineTool.FINE
         : CommandLineTool.FOUND;
+  }
+
+  /// Nothing moved, and nothing had to.
+  private static boolean homed(StandIn.Moved one) {
+    return one.pulses() == 0 && !one.unit().equals("rpm");
   }
 
   private record Rehearsed(int version, String project, List<StandIn.Moved> moves) {}

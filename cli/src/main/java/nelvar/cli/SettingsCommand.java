@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.motion.AxisSettings;
+import nelvar.core.analysis.motion.LoadedProof;
 import nelvar.core.analysis.motion.SettingsSheet;
 import nelvar.core.exchange.SettingsKeys;
 import nelvar.core.exchange.SettingsText;
@@ -48,6 +49,13 @@ final class SettingsCommand implements Callable<Integer> {
       paramLabel = "NEW",
       description = "Writes the text with the computed values; nothing else of it changes.")
   private Optional<Path> write = Optional.empty();
+
+  @CommandLine.Option(
+      names = "--loaded",
+      paramLabel = "HOW",
+      description =
+          "With --compare of the text as read back, where all of it is as computed: writes into the project that it was loaded, such as 'version 1.4, port USB'.")
+  private Optional<String> loaded = Optional.empty();
 
   @CommandLine.Option(names = "--csv", description = "As a table.")
   private boolean csv;
@@ -150,6 +158,27 @@ final class SettingsCommand implements Callable<Integer> {
     wanted.forEach((key, row) -> {
       if (text.value(key).isEmpty()) missing.add("%s (%s)".formatted(key, row.name()));
     });
+    if (loaded.isPresent()) {
+      if (!differences.isEmpty() || !missing.isEmpty())
+        throw new CommandLineTool.BadUse(
+            "nothing was written down: %s"
+                .formatted(
+                    differences.isEmpty()
+                        ? String.join(", ", missing) + " is not in it"
+                        : "%s is %s and is to be %s"
+                            .formatted(
+                                differences.getFirst().key(),
+                                differences.getFirst().text(),
+                                differences.getFirst().computed())));
+      var proof =
+          LoadedProof.of(
+              device,
+              text.text(),
+              loaded.get(),
+              java.time.LocalDate.now(java.time.ZoneId.systemDefault()).toString(),
+              study);
+      ProjectFile.at(file).save(proof.on(study.project(), CatalogueFile.standard()));
+    }
     if (write.isPresent()) {
       var changes = new java.util.LinkedHashMap<String, String>();
       for (var one : differences) changes.put(one.key(), one.computed());
@@ -175,6 +204,7 @@ final class SettingsCommand implements Callable<Integer> {
           out.printf("%s stands %d times: the last counts%n", key, text.count(key));
       if (differences.isEmpty() && missing.isEmpty())
         out.printf("All %d keys of %s stand as computed.%n", wanted.size(), device.designation());
+      loaded.ifPresent(how -> out.printf("Written down as loaded: %s.%n", how));
       write.ifPresent(
           path1 -> out.printf("Written to %s: %d values changed.%n", path1, differences.size()));
     }

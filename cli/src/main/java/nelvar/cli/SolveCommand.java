@@ -37,7 +37,7 @@ final class SolveCommand implements Callable<Integer> {
       names = "--set",
       paramLabel = "DEVICE=STATE",
       description =
-          "S1=pressed, K1=off, A1.Q3=on, F3=open, F3.1=open (one pole), A1=dead, A1.Q3=frozen-on; M1=50%% (load), Q4=2.5A (dial), T1=PART (wrong part), W12=2ohm (bad end); a device by its id or designation. May be repeated.")
+          "S1=pressed, K1=off, A1.Q3=on, F3=open, F3.1=open (one pole), A1=dead, A1.Q3=frozen-on; M1=50%% (load), Q4=2.5A (dial), U2=factory, U2=keypad, U2=\"entered 3\" (what a drive keeps), T1=PART (wrong part), W12=2ohm (bad end); a device by its id or designation. May be repeated.")
   private List<String> set = new ArrayList<>();
 
   @CommandLine.Option(

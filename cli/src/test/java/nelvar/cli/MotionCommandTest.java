@@ -120,6 +120,28 @@ class MotionCommandTest {
     assertThat(again.out()).contains("All 2 keys of -A1 stand as computed");
     var json = run("settings", project, "--compare", text.toString(), "--json");
     assertThat(json.out()).contains("\"computed\" : \"200\"");
+    // Only what stands as computed is written down as loaded.
+    var early = run("settings", project, "--compare", text.toString(), "--loaded", "version 2.1");
+    assertThat(early.code()).isEqualTo(2);
+    assertThat(early.err()).contains("nothing was written down", "is 400 and is to be 200");
+    var loaded =
+        run("settings", project, "--compare", mended.toString(), "--loaded", "version 2.1, port 3");
+    assertThat(loaded.code()).as(loaded.err()).isZero();
+    assertThat(Files.readString(Path.of(project)))
+        .containsPattern("version 2.1, port 3, text [0-9A-F]{8}, values [0-9A-F]{8}");
+  }
+
+  /// A motor's leads with where they go, and how they are proved; a name that is none is answered
+  /// with those there are.
+  @Test
+  void leadsOfAMotorAreListed() {
+    var out = run("motion", FOLDER + "-settled.nelvar.json", "--leads", "M4");
+    assertThat(out.code()).isZero();
+    assertThat(out.out()).contains("A+", "-U4:A+", "two pairs of 0.9 Ω");
+    assertThat(run("motion", FOLDER + "-settled.nelvar.json", "--leads", "M2", "--json").out())
+        .contains("\"mark\" : \"U1\"", "\"expect\"");
+    assertThat(run("motion", FOLDER + "-settled.nelvar.json", "--leads", "M99").err())
+        .contains("there is no motor 'M99'; there are -M1");
   }
 
   /// Keys that are not there, no keys at all, a text that is none, a device that is not there: each

@@ -10,7 +10,8 @@ import nelvar.core.analysis.motion.SettingsSheet;
 import nelvar.core.model.Device;
 
 /// What a controller or drive calls its settings in its own text: a setting *Key* and the name of
-/// what it keys, such as `Key Steps =AX2` with the value `axis_y.steps_per_mm`.
+/// what it keys, such as `Key Steps =AX2` with the value `axis_y.steps_per_mm`. Where its text has
+/// a number for each answer, they stand behind the key: `F0.02 keypad=0 terminals=1`.
 public final class SettingsKeys {
   public static final String KEY = "Key ";
 
@@ -25,7 +26,8 @@ public final class SettingsKeys {
       var key = study.project().setting(device.id(), KEY + row.name());
       var value = row.value().or(row::entered);
       if (key.isPresent() && value.isPresent())
-        all.put(key.get(), new SettingsText.Wanted(row.name(), bare(value.get())));
+        all.put(
+            name(key.get()), new SettingsText.Wanted(row.name(), coded(key.get(), value.get())));
     }
     return all;
   }
@@ -37,6 +39,21 @@ public final class SettingsKeys {
         .map(SettingsSheet.Row::name)
         .filter(name -> study.project().setting(device.id(), KEY + name).isEmpty())
         .toList();
+  }
+
+  private static String name(String key) {
+    return key.strip().split("\\s+", 2)[0];
+  }
+
+  /// An answer by the number its text has for it.
+  private static String coded(String key, String value) {
+    var wanted = value.strip().replace(' ', '-');
+    for (var word : key.strip().split("\\s+")) {
+      var cut = word.lastIndexOf('=');
+      if (cut > 0 && word.substring(0, cut).equalsIgnoreCase(wanted))
+        return word.substring(cut + 1);
+    }
+    return bare(value);
   }
 
   /// The number alone: texts of controllers know no units.

@@ -25,7 +25,9 @@ import nelvar.core.analysis.motion.AxisEnds;
 import nelvar.core.analysis.motion.DriveEntered;
 import nelvar.core.analysis.motion.FeedsAtSpeed;
 import nelvar.core.analysis.motion.FollowsWithin;
+import nelvar.core.analysis.motion.LoadedProof;
 import nelvar.core.analysis.motion.MicrostepsSet;
+import nelvar.core.analysis.motion.PapersAgree;
 import nelvar.core.analysis.motion.PulseRate;
 import nelvar.core.analysis.motion.RunsRightWay;
 import nelvar.core.analysis.motion.SpeedStarts;
@@ -216,6 +218,8 @@ public final class RuleBook {
           new SpindleCuts(),
           new FeedsAtSpeed(),
           new TrimmerWithin(),
+          new LoadedProof(),
+          new PapersAgree(),
           new Chatter(),
           new StopReadOnly(),
           new StartsByItself(),

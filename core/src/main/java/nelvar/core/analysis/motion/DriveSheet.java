@@ -67,8 +67,10 @@ public final class DriveSheet {
       all.add(
           new Line(
               parameter,
-              SettingsSheet.row(
-                  driven.drive(), name, "", value, entered, wanted.get().why(), false),
+              SettingsSheet.cited(
+                  SettingsSheet.row(
+                      driven.drive(), name, "", value, entered, wanted.get().why(), false),
+                  study),
               driven.said(READ + name)));
     }
     return all;

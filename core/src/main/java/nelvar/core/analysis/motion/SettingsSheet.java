@@ -69,6 +69,22 @@ public final class SettingsSheet {
         .toList();
   }
 
+  /// With the papers that say it.
+  static Row cited(Row row, Study study) {
+    var papers = PapersAgree.cited(row.device(), row.name(), study);
+    return papers.isEmpty()
+        ? row
+        : new Row(
+            row.device(),
+            row.name(),
+            row.unit(),
+            row.value(),
+            row.entered(),
+            row.why() + " (" + papers + ")",
+            row.standing(),
+            row.enters());
+  }
+
   /// The same with where its soft limits may lie.
   public static List<Row> of(MotionAxis axis, Study study) {
     var all = new ArrayList<>(of(axis));
@@ -76,7 +92,8 @@ public final class SettingsSheet {
     var name = AxisStretch.SOFT + axis.name();
     var entered = AxisStretch.said(axis, AxisStretch.SOFT);
     var allowed = stretch.allowed();
-    if (allowed.isEmpty() && entered.isEmpty()) return all;
+    if (allowed.isEmpty() && entered.isEmpty())
+      return all.stream().map(row -> cited(row, study)).toList();
     var within =
         stretch
             .soft()
@@ -94,7 +111,7 @@ public final class SettingsSheet {
             entered,
             "from its zero, with as much room at the far stop as behind its switch",
             false));
-    return all;
+    return all.stream().map(row -> cited(row, study)).toList();
   }
 
   static List<Row> of(MotionAxis axis) {

@@ -8,13 +8,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import nelvar.core.analysis.Study;
+import nelvar.core.network.WhatIf;
 import nelvar.core.units.Measure;
 import nelvar.core.units.Significant;
 
 /// A controller that is not there: takes a few commands in plain words, gives the pulses that its
 /// settings make of them, and lets each axis go where its wiring and mechanics take it.
 ///
-/// `=AX2 go 40`, `=AX2 go -10 at 3000`, `=AX2 home`, `=AX2 turn` (one turn of the motor), `wait 2`.
+/// `=AX2 go 40`, `=AX2 go -10 at 3000`, `=AX2 home`, `=AX2 turn` (one turn of the motor), `wait 2`;
+/// of a motor on a frequency converter `=SPN run at 12000`, `=SPN run`, `=SPN stop` ([SpindleRun]).
 /// Units are those of the axis. What one unit is to be, and what it becomes, stand side by side.
 public final class StandIn {
   private static final Pattern GO =
@@ -25,7 +27,7 @@ public final class StandIn {
   private static final Pattern WAIT = Pattern.compile("(?i)wait\\s+([0-9]+(?:[.,][0-9]+)?)\\s*s?");
 
   public static final String ACCEPTED =
-      "=AX2 go 40; =AX2 go -10 at 3000; =AX2 turn; =AX2 home; wait 2";
+      "=AX2 go 40; =AX2 go -10 at 3000; =AX2 turn; =AX2 home; =SPN run at 12000; =SPN stop; wait 2";
 
   /// Where a speed is neither said nor wanted, units a minute.
   private static final double SLOWLY = 600;
@@ -36,10 +38,12 @@ public final class StandIn {
   private final Map<String, Double> commanded = new HashMap<>();
   private final Map<String, Double> stands = new HashMap<>();
   private final Study study;
+  private final SpindleRun spindles;
   private double now;
 
-  private StandIn(Study study) {
+  private StandIn(Study study, WhatIf trial) {
     this.study = study;
+    this.spindles = new SpindleRun(study, trial);
     for (var axis : MotionAxes.of(study)) axes.put(axis.name().toUpperCase(Locale.ROOT), axis);
   }
 
@@ -77,7 +81,12 @@ public final class StandIn {
   }
 
   public static List<Moved> run(List<String> commands, Study study) throws Refused {
-    var standIn = new StandIn(study);
+    return run(commands, study, WhatIf.AS_DESIGNED);
+  }
+
+  /// The same on a machine in which something is otherwise.
+  public static List<Moved> run(List<String> commands, Study study, WhatIf trial) throws Refused {
+    var standIn = new StandIn(study, trial);
     var all = new ArrayList<Moved>();
     for (var command : commands) {
       if (command.isBlank()) continue;
@@ -133,6 +142,11 @@ public final class StandIn {
               0,
               axis.mechanics().unit().sign(),
               "it counts from here"));
+    }
+    var turned = spindles.one(command, now);
+    if (turned.isPresent()) {
+      now += spindles.waits(turned.get());
+      return turned;
     }
     throw new Refused("'%s' is no command: write it such as %s".formatted(command, ACCEPTED));
   }
@@ -194,7 +208,7 @@ public final class StandIn {
         meant,
         after,
         axis.mechanics().unit().sign(),
-        says(axis, hertz, way));
+        spindles.early(at).orElseGet(() -> says(axis, hertz, way)));
   }
 
   private static Optional<Double> wanted(MotionAxis axis) {

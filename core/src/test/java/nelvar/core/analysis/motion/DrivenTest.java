@@ -272,4 +272,70 @@ class DrivenTest {
     assertThat(map.scaleOff().orElseThrow().percent()).isCloseTo(-2, within(1e-6));
     assertThat(map.offset().orElseThrow().value()).isCloseTo(0, within(1e-6));
   }
+
+  /// The belt of the demo: 20 to 60 Hz, 0.5 V, 3 s of ramp, run by an output over a relay.
+  @Test
+  void aStandInRunsAndStopsIt() throws Exception {
+    var study = study(nelvar.core.file.Demo.settled());
+    var all =
+        StandIn.run(
+            List.of("=BLT run at 1200", "=BLT run at 60", "=BLT run at 300", "=BLT stop"), study);
+    assertThat(all.getFirst().stands()).isCloseTo(1200, within(1e-9));
+    assertThat(all.getFirst().lasts()).as("1200 of 1800 rpm in 3 s").isCloseTo(2, within(1e-9));
+    assertThat(all.getFirst().hertz()).isCloseTo(40, within(1e-9));
+    assertThat(all.getFirst().pin()).startsWith("-A1:");
+    assertThat(all.get(1).stands()).as("0.33 V starts nothing").isZero();
+    assertThat(all.get(1).says()).contains("less than starts it");
+    assertThat(all.get(2).stands()).as("held at 20 Hz").isCloseTo(600, within(1e-9));
+    assertThat(all.get(3).stands()).isZero();
+    assertThat(all.get(3).says()).isEmpty();
+    assertThatThrownBy(() -> StandIn.run(List.of("=XYZ run"), study))
+        .hasMessageContaining("=AUG, =BLT");
+  }
+
+  /// What a wrong setting changes: on its keypad the drive goes on when the program stops it, and
+  /// with the stop pressed nothing runs it.
+  @Test
+  void aWrongSettingChangesWhatTheStandInDoes() throws Exception {
+    var project = nelvar.core.file.Demo.settled();
+    var keypad =
+        StandIn.run(
+            List.of("=BLT run at 1200", "=BLT stop"), study(project), trial(project, "U2=keypad"));
+    assertThat(keypad.get(1).stands()).isCloseTo(1200, within(1e-9));
+    assertThat(keypad.get(1).says()).contains("it goes on");
+    var entered = say(project, "U2", "Run source", "keypad");
+    assertThat(judged(entered)).anyMatch(Verdict.Finding.class::isInstance);
+    var pressed =
+        StandIn.run(List.of("=BLT run at 1200"), study(project), trial(project, "S1=pressed"));
+    assertThat(pressed.getFirst().stands()).isZero();
+    assertThat(pressed.getFirst().says()).contains("it stands");
+  }
+
+  /// A spindle that spins up for 2 s is fed into after nothing: said; with a dwell it is not.
+  @Test
+  void feedingBeforeTheSpindleTurnsIsSaid() throws Exception {
+    var settled = nelvar.core.file.Demo.settled();
+    var spindle =
+        settled.withFunctions(
+            settled.functions().stream()
+                .map(f ->
+                    f.id().text().equals("BLT")
+                        ? new nelvar.core.model.MachineFunction(
+                            f.id(), f.designation(), "spindle", f.kind(), f.wants())
+                        : f)
+                .toList());
+    var commands = List.of("=BLT run at 1200", "=AX2 go 10");
+    assertThat(StandIn.run(commands, study(spindle)).get(1).says())
+        .contains("it feeds while =BLT still spins up, 2 s more");
+    var waiting = say(spindle, "A1", "Dwell", "3 s");
+    var moved = StandIn.run(commands, study(waiting)).get(1);
+    assertThat(moved.says()).isEmpty();
+    assertThat(moved.at()).isCloseTo(3, within(1e-9));
+    assertThat(StandIn.run(commands, study(settled)).get(1).says())
+        .as("a belt cuts nothing")
+        .isEmpty();
+    // The rule knows the ramp: a dwell of 1 s is too short.
+    assertThat(new FeedsAtSpeed().check(study(say(spindle, "A1", "Dwell", "1 s"))))
+        .anyMatch(v -> v instanceof Verdict.Finding f && f.text().contains("3 s to spin up"));
+  }
 }

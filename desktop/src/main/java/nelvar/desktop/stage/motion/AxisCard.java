@@ -9,6 +9,8 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.motion.AxisMeasured;
@@ -48,7 +50,14 @@ final class AxisCard {
     box.setPrefWidth(330);
     var title = new Label(axis.function().map(MachineFunction::name).orElse(axis.name()));
     title.getStyleClass().add("title-small");
-    box.getChildren().add(title);
+    var head = new HBox(8, title);
+    head.setAlignment(Pos.CENTER_LEFT);
+    if (!axis.settable().microsteps().isEmpty()) {
+      var room = new Region();
+      HBox.setHgrow(room, Priority.ALWAYS);
+      head.getChildren().addAll(room, microsteps());
+    }
+    box.getChildren().add(head);
     axis.function().ifPresent(function -> fields(function, box));
     if (axis.function().isEmpty()) {
       var says =
@@ -58,7 +67,6 @@ final class AxisCard {
       says.getStyleClass().addAll("soft", "wrapping");
       box.getChildren().add(says);
     }
-    if (!axis.settable().microsteps().isEmpty()) box.getChildren().add(microsteps());
     box.getChildren().addAll(travel(), direction());
     return box;
   }
@@ -196,7 +204,6 @@ final class AxisCard {
 
   private Node microsteps() {
     var label = new Label("Microsteps");
-    label.setMinWidth(104);
     var choice = new ChoiceBox<Integer>();
     choice.setId("microsteps");
     choice.setAccessibleText("Microsteps of " + axis.drive().designation());
