@@ -217,7 +217,7 @@ final class MotionCommand implements Callable<Integer> {
             one.unit(),
             AxisSteps.typed(one.stands()),
             one.says().isEmpty() ? "" : "; " + one.says());
-    return all.stream().allMatch(one -> one.right() && one.says().isEmpty() || homed(one))
+    return all.stream().allMatch(one -> (one.right() && one.says().isEmpty()) || homed(one))
         ? CommandLineTool.FINE
         : CommandLineTool.FOUND;
   }

@@ -1,11 +1,13 @@
 package nelvar.core.catalogue;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Frequency;
 import nelvar.core.units.Power;
+import nelvar.core.units.Resistance;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
 
@@ -70,9 +72,27 @@ public record InductionMotor(
     return List.of(Linkage.STAR, Linkage.DELTA);
   }
 
+  /// The first end of the beads in its winding.
+  public static final String BEADS = "T1";
+
+  /// Whether beads in its winding are brought out, `T1` and `T2`.
+  public boolean beads() {
+    return thermistor.orElse(false);
+  }
+
   @Override
   public List<Terminal> terminals() {
-    return Part.threePhaseMotor();
+    if (!beads()) return Part.threePhaseMotor();
+    var all = new ArrayList<>(Part.threePhaseMotor());
+    all.add(Terminal.optional(BEADS, Terminal.Role.SIGNAL));
+    all.add(Terminal.optional("T2", Terminal.Role.SIGNAL));
+    return all;
+  }
+
+  /// Cold beads have some hundreds of ohms (common practice); hot ones some thousands.
+  @Override
+  public List<Element> elements() {
+    return beads() ? List.of(new Element.Resistor(BEADS, "T2", new Resistance(300))) : List.of();
   }
 
   @Override

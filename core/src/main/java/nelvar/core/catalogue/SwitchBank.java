@@ -3,13 +3,19 @@ package nelvar.core.catalogue;
 import java.util.List;
 import java.util.Optional;
 
-/// A row of small switches that a drive is set with.
+/// A row of small switches, or of jumpers, that a drive is set with.
 ///
 /// @param ways how many, counted from 1 at the left
 /// @param onIsUp which way is on, seen with the numbers to be read
 /// @param mounted how one sees it
 /// @param groups what each few of them set
-public record SwitchBank(int ways, boolean onIsUp, Optional<String> mounted, List<Group> groups) {
+/// @param jumpers whether they are jumpers on pairs of pins: on is fitted
+public record SwitchBank(
+    int ways,
+    boolean onIsUp,
+    Optional<String> mounted,
+    List<Group> groups,
+    Optional<Boolean> jumpers) {
   /// @param sets the name of the setting: `Microsteps`, `Phase current`
   public record Group(String sets, List<Integer> ways, List<Position> positions) {
     public Group {
@@ -27,6 +33,10 @@ public record SwitchBank(int ways, boolean onIsUp, Optional<String> mounted, Lis
     public Optional<String> forValue(String value) {
       return positions.stream().filter(p -> p.value().equals(value)).map(Position::on).findFirst();
     }
+  }
+
+  public boolean jumpered() {
+    return jumpers.orElse(false);
   }
 
   /// @param on a 1 for each of its switches that is on, in their order

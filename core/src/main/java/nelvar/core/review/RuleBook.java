@@ -16,6 +16,7 @@ import nelvar.core.analysis.earthing.WorkingCurrentInEarth;
 import nelvar.core.analysis.load.CutWaves;
 import nelvar.core.analysis.load.DriveAgainstMotor;
 import nelvar.core.analysis.load.DriveInput;
+import nelvar.core.analysis.load.DriveInputCurrent;
 import nelvar.core.analysis.load.DriveSetCurrent;
 import nelvar.core.analysis.load.InletAgainstUpstream;
 import nelvar.core.analysis.load.LiquidCooled;
@@ -34,6 +35,7 @@ import nelvar.core.analysis.motion.SpeedStarts;
 import nelvar.core.analysis.motion.SpindleCuts;
 import nelvar.core.analysis.motion.StepsEntered;
 import nelvar.core.analysis.motion.StopsInTime;
+import nelvar.core.analysis.motion.ThermistorIsolated;
 import nelvar.core.analysis.motion.TorqueReserve;
 import nelvar.core.analysis.motion.TravelMeasured;
 import nelvar.core.analysis.motion.TrimmerWithin;
@@ -199,6 +201,7 @@ public final class RuleBook {
           new DriveAgainstMotor(),
           new DriveSetCurrent(),
           new DriveInput(),
+          new DriveInputCurrent(),
           new MotorCable(),
           new MotorFrequency(),
           new LiquidCooled(),
@@ -218,6 +221,7 @@ public final class RuleBook {
           new SpindleCuts(),
           new FeedsAtSpeed(),
           new TrimmerWithin(),
+          new ThermistorIsolated(),
           new LoadedProof(),
           new PapersAgree(),
           new Chatter(),

@@ -38,7 +38,9 @@ final class SwitchFace {
         y,
         axis.drive().designation()
             + (bank.isPresent()
-                ? ": its switches as one sees them"
+                ? bank.get().jumpered()
+                    ? ": its jumpers as one sees them"
+                    : ": its switches as one sees them"
                 : axis.servo().isPresent() ? ": pulses a turn, compared" : ": how it is set"),
         Face.SEMIBOLD,
         13,
@@ -66,6 +68,10 @@ final class SwitchFace {
     var each = Math.min(34, (most - 60) / bank.ways());
     var wide = 56 + each * bank.ways();
     sheet.add(Shape.rounded(x, y, wide, 84, 4, Optional.of(Ink.TEXT_SOFT), Optional.empty()));
+    if (bank.jumpered()) {
+      jumpers(bank, x, y, each);
+      return;
+    }
     var on = bank.onIsUp() ? y + 24 : y + 52;
     sheet.text(x + 8, on, "ON", Face.BOLD, SMALL, Ink.CARD, 40);
     sheet.add(
@@ -96,9 +102,35 @@ final class SwitchFace {
               Optional.of(Ink.CARD),
               Optional.empty()));
     }
+    captions(bank, x, y);
+  }
+
+  private void captions(SwitchBank bank, double x, double y) {
     var lines = said(bank);
     for (var n = 0; n < lines.size(); n++)
       sheet.text(x, y + 100 + n * 15, lines.get(n), Face.TEXT, SMALL, Ink.TEXT_SOFT, most);
+  }
+
+  /// Pairs of pins, a cap over those that are fitted.
+  private void jumpers(SwitchBank bank, double x, double y, double each) {
+    sheet.text(x + 8, y + 34, "cap on", Face.BOLD, SMALL, Ink.CARD, 44);
+    for (var way = 1; way <= bank.ways(); way++) {
+      var stands = stands(bank, way);
+      var left = x + 54 + (way - 1) * each;
+      if (stands.filter(fitted -> fitted).isPresent())
+        sheet.add(
+            Shape.rounded(left - 3, y + 8, 18, 50, 3, Optional.of(Ink.CARD), Optional.empty()));
+      for (var pin : new double[] {y + 20, y + 46})
+        sheet.add(
+            Shape.circle(
+                left + 6,
+                pin,
+                4,
+                Optional.of(stands.isEmpty() ? Ink.WARNING_SOFT : Ink.TEXT),
+                Optional.of(Shape.Pen.of(Ink.CARD, 1))));
+      sheet.middle(left + 6, y + 76, String.valueOf(way), Face.BOLD, SMALL, Ink.CARD, each);
+    }
+    captions(bank, x, y);
   }
 
   /// Whether a switch has to be on; empty where what it sets is not known.

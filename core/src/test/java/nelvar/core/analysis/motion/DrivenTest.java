@@ -338,4 +338,57 @@ class DrivenTest {
     assertThat(new FeedsAtSpeed().check(study(say(spindle, "A1", "Dwell", "1 s"))))
         .anyMatch(v -> v instanceof Verdict.Finding f && f.text().contains("3 s to spin up"));
   }
+
+  private static nelvar.core.Panel onOnePhase(String breaker) {
+    return nelvar.core.Panel.mains()
+        .device("F", breaker)
+        .device("U", "drive-1ph-230-1p5kw")
+        .device("M", "motor-1p5kw-230-400-beads")
+        .linked(Linkage.DELTA)
+        .wire("X0:L1", "F:1", 1.5, 1)
+        .wire("F:2", "U:L", 1.5, 1)
+        .wire("U:N", "X0:N", 1.5, 1)
+        .wire("U:U", "M:U", 1.5, 5)
+        .wire("U:V", "M:V", 1.5, 5)
+        .wire("U:W", "M:W", 1.5, 5);
+  }
+
+  /// 5.9 A of motor ask for 10 to 12 A at the input.
+  @ParameterizedTest
+  @CsvSource({"breaker-1p-c6, true", "breaker-1p-c16, false"})
+  void aDriveOnOnePhaseTakesMoreThanItsMotor(String breaker, boolean found) {
+    var verdict =
+        new nelvar.core.analysis.load.DriveInputCurrent()
+            .check(study(onOnePhase(breaker).build()))
+            .findFirst()
+            .orElseThrow();
+    assertThat(verdict instanceof Verdict.Finding).isEqualTo(found);
+    assertThat(
+            new nelvar.core.analysis.load.DriveInputCurrent()
+                .check(study(nelvar.core.file.Demo.settled())))
+        .allMatch(Verdict.Pass.class::isInstance);
+  }
+
+  /// Beads in the winding: read by nothing they are advised, on the control terminals of the drive
+  /// they are warned of, until somebody says that the input is isolated.
+  @Test
+  void beadsInAWindingAreIsolated() {
+    var rule = new ThermistorIsolated();
+    var unused =
+        (Verdict.Finding)
+            rule.check(study(onOnePhase("breaker-1p-c16").build())).findFirst().orElseThrow();
+    assertThat(unused.severity()).isEqualTo(Severity.ADVICE);
+    var wired =
+        onOnePhase("breaker-1p-c16")
+            .wire("M:T1", "U:AI", 0.5, 5)
+            .wire("M:T2", "U:AI0", 0.5, 5)
+            .build();
+    var found = (Verdict.Finding) rule.check(study(wired)).findFirst().orElseThrow();
+    assertThat(found.severity()).isEqualTo(Severity.WARNING);
+    assertThat(found.text()).contains("-U", "thermistor relay");
+    assertThat(
+            rule.check(study(say(wired, "M", ThermistorIsolated.ISOLATED, "yes, by its manual"))))
+        .allMatch(Verdict.Pass.class::isInstance);
+    assertThat(rule.check(study(machine()))).as("no beads").isEmpty();
+  }
 }

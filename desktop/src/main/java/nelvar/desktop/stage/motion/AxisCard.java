@@ -121,12 +121,12 @@ final class AxisCard {
     label.setMinWidth(104);
     var told = new TextField();
     told.setId("told");
-    told.setPromptText("100 mm");
+    told.setPromptText("100 " + axis.mechanics().unit().sign());
     told.setPrefColumnCount(5);
     told.setAccessibleText("How far it was told to go");
     var went = new TextField();
     went.setId("went");
-    went.setPromptText("99.4 mm");
+    went.setPromptText("99.4 " + axis.mechanics().unit().sign());
     went.setPrefColumnCount(5);
     went.setAccessibleText("How far it went, as measured; Enter keeps it");
     var says = new Label(measured());
