@@ -128,7 +128,10 @@ class MotionTest extends DemoWindow {
     driver.settle();
     assertThat(says("200 · 16 · 3 ÷ 120 mm = 80 steps/mm")).isTrue();
     assertThat(says("1–3 microsteps: 16")).isTrue();
-    assertThat(findings("motion.steps")).isEqualTo(2);
+    assertThat(session().project().setting(new Id("A1"), "Steps =AX2"))
+        .as("changed together")
+        .contains("80");
+    assertThat(findings("motion.steps")).as("only the planted one").isOne();
     driver.run(() -> session().undo());
     assertThat(session().project()).isEqualTo(before);
   }
@@ -166,5 +169,84 @@ class MotionTest extends DemoWindow {
                 .anyMatch(node ->
                     node instanceof Label label && label.getText().contains("belt 5 mm 24 teeth")))
         .isTrue();
+  }
+
+  /// A belt on a frequency converter: its speeds, its values, each entered and read back by a tick,
+  /// and what a hand can do to its drive tried.
+  @Test
+  void aDriveIsEnteredReadBackAndTried() {
+    open();
+    driver.run(() -> ((ToggleButton) driver.window.root().lookup("#axis-=BLT")).fire());
+    driver.settle();
+    var before = session().project();
+    assertThat(says("120 · 60 Hz ÷ 4 poles = 1800 rpm at 10 V")).isTrue();
+    driver.run(() -> tick("Stops by").fire());
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+    assertThat(session().project().setting(new Id("U2"), "Stops by")).contains("ramp");
+    driver.run(() -> ((CheckBox) driver.window.root().lookup("#read-1")).fire());
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+    assertThat(session().project().setting(new Id("U2"), "Read Base frequency")).contains("50 Hz");
+    driver.run(() -> {
+      ((TextField) driver.window.root().lookup("#measured-volts")).setText("6 V");
+      var speed = (TextField) driver.window.root().lookup("#measured-speed");
+      speed.setText("1058");
+      speed.fireEvent(new javafx.event.ActionEvent());
+    });
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+    assertThat(session().project().setting(new Id("U2"), "Measured 6 V")).contains("1058 rpm");
+    driver.run(() -> {
+      session().undo();
+      session().undo();
+      session().undo();
+    });
+    assertThat(session().project()).isEqualTo(before);
+    driver.run(() -> ((ToggleButton) driver.window.root().lookup("#try-0")).fire());
+    assertThat(session().bench().trial().get().disturbances()).hasSize(1);
+    driver.run(() -> session().bench().trial().set(nelvar.core.network.WhatIf.AS_DESIGNED));
+  }
+
+  /// Told to go 100 mm it went 99.4: the steps follow, and it is one step to take back.
+  @Test
+  void aMeasuredTravelCorrects() {
+    open();
+    driver.run(() -> driver.window.select(new Id("M4")));
+    driver.settle();
+    var before = session().project();
+    driver.run(() -> {
+      ((TextField) driver.window.root().lookup("#told")).setText("100");
+      var went = (TextField) driver.window.root().lookup("#went");
+      went.setText("99.4");
+      went.fireEvent(new javafx.event.ActionEvent());
+    });
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+    assertThat(says("1.006 measured")).isTrue();
+    assertThat(session().project().setting(new Id("A1"), "Measured =AX2 100"))
+        .contains("99.4 with 40 steps at 8");
+    driver.run(() -> session().undo());
+    assertThat(session().project()).isEqualTo(before);
+  }
+
+  /// Leads of a motor, and the colour somebody saw.
+  @Test
+  void leadsOfAMotorAreSeenAndSaid() {
+    open();
+    driver.run(() -> driver.window.select(new Id("M4")));
+    driver.settle();
+    driver.run(() -> ((ToggleButton) driver.window.root().lookup("#show-leads")).fire());
+    driver.settle();
+    assertThat(driver.text("-U4: A+")).isNotNull();
+    driver.run(() -> {
+      var lead = (TextField) driver.window.root().lookup("#lead-A+");
+      lead.setText("red, letter A");
+      lead.fireEvent(new javafx.event.ActionEvent());
+    });
+    driver.await("review", () -> !session().stale().get());
+    assertThat(session().project().setting(new Id("M4"), "Lead A+")).contains("red, letter A");
+    driver.run(() -> session().undo());
+    driver.run(() -> ((ToggleButton) driver.window.root().lookup("#show-values")).fire());
   }
 }

@@ -7,6 +7,8 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.motion.AxisStretch;
+import nelvar.core.analysis.motion.DrivenMotor;
 import nelvar.core.analysis.motion.MotionAxes;
 import nelvar.core.analysis.motion.MotionAxis;
 import nelvar.core.file.CatalogueFile;
@@ -18,6 +20,7 @@ import nelvar.core.model.edit.PinEdits;
 import nelvar.core.review.Review;
 import nelvar.documents.content.Lists;
 import nelvar.documents.drawing.Drawing;
+import nelvar.documents.drawing.DrivePicture;
 import nelvar.documents.drawing.Faces;
 import nelvar.documents.drawing.Ink;
 import nelvar.documents.drawing.MotionPicture;
@@ -52,8 +55,29 @@ class MotionPictureTest {
     return labels(drawing).stream().anyMatch(label -> label.text().contains(text));
   }
 
+  private static final AxisStretch NOT_SAID =
+      new AxisStretch(
+          0,
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty());
+
   private static Drawing drawn(MotionAxis axis) {
-    return MotionPicture.of(axis, 836, 452);
+    return MotionPicture.of(axis, NOT_SAID, 836, 452);
+  }
+
+  private static List<Drawing> drawn(Project project, double width) {
+    var study = Study.of(project, CatalogueFile.standard());
+    var all = new java.util.ArrayList<Drawing>();
+    for (var axis : MotionAxes.of(study))
+      all.add(MotionPicture.of(axis, AxisStretch.of(axis, study), width, 452));
+    for (var driven : DrivenMotor.all(study)) all.add(DrivePicture.of(driven, study, width, 452));
+    return all;
   }
 
   /// Whatever the axis, and however narrow, nothing is written beyond the edge.
@@ -65,9 +89,8 @@ class MotionPictureTest {
         "glaze-sprayer/glaze-sprayer"
       })
   void nothingStandsBeyondTheEdge(String name) throws Exception {
-    for (var axis : axes(project(name)))
-      for (var width : new double[] {600, 836, 1200}) {
-        var drawing = MotionPicture.of(axis, width, 452);
+    for (var width : new double[] {600, 836, 1200})
+      for (var drawing : drawn(project(name), width)) {
         for (var label : labels(drawing)) {
           var wide = Faces.width(label.text(), label.face(), label.size());
           var left =
@@ -80,8 +103,28 @@ class MotionPictureTest {
           assertThat(left + wide).as(label.text()).isLessThanOrEqualTo(width + 1);
           assertThat(label.y()).as(label.text()).isBetween(0.0, 452.0);
         }
-        assertThat(drawing.spots()).extracting(Drawing.Spot::about).contains(axis.motor().id());
+        assertThat(drawing.spots()).isNotEmpty();
       }
+  }
+
+  /// The press with its ends; the belt with its speeds, what never starts, and what is entered.
+  @Test
+  void endsOfAnAxisAndSpeedsOfADrive() throws Exception {
+    var study = Study.of(filler(), CatalogueFile.standard());
+    var all = drawn(filler(), 836);
+    assertThat(says(all.getFirst(), "stops within 12.9 mm of its switch")).isTrue();
+    assertThat(says(all.getFirst(), "trips -5")).isTrue();
+    assertThat(says(all.getFirst(), "soft limits 0 to 190")).isTrue();
+    var belt = all.getLast();
+    assertThat(says(belt, "120 · 60 Hz ÷ 4 poles = 1800 rpm at 10 V")).isTrue();
+    assertThat(says(belt, "below 0.5 V it never starts; slowest 600 rpm")).isTrue();
+    assertThat(says(belt, "measured; -2")).isTrue();
+    assertThat(says(belt, "13 values, some 52 key presses")).isTrue();
+    assertThat(labels(belt).stream().map(Shape.Label::text))
+        .containsSubsequence("Motor volts", "Motor current", "Run input", "Run source");
+    var auger = DrivenMotor.all(study).getFirst();
+    assertThat(says(DrivePicture.of(auger, study, 836, 452), "one speed, set on the drive"))
+        .isTrue();
   }
 
   @Test
@@ -110,7 +153,8 @@ class MotionPictureTest {
     assertThat(says(drawn(rinser.getFirst()), "= 26.6666667 steps/°")).isTrue();
     assertThat(says(drawn(rinser.getLast()), "÷ 12.7 mm · 25.4 = 3200 steps/inch")).isTrue();
     var sprayer = axes(project("glaze-sprayer/glaze-sprayer-settled")).getFirst();
-    assertThat(says(drawn(sprayer), "No switches are stated of it")).isTrue();
+    assertThat(says(drawn(sprayer), "its jumpers as one sees them")).isTrue();
+    assertThat(says(drawn(sprayer), "1–3 microsteps: 16")).isTrue();
   }
 
   /// What is not known is written where its number would stand.

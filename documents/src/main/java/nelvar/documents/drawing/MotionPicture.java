@@ -189,7 +189,7 @@ public final class MotionPicture {
                 mechanics.unit() == Mechanics.Unit.INCH ? " · 25.4" : "",
                 AxisMeasured.of(axis)
                     .filter(AxisMeasured::corrects)
-                    .map(m -> " · " + Significant.digits(m.factor()) + " measured")
+                    .map(m -> " · " + AxisSteps.typed(Math.round(m.factor() * 1e4) / 1e4) + " measured")
                     .orElse(""),
                 AxisSteps.words(axis, k));
     sheet.text(GAP + 12, y + 22, sum, Face.BOLD, 14, Ink.TEXT, width * 0.55);
