@@ -9,11 +9,15 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.motion.AxisForces;
 import nelvar.core.analysis.motion.AxisSettings;
 import nelvar.core.analysis.motion.AxisSteps;
+import nelvar.core.analysis.motion.DriveSheet;
+import nelvar.core.analysis.motion.DrivenMotor;
 import nelvar.core.analysis.motion.MotionAxes;
 import nelvar.core.analysis.motion.MotionAxis;
 import nelvar.core.analysis.motion.MotorChecks;
 import nelvar.core.analysis.motion.MotorLeads;
 import nelvar.core.analysis.motion.SettingsSheet;
+import nelvar.core.analysis.motion.SpeedMap;
+import nelvar.core.analysis.motion.SpinUp;
 import nelvar.core.analysis.motion.StandIn;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.NelvarJson;
@@ -22,6 +26,7 @@ import nelvar.core.network.TrialText;
 import nelvar.core.network.WhatIf;
 import nelvar.core.units.Frequency;
 import nelvar.core.units.Measure;
+import nelvar.core.units.Voltage;
 import picocli.CommandLine;
 
 @CommandLine.Command(
@@ -101,7 +106,65 @@ final class MotionCommand implements Callable<Integer> {
       Optional<Double> torqueAsked,
       List<Row> settings) {}
 
-  private record Document(int version, String project, String revision, List<Axis> axes) {}
+  private record Parameter(
+      String code,
+      String name,
+      String takes,
+      String original,
+      boolean stoppedOnly,
+      Optional<String> value,
+      Optional<String> entered,
+      Optional<String> readBack,
+      SettingsSheet.Standing standing,
+      String why) {
+    static Parameter of(DriveSheet.Line line) {
+      return new Parameter(
+          line.parameter().code(),
+          line.row().name(),
+          line.parameter().takes(),
+          line.parameter().original(),
+          line.parameter().stoppedOnly(),
+          line.row().value(),
+          line.row().entered(),
+          line.read(),
+          line.row().standing(),
+          line.row().why());
+    }
+  }
+
+  private record Drive(
+      String name,
+      String drive,
+      List<String> motors,
+      int poles,
+      double greatestHertz,
+      double speedAtTenVolts,
+      double fastestCommanded,
+      double slowestCommanded,
+      Optional<Double> startsFromVolts,
+      Optional<Double> scaleOffPercent,
+      Optional<Double> spinUpSeconds,
+      List<Parameter> parameters) {
+    static Drive of(DrivenMotor driven, Study study) {
+      var map = SpeedMap.of(driven, study);
+      return new Drive(
+          driven.name(),
+          driven.drive().designation().text(),
+          driven.motors().stream().map(m -> m.designation().text()).toList(),
+          map.poles(),
+          map.greatest().hertz(),
+          map.atTen().value(),
+          map.fastest().value(),
+          map.slowest().value(),
+          map.startsFrom().map(v -> v.volts()),
+          map.scaleOff().map(p -> p.percent()),
+          SpinUp.of(driven, study).map(t -> t.value().seconds()),
+          DriveSheet.of(driven, study).stream().map(Parameter::of).toList());
+    }
+  }
+
+  private record Document(
+      int version, String project, String revision, List<Axis> axes, List<Drive> drives) {}
 
   @Override
   public Integer call() throws Exception {
@@ -110,6 +173,7 @@ final class MotionCommand implements Callable<Integer> {
     if (!commands.isEmpty()) return done(study);
     if (leads.isPresent()) return leads(leads.get(), study);
     var axes = MotionAxes.of(study);
+    var drives = DrivenMotor.all(study).stream().map(d -> Drive.of(d, study)).toList();
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
     if (json)
       out.println(
@@ -120,15 +184,17 @@ final class MotionCommand implements Callable<Integer> {
                       1,
                       whole.name(),
                       whole.revision(),
-                      axes.stream().map(a -> axis(a, study)).toList())));
+                      axes.stream().map(a -> axis(a, study)).toList(),
+                      drives)));
     else {
       var about = asked.horizon().says(whole);
       if (!about.isEmpty()) out.println(about);
-      if (axes.isEmpty()) out.println("No motor of this project turns by pulses.");
+      if (axes.isEmpty() && drives.isEmpty())
+        out.println("No motor of this project turns by pulses or hangs on a frequency converter.");
       for (var axis : axes) print(axis(axis, study), axis, out);
+      for (var drive : drives) print(drive, out);
     }
-    return axes.stream()
-            .flatMap(axis -> SettingsSheet.of(axis, study).stream())
+    return SettingsSheet.all(study).stream()
             .anyMatch(row ->
                 row.standing() == SettingsSheet.Standing.DIFFERS
                     || row.standing() == SettingsSheet.Standing.TO_TRY)
@@ -252,6 +318,31 @@ final class MotionCommand implements Callable<Integer> {
             .map(Measure::value),
         AxisForces.asked(axis).map(AxisForces.Asked::asked),
         SettingsSheet.of(axis, study).stream().map(Row::of).toList());
+  }
+
+  private static void print(Drive drive, PrintWriter out) {
+    out.printf(
+        "%s: %s, %s, %d poles: %s to %s%s%n",
+        drive.name(),
+        drive.drive(),
+        String.join(", ", drive.motors()),
+        drive.poles(),
+        new Measure(drive.slowestCommanded(), Measure.Unit.ROTATION),
+        new Measure(drive.fastestCommanded(), Measure.Unit.ROTATION),
+        drive.startsFromVolts().map(v -> ", nothing below " + new Voltage(v)).orElse(""));
+    for (var one : drive.parameters())
+      out.printf(
+          "    %-4s %-20s %-14s %-10s %-24s %s%n",
+          one.code(),
+          one.name(),
+          one.value().orElse("not known"),
+          one.stoppedOnly() ? "standing" : "",
+          switch (one.standing()) {
+            case ENTERED -> "entered" + one.readBack().map(r -> ", read " + r).orElse("");
+            case DIFFERS -> "entered: " + one.entered().orElse("");
+            case TO_ENTER, TO_TRY, UNKNOWN -> "to be entered, came with " + one.original();
+          },
+          one.why());
   }
 
   private static void print(Axis found, MotionAxis axis, PrintWriter out) {

@@ -43,6 +43,10 @@ class MotionCommandTest {
     assertThat(drum.get("oneStep").asDouble()).isEqualTo(0.025);
     assertThat(drum.get("pulsesAtWantedSpeedHertz").asDouble()).isEqualTo(12000);
     assertThat(drum.get("settings").get(0).get("standing").asString()).isEqualTo("entered");
+    var belt = tree.get("drives").get(1);
+    assertThat(belt.get("speedAtTenVolts").asDouble()).isEqualTo(1800);
+    assertThat(belt.get("spinUpSeconds").asDouble()).isEqualTo(3);
+    assertThat(belt.get("parameters").get(0).get("name").asString()).isEqualTo("Motor volts");
   }
 
   @Test

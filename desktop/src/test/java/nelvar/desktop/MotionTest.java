@@ -238,7 +238,7 @@ class MotionTest extends DemoWindow {
     driver.settle();
     driver.run(() -> ((ToggleButton) driver.window.root().lookup("#show-leads")).fire());
     driver.settle();
-    assertThat(driver.text("-U4: A+")).isNotNull();
+    assertThat(driver.text("-U4:A+")).isNotNull();
     driver.run(() -> {
       var lead = (TextField) driver.window.root().lookup("#lead-A+");
       lead.setText("red, letter A");

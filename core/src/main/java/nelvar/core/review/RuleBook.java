@@ -23,6 +23,7 @@ import nelvar.core.analysis.load.LiquidCooled;
 import nelvar.core.analysis.load.MotorCable;
 import nelvar.core.analysis.load.MotorFrequency;
 import nelvar.core.analysis.motion.AxisEnds;
+import nelvar.core.analysis.motion.CommandReaches;
 import nelvar.core.analysis.motion.DriveEntered;
 import nelvar.core.analysis.motion.FeedsAtSpeed;
 import nelvar.core.analysis.motion.FollowsWithin;
@@ -217,6 +218,7 @@ public final class RuleBook {
           new StopsInTime(),
           new AxisEnds(),
           new SpeedStarts(),
+          new CommandReaches(),
           new DriveEntered(),
           new SpindleCuts(),
           new FeedsAtSpeed(),

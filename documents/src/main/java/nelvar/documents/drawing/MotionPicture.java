@@ -125,7 +125,7 @@ public final class MotionPicture {
               axis.function().map(f -> f.id()),
               axis.name(),
               speed.map(Measure::toString).orElse("speed not said"),
-              axis.wants().mass().map(m -> m + " moved").orElse(""),
+              axis.mass().map(m -> m + " moved").orElse(""),
               Ink.MOTOR));
     return all;
   }
@@ -189,7 +189,8 @@ public final class MotionPicture {
                 mechanics.unit() == Mechanics.Unit.INCH ? " · 25.4" : "",
                 AxisMeasured.of(axis)
                     .filter(AxisMeasured::corrects)
-                    .map(m -> " · " + AxisSteps.typed(Math.round(m.factor() * 1e4) / 1e4) + " measured")
+                    .map(m ->
+                        " · " + AxisSteps.typed(Math.round(m.factor() * 1e4) / 1e4) + " measured")
                     .orElse(""),
                 AxisSteps.words(axis, k));
     sheet.text(GAP + 12, y + 22, sum, Face.BOLD, 14, Ink.TEXT, width * 0.55);

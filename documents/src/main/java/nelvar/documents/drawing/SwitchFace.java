@@ -6,6 +6,7 @@ import java.util.Optional;
 import nelvar.core.analysis.motion.AxisSettings;
 import nelvar.core.analysis.motion.MotionAxis;
 import nelvar.core.catalogue.SwitchBank;
+import nelvar.core.catalogue.Trimmer;
 
 /// The switches of a drive as one sees them, each where it has to stand for what is set.
 final class SwitchFace {
@@ -25,13 +26,59 @@ final class SwitchFace {
   /// How high it stands, captions and all, below its y.
   double height() {
     return axis.settable()
-        .bank()
-        .map(bank -> 133 + 15.0 * said(bank).size())
-        .orElse(axis.servo().isPresent() ? 28.0 : 52.0);
+            .bank()
+            .map(bank -> 133 + 15.0 * said(bank).size())
+            .orElse(axis.servo().isPresent() ? 28.0 : 52.0)
+        + (axis.settable().trimmer().isPresent() ? TRIMMER : 0);
   }
 
-  /// The bank as one sees it, each switch where it has to stand.
+  private static final double TRIMMER = 46;
+
+  /// The bank as one sees it, each switch where it has to stand; a trimmer below it.
   void draw(double x, double y) {
+    bankOrWords(x, y);
+    axis.settable()
+        .trimmer()
+        .ifPresent(trimmer -> trimmer(trimmer, x, y + height() - TRIMMER - 20));
+  }
+
+  /// Its slot, which way gives more, the volts it has to give, and what it stands.
+  private void trimmer(Trimmer trimmer, double x, double y) {
+    var current = axis.set().orElse(axis.rated().times(axis.company().parallel()));
+    sheet.add(
+        Shape.circle(
+            x + 22, y + 24, 20, Optional.of(Ink.CARD), Optional.of(Shape.Pen.of(Ink.TEXT, 1.5))));
+    sheet.add(Shape.line(x + 10, y + 33, x + 34, y + 15, Shape.Pen.of(Ink.TEXT, 4)));
+    sheet.text(
+        x + 52,
+        y + 14,
+        "%s against 0 V for %s".formatted(trimmer.reference(current), current),
+        Face.BOLD,
+        13,
+        Ink.TEXT,
+        most - 52);
+    sheet.text(
+        x + 52,
+        y + 30,
+        trimmer.turns().orElse("which way gives more is not stated"),
+        Face.TEXT,
+        SMALL,
+        Ink.TEXT,
+        most - 52);
+    sheet.text(
+        x + 52,
+        y + 45,
+        "stands %s bare, %s with a heat sink"
+            .formatted(
+                trimmer.bare().map(Object::toString).orElse("?"),
+                trimmer.cooled().map(Object::toString).orElse("?")),
+        Face.TEXT,
+        SMALL,
+        Ink.TEXT_SOFT,
+        most - 52);
+  }
+
+  private void bankOrWords(double x, double y) {
     var bank = axis.settable().bank();
     sheet.text(
         x,

@@ -99,7 +99,7 @@ public final class AxisForces {
     var travel = mechanics.perMotorTurn();
     if (travel.isEmpty()) return Optional.empty();
     var degrees = mechanics.unit() == Mechanics.Unit.DEGREE;
-    var mass = axis.wants().mass().map(Measure::value);
+    var mass = axis.mass().map(Measure::value);
     var leftOut = new ArrayList<String>();
     var rotor = axis.rotor().map(Measure::value);
     if (rotor.isEmpty()) leftOut.add("the inertia of the rotor");
@@ -123,6 +123,14 @@ public final class AxisForces {
                 mechanics.efficiency().orElse(USUAL_EFFICIENCY),
                 mechanics.vertical()),
             leftOut));
+  }
+
+  /// What a hanging load asks of a brake at the motor; empty where nothing hangs.
+  static Optional<Measure> holding(MotionAxis axis) {
+    return load(axis)
+        .map(l -> l.load().holding())
+        .filter(t -> t > 0)
+        .map(t -> new Measure(t, Measure.Unit.TORQUE));
   }
 
   /// Acceleration of the load, m/s² or rad/s².

@@ -24,6 +24,7 @@ import nelvar.core.units.Frequency;
 import nelvar.core.units.Kind;
 import nelvar.core.units.Quantity;
 import nelvar.core.units.Reading;
+import nelvar.core.units.Voltage;
 
 /// A frequency converter with the motor, or the motors, on it: found on the wiring.
 ///
@@ -112,8 +113,7 @@ public record DrivenMotor(
             .isPresent(),
         PinLinks.of(study).stream()
             .filter(link ->
-                link.pin().type() == Pin.Type.ANALOGUE_OUTPUT
-                    && !link.pin().analogueZero()
+                commands(link.pin())
                     && link.partners().stream()
                         .anyMatch(end ->
                             end.device().equals(device.id())
@@ -123,6 +123,21 @@ public record DrivenMotor(
                                     .isPresent()))
             .findFirst(),
         study.project().settings().stream().filter(s -> s.device().equals(device.id())).toList());
+  }
+
+  /// A value, or pulses of a width that is set.
+  private static boolean commands(Pin pin) {
+    return (pin.type() == Pin.Type.ANALOGUE_OUTPUT && !pin.analogueZero())
+        || pin.type() == Pin.Type.OUTPUT_PULSES_SINGLE;
+  }
+
+  /// What its command reaches: 10 V of a value, of pulses as many volts as they have.
+  public Voltage commandReaches() {
+    return command
+        .filter(link -> link.pin().type() == Pin.Type.OUTPUT_PULSES_SINGLE)
+        .map(link -> link.pin().gives().orElse(new Voltage(5)))
+        .filter(v -> v.volts() < 10)
+        .orElse(new Voltage(10));
   }
 
   private static final double FITS = 0.12;

@@ -97,6 +97,9 @@ public record Mechanics(
   private static final Pattern OVERRUN = pattern("overrun\\s+" + NUMBER + "\\s*mm");
   private static final Pattern PER_INCH = pattern("\\bper inch\\b");
 
+  /// Motors of another function that move along: `carries =SPN`.
+  static final Pattern CARRIES = pattern("\\bcarries\\s+(=?[A-Za-z0-9]+)");
+
   /// Those with more words first, so that none takes a piece of another.
   private static final List<Pattern> PHRASES =
       List.of(
@@ -113,6 +116,7 @@ public record Mechanics(
           RAMP,
           EFFICIENCY,
           OVERRUN,
+          CARRIES,
           PER_INCH,
           VERTICAL);
 

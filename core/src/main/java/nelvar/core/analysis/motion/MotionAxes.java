@@ -86,6 +86,7 @@ public final class MotionAxes {
         drive.trip(),
         bus(drive, study),
         shared,
+        carried(function, study),
         company(drive, study),
         AxisSettings.of(
             name,
@@ -117,6 +118,31 @@ public final class MotionAxes {
                 device.serves().isPresent()
                     && device.serves().equals(function.map(MachineFunction::id)))
             .count());
+  }
+
+  /// Motors of the functions that the words of this one name behind `carries`, kg; one whose mass
+  /// is not stated weighs nothing here.
+  private static double carried(Optional<MachineFunction> function, Study study) {
+    var words = function.flatMap(f -> f.wants().detail()).orElse("");
+    var sum = 0.0;
+    var found = Mechanics.CARRIES.matcher(words);
+    while (found.find()) {
+      var name = String.valueOf(found.group(1));
+      for (var other : study.project().functions()) {
+        var text = other.designation().text();
+        if (!text.equalsIgnoreCase(name) && !text.equalsIgnoreCase("=" + name)) continue;
+        for (var device : study.project().devices())
+          if (device.serves().filter(other.id()::equals).isPresent())
+            sum +=
+                study
+                    .part(device)
+                    .filter(Part::motor)
+                    .flatMap(p -> p.article().mass())
+                    .map(nelvar.core.units.Measure::value)
+                    .orElse(0.0);
+      }
+    }
+    return sum;
   }
 
   /// Of the motors a drive's first winding feeds: those whose both ends are on it share its

@@ -30,6 +30,7 @@ import nelvar.core.units.Voltage;
 /// @param bus of the drive
 /// @param others all settings of its drive and its controller
 /// @param sharedBy motors that move the same load
+/// @param carried mass of motors of other functions that it carries (`carries =SPN`), kg
 /// @param company motors side by side, or one behind the other, on its drive, itself among them
 public record MotionAxis(
     String name,
@@ -47,6 +48,7 @@ public record MotionAxis(
     Optional<Current> set,
     Optional<Voltage> bus,
     int sharedBy,
+    double carried,
     Company company,
     AxisSettings settings,
     List<Setting> others) {
@@ -64,6 +66,15 @@ public record MotionAxis(
   /// What its builder wants of it.
   public Wants wants() {
     return function.map(MachineFunction::wants).orElse(Wants.NOTHING);
+  }
+
+  /// What it moves, with what it carries.
+  public Optional<Measure> mass() {
+    return carried > 0
+        ? Optional.of(
+            new Measure(
+                carried + wants().mass().map(Measure::value).orElse(0.0), Measure.Unit.MASS))
+        : wants().mass();
   }
 
   /// Full steps of one turn of the motor; 200 where nothing is stated. A servo turns by as many

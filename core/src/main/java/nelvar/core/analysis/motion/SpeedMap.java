@@ -26,6 +26,7 @@ import nelvar.core.units.Voltage;
 ///
 /// @param atTen speed of the field at 10 V
 /// @param least speed of the least frequency
+/// @param full volts that its command reaches
 /// @param startsFrom what starts it; empty where it is not known
 /// @param points as measured, by rising volts
 /// @param line through the first and the last of those above its least speed
@@ -35,6 +36,7 @@ public record SpeedMap(
     Frequency greatest,
     int poles,
     boolean usualPoles,
+    Voltage full,
     Optional<Voltage> startsFrom,
     List<Point> points,
     Optional<SpeedCommand.Line> line) {
@@ -73,6 +75,7 @@ public record SpeedMap(
         greatest,
         count,
         poles.isEmpty(),
+        driven.commandReaches(),
         driven.quantity(Role.STARTS_FROM, Kind.VOLTAGE),
         points,
         straight.size() < 2
@@ -115,7 +118,13 @@ public record SpeedMap(
   public Optional<Voltage> command(Measure speed) {
     return SpeedCommand.volts(speed, rotation(0), atTen)
         .filter(volts -> startsFrom.filter(from -> volts.compareTo(from) < 0).isEmpty())
+        .filter(volts -> volts.compareTo(full) <= 0)
         .filter(_ -> speed.value() >= least.value());
+  }
+
+  /// The fastest speed that its command reaches.
+  public Measure fastest() {
+    return at(full);
   }
 
   /// The slowest speed that a command can bring about.

@@ -63,7 +63,9 @@ public final class SpeedStarts implements Rule {
   /// What may be left on a command of nothing: the lift of its 0 V, and what its output still
   /// gives.
   static Optional<Voltage> left(PinLink link) {
-    return link.off().map(off -> new Voltage(off.volts().volts() + RESIDUAL.volts()));
+    return link.off()
+        .map(off ->
+            new Voltage(off.volts().volts() + (link.pin().onByItself() ? FULL : RESIDUAL.volts())));
   }
 
   private static Optional<Device> drive(PinLink link, Study study) {
@@ -88,7 +90,10 @@ public final class SpeedStarts implements Rule {
     var w = Working.of("What starts " + drive.orElseThrow().designation());
     w.given("Ustart", from, "set on the drive");
     w.given("Ulift", lift, "its 0 V against that of the controller, network solved");
-    w.assumed("Urest", RESIDUAL, "left of an output that gives nothing");
+    if (link.pin().onByItself())
+      w.given("Urest", new Voltage(FULL), "it is on while its board boots or is reset");
+    else w.assumed("Urest", RESIDUAL, "left of an output that gives nothing, off or booting");
+    w.given("unplugged", "0 V", "the drive's own resistance pulls it down, common practice");
     var left = w.result("U", "Ulift + Urest", left(link).orElseThrow());
     var never = w.result("dead", "Ustart/10 V", Percent.ofFraction(from.volts() / FULL));
     var trail = w.explain(left).trail();

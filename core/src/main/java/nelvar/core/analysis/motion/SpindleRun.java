@@ -20,6 +20,7 @@ import nelvar.core.units.Kind;
 import nelvar.core.units.Measure;
 import nelvar.core.units.Reading;
 import nelvar.core.units.Significant;
+import nelvar.core.units.Voltage;
 
 /// What motors on frequency converters do when a stand-in of the controller tells them to run and
 /// to stop: its outputs are switched in the network, and what then stands at the motor decides
@@ -96,8 +97,8 @@ final class SpindleRun {
   /// By its command, as the drive is set; without one it has one speed.
   private static double reached(DrivenMotor driven, SpeedMap map, double meant) {
     if (!driven.commandWired()) return map.atTen().value();
-    var volts = 10 * Math.min(1, meant / map.atTen().value());
-    return map.at(new nelvar.core.units.Voltage(volts)).value();
+    var volts = Math.min(map.full().volts(), 10 * meant / map.atTen().value());
+    return map.at(new Voltage(volts)).value();
   }
 
   private static String says(DrivenMotor driven, SpeedMap map, double meant, double reached) {
@@ -107,7 +108,7 @@ final class SpindleRun {
       return "%s are commanded with less than starts it: it stands"
           .formatted(new Measure(meant, Measure.Unit.ROTATION));
     return reached < meant
-        ? "10 V are all there is: %s".formatted(map.atTen())
+        ? "%s are all there is: %s".formatted(map.full(), map.fastest())
         : "its least frequency holds it at %s".formatted(map.least());
   }
 

@@ -83,6 +83,8 @@ public final class TorqueReserve implements Rule {
       w.assumed("η", Significant.plain(AxisForces.USUAL_EFFICIENCY * 100, "%"), "of the mechanics");
     w.given("steady", new Measure(asked.steady(), Measure.Unit.TORQUE), "friction and weight");
     w.given("asked", new Measure(asked.asked(), Measure.Unit.TORQUE), "with the ramp");
+    AxisForces.holding(axis)
+        .ifPresent(t -> w.given("hold", t, "its weight at the motor: a brake must hold it"));
     if (!asked.leftOut().isEmpty())
       w.given("left out", String.join(", ", asked.leftOut()), "nobody says it");
     var cycle = AxisCycle.of(axis);
@@ -129,6 +131,8 @@ public final class TorqueReserve implements Rule {
       w.assumed("η", Significant.plain(AxisForces.USUAL_EFFICIENCY * 100, "%"), "of the mechanics");
     w.given("steady", new Measure(asked.steady(), Measure.Unit.TORQUE), "friction and weight");
     w.given("ramp", new Measure(asked.speedingUp(), Measure.Unit.TORQUE), "speeding up");
+    AxisForces.holding(axis)
+        .ifPresent(t -> w.given("hold", t, "its weight at the motor: a brake must hold it"));
     if (!asked.leftOut().isEmpty())
       w.given("left out", String.join(", ", asked.leftOut()), "nobody says it");
     var need = new Measure(asked.asked(), Measure.Unit.TORQUE);

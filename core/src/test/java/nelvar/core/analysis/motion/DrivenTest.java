@@ -391,4 +391,49 @@ class DrivenTest {
         .allMatch(Verdict.Pass.class::isInstance);
     assertThat(rule.check(study(machine()))).as("no beads").isEmpty();
   }
+
+  /// Pulses of 3.3 or 5 V on an input of 0 to 10 V command a part of the speed; 10 V all of it.
+  @Test
+  void pulsesOfALogicReachAPartOfTheSpeed() {
+    var rule = new CommandReaches();
+    assertThat(rule.check(study(machine()))).allMatch(Verdict.Pass.class::isInstance);
+    var board =
+        CatalogueFile.standard().all().stream()
+            .filter(p ->
+                p.logic()
+                    .filter(l ->
+                        l.pins().stream()
+                            .anyMatch(pin ->
+                                pin.type() == nelvar.core.catalogue.Pin.Type.OUTPUT_PULSES_SINGLE))
+                    .isPresent())
+            .findFirst()
+            .orElseThrow();
+    var pin =
+        board.logic().orElseThrow().pins().stream()
+            .filter(p -> p.type() == nelvar.core.catalogue.Pin.Type.OUTPUT_PULSES_SINGLE)
+            .findFirst()
+            .orElseThrow();
+    var project =
+        nelvar.core.Panel.dc()
+            .device("U", "drive-1ph-230-0p37kw")
+            .device("M", "motor-0p25kw-230-400")
+            .linked(Linkage.DELTA)
+            .device("A", board.id())
+            .wire("X0:L1", "U:L", 1.5, 1)
+            .wire("U:N", "X0:N", 1.5, 1)
+            .wire("U:U", "M:U", 1.5, 5)
+            .wire("U:V", "M:V", 1.5, 5)
+            .wire("U:W", "M:W", 1.5, 5)
+            .wire("A:" + pin.name(), "U:AI", 0.5, 1)
+            .build();
+    var found = rule.check(study(project)).toList();
+    assertThat(found).hasSize(1);
+    assertThat(found.getFirst()).isInstanceOf(Verdict.Finding.class);
+    var map = SpeedMap.of(DrivenMotor.all(study(project)).getFirst(), study(project));
+    assertThat(map.full()).isEqualTo(pin.gives().orElse(new Voltage(5)));
+    assertThat(map.fastest().value())
+        .as("1500 rpm at 10 V")
+        .isCloseTo(150 * map.full().volts(), within(1e-9));
+    assertThat(map.command(new Measure(1000, Measure.Unit.ROTATION))).isEmpty();
+  }
 }

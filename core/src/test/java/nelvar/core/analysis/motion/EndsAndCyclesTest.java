@@ -204,4 +204,31 @@ class EndsAndCyclesTest {
     assertThat(new FollowsWithin().check(study(stiffer)).findFirst().orElseThrow())
         .isInstanceOf(Verdict.Pass.class);
   }
+
+  /// An axis that carries the belt drive of the demo feels its motor: 5.6 kg on top of its 1.2 kg.
+  @Test
+  void whatAnAxisCarriesIsMoved() {
+    var settled = Demo.settled();
+    var carrying =
+        settled.withFunctions(
+            settled.functions().stream()
+                .map(f ->
+                    f.id().text().equals("AX2")
+                        ? f.withWants(
+                            f.wants()
+                                .withMotion(
+                                    f.wants().speed(),
+                                    f.wants().mass(),
+                                    f.wants().resolution(),
+                                    f.wants().detail().map(d -> d + " carries =BLT")))
+                        : f)
+                .toList());
+    var plain = MotionAxes.of(study(settled)).get(1);
+    var heavier = MotionAxes.of(study(carrying)).get(1);
+    assertThat(plain.mass().orElseThrow().value()).isCloseTo(1.2, within(1e-9));
+    assertThat(heavier.mass().orElseThrow().value()).isCloseTo(6.8, within(1e-9));
+    assertThat(AxisForces.asked(heavier).orElseThrow().asked())
+        .isGreaterThan(AxisForces.asked(plain).orElseThrow().asked());
+    assertThat(heavier.mechanics().words()).isEqualTo(plain.mechanics().words());
+  }
 }
