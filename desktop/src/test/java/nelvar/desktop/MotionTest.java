@@ -208,6 +208,24 @@ class MotionTest extends DemoWindow {
     driver.run(() -> session().bench().trial().set(nelvar.core.network.WhatIf.AS_DESIGNED));
   }
 
+  /// What is left is entered in one go, and taken back in one step.
+  @Test
+  void allThatIsLeftIsEnteredAtOnce() {
+    open();
+    driver.run(() -> ((ToggleButton) driver.window.root().lookup("#axis-=AUG")).fire());
+    driver.settle();
+    var before = session().project();
+    driver.run(
+        () -> ((javafx.scene.control.Button) driver.window.root().lookup("#enter-all")).fire());
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+    assertThat(session().project().setting(new Id("U1"), "Motor volts")).contains("400 V");
+    assertThat(session().project().setting(new Id("U1"), "Turns")).isPresent();
+    assertThat(driver.has("#enter-all")).isFalse();
+    driver.run(() -> session().undo());
+    assertThat(session().project()).isEqualTo(before);
+  }
+
   /// Told to go 100 mm it went 99.4: the steps follow, and it is one step to take back.
   @Test
   void aMeasuredTravelCorrects() {

@@ -123,8 +123,9 @@ class MotionPictureTest {
     assertThat(labels(belt).stream().map(Shape.Label::text))
         .containsSubsequence("Motor volts", "Motor current", "Run input", "Run source");
     var auger = DrivenMotor.all(study).getFirst();
-    assertThat(says(DrivePicture.of(auger, study, 836, 452), "one speed, set on the drive"))
-        .isTrue();
+    var one = DrivePicture.of(auger, study, 836, 452);
+    assertThat(says(one, "one speed, set on the drive")).isTrue();
+    assertThat(says(one, "both ways, forward only")).as("what it takes").isTrue();
   }
 
   @Test

@@ -88,9 +88,9 @@ public final class Shots {
       window.theme(false);
       composing(window, scene, folder);
       window.desk().openSecondDemo();
-      window.select(new Id("F2"));
-      window.choose(window.stage("Power"));
-      picture(scene, folder.resolve("10-north-american.png"));
+      window.select(new Id("M1"));
+      window.choose(window.stage("Motion"));
+      picture(scene, folder.resolve("10-settings-sheet.png"));
       // What was told of the machine before goes.
       pulse(8000);
       window.desk().openThirdDemo();

@@ -44,8 +44,8 @@ public final class DrivePicture {
     var picture = new DrivePicture(driven, study, width, height);
     ChainRow.draw(picture.sheet, picture.spots, picture.links(), width);
     picture.sum();
-    picture.speeds(GAP, LOWER);
-    picture.parameters(width * LEFT + 2 * GAP, LOWER);
+    if (driven.commandWired()) picture.speeds(GAP, LOWER);
+    picture.parameters(driven.commandWired() ? width * LEFT + 2 * GAP : GAP, LOWER);
     return new Drawing(width, height, picture.sheet.shapes(), picture.spots);
   }
 
@@ -81,8 +81,9 @@ public final class DrivePicture {
                   + map.poles()
                   + " poles"
                   + (map.usualPoles() ? " assumed" : ""),
-              (driven.motors().size() == 1 ? driven.current() + ", " : "")
-                  + motor.windings().name().toLowerCase(java.util.Locale.ROOT),
+              (motor.windings() == driven.linkage() ? "" : "to be linked in ")
+                  + driven.linkage().name().toLowerCase(java.util.Locale.ROOT)
+                  + (driven.motors().size() == 1 ? ", " + driven.current() : ""),
               Ink.MOTOR));
     all.add(
         new ChainRow.Link(
@@ -155,10 +156,6 @@ public final class DrivePicture {
     sheet.text(x, y + 17, measured(), Face.TEXT, SMALL, Ink.TEXT_SOFT, most);
     var ends =
         new double[] {x + 34, y + 28, x + most, height - 24, FULL, ChartGrid.nice(1.1 * top())};
-    if (!driven.commandWired()) {
-      sheet.text(x, y + 44, "Nothing is wired to its 0–10 V input.", Face.TEXT, 13, Ink.TEXT, most);
-      return;
-    }
     map.startsFrom()
         .ifPresent(from ->
             sheet.add(
@@ -260,12 +257,22 @@ public final class DrivePicture {
         SMALL,
         Ink.TEXT_SOFT,
         room);
+    // With the whole width there is room for what each takes, and why.
+    var wide = !driven.commandWired();
     var columns =
-        new double[] {x, x + room * 0.09, x + room * 0.13, x + room * 0.48, x + room * 0.78};
+        wide
+            ? new double[] {x, x + 44, x + 62, x + room * 0.25, x + room * 0.40, x + room * 0.52}
+            : new double[] {
+              x, x + room * 0.09, x + room * 0.13, x + room * 0.48, x + room * 0.78, x + room
+            };
     var row = y + 40;
     sheet.text(columns[0], row, "code", Face.TEXT, SMALL, Ink.TEXT_SOFT, 40);
     sheet.text(columns[3], row, "to be", Face.TEXT, SMALL, Ink.TEXT_SOFT, 100);
     sheet.text(columns[4], row, "came with", Face.TEXT, SMALL, Ink.TEXT_SOFT, 100);
+    if (wide) {
+      sheet.text(columns[5], row, "takes", Face.TEXT, SMALL, Ink.TEXT_SOFT, 100);
+      sheet.text(x + room * 0.70, row, "why", Face.TEXT, SMALL, Ink.TEXT_SOFT, 100);
+    }
     var each = Math.min(18.5, (height - 6 - row) / Math.max(1, lines.size()));
     for (var line : lines) {
       row += each;
@@ -301,7 +308,18 @@ public final class DrivePicture {
           Face.TEXT,
           13,
           Ink.TEXT_SOFT,
-          x + room - columns[4]);
+          columns[5] - columns[4] - 6);
+      if (!wide) continue;
+      sheet.text(
+          columns[5],
+          row,
+          line.parameter().takes(),
+          Face.TEXT,
+          SMALL,
+          Ink.TEXT_SOFT,
+          room * 0.18 - 8);
+      sheet.text(
+          x + room * 0.70, row, line.row().why(), Face.TEXT, SMALL, Ink.TEXT_SOFT, room * 0.30);
     }
   }
 }

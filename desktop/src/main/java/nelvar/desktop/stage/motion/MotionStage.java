@@ -3,6 +3,7 @@ package nelvar.desktop.stage.motion;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
@@ -10,6 +11,8 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import nelvar.core.analysis.Job;
+import nelvar.core.analysis.motion.SettingsSheet;
+import nelvar.core.model.edit.Edit;
 import nelvar.core.review.Review;
 import nelvar.desktop.control.DrawingPane;
 import nelvar.desktop.control.StageHead;
@@ -164,6 +167,15 @@ public final class MotionStage implements Stage {
         new Label(leads ? "off its drive, switched off and locked" : "a tick for each that is");
     note.getStyleClass().add("soft");
     var head = new HBox(6, enter, show, note);
+    var left =
+        model.rows().stream()
+            .filter(row -> row.standing() == SettingsSheet.Standing.TO_ENTER)
+            .flatMap(row -> row.enters().stream())
+            .toList();
+    if (!leads && left.size() > 1) head.getChildren().set(2, all(left));
+    for (var child : head.getChildren())
+      if (child instanceof javafx.scene.control.ButtonBase button)
+        button.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
     head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     var body =
         leads
@@ -179,6 +191,18 @@ public final class MotionStage implements Stage {
     box.setMinWidth(0);
     HBox.setHgrow(box, javafx.scene.layout.Priority.ALWAYS);
     return box;
+  }
+
+  /// All that is left, entered by somebody in one go: one step to take back.
+  private Button all(java.util.List<Edit> left) {
+    var button = new Button("all %d are entered".formatted(left.size()));
+    button.setId("enter-all");
+    button.setOnAction(_ ->
+        session.ifPresent(s ->
+            left.stream()
+                .reduce(Edit::then)
+                .ifPresent(e -> s.edit(e.named("Enter %d values".formatted(left.size()))))));
+    return button;
   }
 
   private void turn(boolean toLeads) {
