@@ -140,7 +140,7 @@ final class MotionCommand implements Callable<Integer> {
       double greatestHertz,
       double speedAtTenVolts,
       double fastestCommanded,
-      double slowestCommanded,
+      Optional<Double> slowestCommanded,
       Optional<Double> startsFromVolts,
       Optional<Double> scaleOffPercent,
       Optional<Double> spinUpSeconds,
@@ -155,7 +155,7 @@ final class MotionCommand implements Callable<Integer> {
           map.greatest().hertz(),
           map.atTen().value(),
           map.fastest().value(),
-          map.slowest().value(),
+          Optional.of(map.slowest().value()).filter(_ -> map.slowestKnown()),
           map.startsFrom().map(v -> v.volts()),
           map.scaleOff().map(p -> p.percent()),
           SpinUp.of(driven, study).map(t -> t.value().seconds()),
@@ -277,7 +277,8 @@ final class MotionCommand implements Callable<Integer> {
             one.command(),
             one.pin(),
             one.unit().equals("rpm")
-                ? "%s, in %s s".formatted(new Frequency(one.hertz()), AxisSteps.typed(one.lasts()))
+                ? new Frequency(one.hertz())
+                    + (one.lasts() > 0 ? ", in " + AxisSteps.typed(one.lasts()) + " s" : "")
                 : one.pulses() + " pulses",
             AxisSteps.typed(one.meant()),
             one.unit(),
@@ -322,12 +323,15 @@ final class MotionCommand implements Callable<Integer> {
 
   private static void print(Drive drive, PrintWriter out) {
     out.printf(
-        "%s: %s, %s, %d poles: %s to %s%s%n",
+        "%s: %s, %s, %d poles: %s%s%s%n",
         drive.name(),
         drive.drive(),
         String.join(", ", drive.motors()),
         drive.poles(),
-        new Measure(drive.slowestCommanded(), Measure.Unit.ROTATION),
+        drive
+            .slowestCommanded()
+            .map(n -> new Measure(n, Measure.Unit.ROTATION) + " to ")
+            .orElse("up to "),
         new Measure(drive.fastestCommanded(), Measure.Unit.ROTATION),
         drive.startsFromVolts().map(v -> ", nothing below " + new Voltage(v)).orElse(""));
     for (var one : drive.parameters())

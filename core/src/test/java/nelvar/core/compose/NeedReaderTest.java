@@ -25,6 +25,7 @@ class NeedReaderTest {
       value = {
         "4 valves 24 V on the gantry | OPEN | 4 × valve, 24 V, at the gantry",
         "stepper 4.2 A belt 24 teeth 5 mm gear 3:1 | MOVE | stepper motor, 4.2 A, belt 24 teeth 5 mm gear 3:1",
+        "stepper 4.2 A screw 2 start 5 mm friction 40 N travel 800 mm 20 kg at 3000 mm/min | MOVE | stepper motor, 4.2 A, 3000 mm/min, travel 0.8 m, 20 kg, screw 2 start 5 mm friction 40 N",
         "spindle 2.2 kW 3x230 V | TURN | motor on a drive, 2.2 kW, 3x230 V",
         "spindle 2.2 kW 3x230 V 400 Hz | TURN | motor on a drive, 2.2 kW, 3x230 V, 400 Hz",
         "2 stop buttons | STOP | 2 × stop button",

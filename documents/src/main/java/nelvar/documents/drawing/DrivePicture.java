@@ -146,7 +146,10 @@ public final class DrivePicture {
     if (!driven.commandWired()) return "one speed, set on the drive";
     return map.startsFrom()
         .map(from -> "below %s it never starts; slowest %s".formatted(from, whole(map.slowest())))
-        .orElse("what starts it is not said; slowest " + whole(map.least()));
+        .orElse(
+            map.slowestKnown()
+                ? "what starts it is not said; slowest " + whole(map.least())
+                : "what starts it is not entered, nor its slowest");
   }
 
   /// Speed against command, with what never starts and what was measured.

@@ -52,7 +52,7 @@ public record DrivenMotor(
     List<Setting> settings) {
   private static final Pattern ONE_WAY =
       Pattern.compile(
-          "(?i)\\b(?:pump|fan|blower|spindle|saw|mill|router|grinder|cutter|suction|compressor)\\w*");
+          "(?i)\\b(?:pump|fan|blower|saw|router|grinder|cutter|suction|compressor)\\w*");
 
   public DrivenMotor {
     motors = List.copyOf(motors);
@@ -206,9 +206,10 @@ public record DrivenMotor(
         + motors.getFirst().purpose();
   }
 
-  /// What is damaged, or does nothing, turning the other way.
+  /// What is damaged, or does nothing, turning the other way. A spindle for a high frequency loses
+  /// its tool; one of a lathe may turn both ways.
   public boolean oneWay() {
-    return spindle()
+    return motor.frequency().isPresent()
         || ONE_WAY.matcher(words()).find()
         || function.filter(f -> f.kind() == FunctionKind.PUMP).isPresent();
   }

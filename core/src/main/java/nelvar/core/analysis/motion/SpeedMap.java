@@ -127,6 +127,11 @@ public record SpeedMap(
     return at(full);
   }
 
+  /// Whether anything is known of how slowly it can turn.
+  public boolean slowestKnown() {
+    return startsFrom.isPresent() || least.value() > 0;
+  }
+
   /// The slowest speed that a command can bring about.
   public Measure slowest() {
     return startsFrom.map(this::at).orElse(least);

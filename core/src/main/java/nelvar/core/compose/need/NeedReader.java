@@ -163,8 +163,21 @@ public final class NeedReader {
     var match = MECHANICS.matcher(rest);
     // What follows may name the drive itself: `belt motor 0.25 kW`.
     if (match.find() && match.group().strip().matches("(?i)(with|\\p{L}+\\s+[0-9]).*")) {
-      said(match.group().strip());
+      var tail = match.group().strip();
       rest = rest.substring(0, match.start()).strip();
+      var besides = tail;
+      for (var phrase : Mechanics.phrases(tail)) besides = besides.replace(phrase, " ");
+      besides = besides.replaceAll("\\s+", " ").strip();
+      // Speed, mass and travel said behind it are figures, not mechanics.
+      if (!Mechanics.phrases(tail).isEmpty() && AMOUNT.matcher(besides).find()) {
+        said(
+            String.join(
+                " ",
+                Mechanics.phrases(tail).stream()
+                    .sorted(java.util.Comparator.comparingInt(tail::indexOf))
+                    .toList()));
+        rest = (rest + " " + besides).strip();
+      } else said(tail);
     } else for (var phrase : Mechanics.phrases(rest)) keep(phrase);
     if (!Mechanics.turnsRound(rest)) return;
     said("turntable");
