@@ -267,4 +267,29 @@ class MotionTest extends DemoWindow {
     driver.run(() -> session().undo());
     driver.run(() -> ((ToggleButton) driver.window.root().lookup("#show-values")).fire());
   }
+
+  /// With keys alone: to the stage, through fields and buttons to the first tick, and it is
+  /// entered.
+  @Test
+  void byKeyboardAlone() {
+    open();
+    driver.run(() -> driver.window.select(new Id("M2")));
+    driver.settle();
+    var before = session().project();
+    driver.run(() -> driver.window.root().lookup("#axis").requestFocus());
+    var reached = false;
+    for (var n = 0; n < 60 && !reached; n++) {
+      driver.press(KeyCode.TAB);
+      var focused = new javafx.scene.Node[1];
+      driver.run(() -> focused[0] = driver.window.root().getScene().getFocusOwner());
+      reached = focused[0] instanceof CheckBox;
+    }
+    assertThat(reached).as("Tab leads to the values").isTrue();
+    driver.press(KeyCode.SPACE);
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+    assertThat(session().project()).as("a value is entered").isNotEqualTo(before);
+    driver.run(() -> session().undo());
+    assertThat(session().project()).isEqualTo(before);
+  }
 }
