@@ -268,6 +268,38 @@ class MotionTest extends DemoWindow {
     driver.run(() -> ((ToggleButton) driver.window.root().lookup("#show-values")).fire());
   }
 
+  /// What else can be said has a field with an example; what papers say is written freely.
+  @Test
+  void whatElseIsKnownIsSaid() {
+    open();
+    driver.run(() -> driver.window.select(new Id("M4")));
+    driver.settle();
+    var before = session().project();
+    driver.run(() -> ((ToggleButton) driver.window.root().lookup("#show-besides")).fire());
+    driver.settle();
+    driver.run(() -> {
+      var offset = (TextField) driver.window.root().lookup("#say-0");
+      assertThat(offset.getAccessibleText()).isEqualTo("Home offset =AX2 of -A1");
+      offset.setText("4");
+      offset.fireEvent(new javafx.event.ActionEvent());
+    });
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+    assertThat(session().project().setting(new Id("A1"), "Home offset =AX2")).contains("4");
+    driver.run(() -> {
+      ((TextField) driver.window.root().lookup("#say-name")).setText("Steps by note");
+      var value = (TextField) driver.window.root().lookup("#say-value");
+      value.setText("80");
+      value.fireEvent(new javafx.event.ActionEvent());
+    });
+    driver.await("review", () -> !session().stale().get());
+    assertThat(session().project().setting(new Id("A1"), "Steps by note")).contains("80");
+    driver.run(() -> session().undo());
+    driver.run(() -> session().undo());
+    assertThat(session().project()).isEqualTo(before);
+    driver.run(() -> ((ToggleButton) driver.window.root().lookup("#show-values")).fire());
+  }
+
   /// With keys alone: to the stage, through fields and buttons to the first tick, and it is
   /// entered.
   @Test

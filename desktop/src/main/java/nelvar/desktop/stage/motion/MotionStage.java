@@ -11,6 +11,7 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import nelvar.core.analysis.Job;
+import nelvar.core.analysis.motion.Sayable;
 import nelvar.core.analysis.motion.SettingsSheet;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.review.Review;
@@ -43,7 +44,7 @@ public final class MotionStage implements Stage {
   private Optional<MotionModel> shown = Optional.empty();
   private Theme shownIn = Theme.LIGHT;
   private Optional<String> last = Optional.empty();
-  private boolean leads;
+  private Sheet sheet = Sheet.VALUES;
 
   public MotionStage() {
     view.getStyleClass().add("stage");
@@ -153,44 +154,59 @@ public final class MotionStage implements Stage {
         .orElseThrow();
   }
 
-  /// What is to be entered, or the leads of its motor.
+  /// What is looked at below the picture, on the right.
+  private enum Sheet {
+    VALUES,
+    LEADS,
+    BESIDES
+  }
+
   private Node grid(MotionModel model) {
-    var enter = new ToggleButton("Values to enter");
-    enter.setId("show-values");
-    var show = new ToggleButton("Leads of " + model.motor().orElseThrow().designation());
-    show.setId("show-leads");
-    enter.setSelected(!leads);
-    show.setSelected(leads);
-    enter.setOnAction(_ -> turn(false));
-    show.setOnAction(_ -> turn(true));
-    var note =
-        new Label(leads ? "off its drive, switched off and locked" : "a tick for each that is");
-    note.getStyleClass().add("soft");
-    var head = new HBox(6, enter, show, note);
+    var motor = model.motor().orElseThrow();
+    var head =
+        new HBox(
+            6,
+            turning("Values to enter", "show-values", Sheet.VALUES),
+            turning("Leads of " + motor.designation(), "show-leads", Sheet.LEADS),
+            turning("Besides", "show-besides", Sheet.BESIDES));
+    head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     var left =
         model.rows().stream()
             .filter(row -> row.standing() == SettingsSheet.Standing.TO_ENTER)
             .flatMap(row -> row.enters().stream())
             .toList();
-    if (!leads && left.size() > 1) head.getChildren().set(2, all(left));
+    if (sheet == Sheet.VALUES && left.size() > 1) head.getChildren().add(all(left));
     for (var child : head.getChildren())
       if (child instanceof javafx.scene.control.ButtonBase button)
         button.setMinWidth(javafx.scene.layout.Region.USE_PREF_SIZE);
-    head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    var to = session.orElseThrow();
+    var study = review.orElseThrow().study();
     var body =
-        leads
-            ? new LeadsGrid(
-                    model.motor().orElseThrow(),
-                    review.orElseThrow().study(),
-                    session.orElseThrow())
-                .node()
-            : new EntryGrid(
-                    model.rows(), model.lines(), session.orElseThrow(), narrow(), this::draw)
-                .node();
+        switch (sheet) {
+          case VALUES ->
+              new EntryGrid(model.rows(), model.lines(), to, narrow(), this::draw).node();
+          case LEADS -> new LeadsGrid(motor, study, to).node();
+          case BESIDES ->
+              new SaidGrid(
+                      model
+                          .axis()
+                          .map(axis -> Sayable.of(axis, study))
+                          .orElseGet(() -> Sayable.of(model.driven().orElseThrow())),
+                      to)
+                  .node();
+        };
     var box = new javafx.scene.layout.VBox(6, head, body);
     box.setMinWidth(0);
     HBox.setHgrow(box, javafx.scene.layout.Priority.ALWAYS);
     return box;
+  }
+
+  private ToggleButton turning(String name, String id, Sheet to) {
+    var button = new ToggleButton(name);
+    button.setId(id);
+    button.setSelected(sheet == to);
+    button.setOnAction(_ -> turn(to));
+    return button;
   }
 
   /// All that is left, entered by somebody in one go: one step to take back.
@@ -205,8 +221,8 @@ public final class MotionStage implements Stage {
     return button;
   }
 
-  private void turn(boolean toLeads) {
-    leads = toLeads;
+  private void turn(Sheet to) {
+    sheet = to;
     shown = Optional.empty();
     draw();
   }
