@@ -15,7 +15,7 @@ import nelvar.core.model.Device;
 /// What can be otherwise in a drive that keeps parameters: it was reset to what it came with, only
 /// the first of its values were entered, it was left on its keypad, or one value is another.
 public final class EnteredTrials {
-  private static final Pattern ONLY = Pattern.compile("(?i)entered\\s+([0-9]+)");
+  private static final Pattern ONLY = Pattern.compile("(?i)entered\\s+([0-9]{1,3})");
 
   /// How they are written: after the device and `=`.
   public static final String ACCEPTED = "factory, keypad or entered 3 for a drive";

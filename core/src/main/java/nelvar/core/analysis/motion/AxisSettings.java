@@ -59,6 +59,7 @@ public record AxisSettings(
     var number = NUMBER.matcher(text);
     return number.matches()
         ? Optional.of(Double.parseDouble(String.valueOf(number.group(1)).replace(',', '.')))
+            .filter(Double::isFinite)
         : Optional.empty();
   }
 
@@ -70,7 +71,7 @@ public record AxisSettings(
         device,
         name,
         text,
-        Optional.of(Double.parseDouble(String.valueOf(number.group(1)).replace(',', '.'))),
+        number(text),
         unit.contains("inch") || unit.endsWith("/in") || unit.contains("in/"),
         number.group(3) != null);
   }

@@ -34,6 +34,7 @@ public final class DriveEntered implements Rule {
   private static final Reason WEAK = Reason.of("A drive gives its motor too little flux");
   private static final Reason CURRENT = Reason.of("A drive does not protect its motor");
   private static final Reason FAST = Reason.of("A drive may turn its motor too fast");
+  private static final Reason SLOW = Reason.of("A motor may turn too slowly to cool itself");
   private static final Reason WAYS = Reason.of("A drive may turn the wrong way");
   private static final Reason PHASES = Reason.of("A drive looks for a line it has not");
   private static final Reason TELLS = Reason.of("A contact of a drive tells something else");
@@ -128,6 +129,22 @@ public final class DriveEntered implements Rule {
                 Severity.WARNING,
                 "%s may turn both ways, and %s is made for one. Lock the way back in the drive: no wire and no program then reverses it."
                     .formatted(driven.drive().designation(), driven.name()),
+                trail,
+                way(driven, line)))
+        .ifPresent(all::add);
+    differing(lines, Role.LEAST_FREQUENCY)
+        .map(line ->
+            found(
+                driven,
+                SLOW,
+                Severity.ADVICE,
+                "%s may turn %s as slowly as %s: %s. Hold it at %s, give it a fan of its own, or let its beads be read."
+                    .formatted(
+                        driven.drive().designation(),
+                        driven.motors().getFirst().designation(),
+                        line.row().entered().orElse(""),
+                        line.row().why(),
+                        line.row().value().orElse("")),
                 trail,
                 way(driven, line)))
         .ifPresent(all::add);

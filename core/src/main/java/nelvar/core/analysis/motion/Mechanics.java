@@ -64,7 +64,7 @@ public record Mechanics(
   public static final String ACCEPTED =
       "such as screw 10 mm; screw 2 start 4 mm; 10 TPI 5 start; belt 5 mm 24 teeth; rack module 1 20 teeth; drum 120 mm; turntable; with gear 3:1";
 
-  private static final String NUMBER = "([0-9]+(?:[.,][0-9]+)?)";
+  private static final String NUMBER = "([0-9]{1,9}(?:[.,][0-9]{1,9})?)";
   private static final String IN = "\\s*(mm|inch|in\\b|\")";
 
   private static final Pattern TPI =

@@ -28,7 +28,8 @@ import nelvar.core.units.Voltage;
 /// from its ramps.
 final class SpindleRun {
   private static final Pattern RUN =
-      Pattern.compile("(?i)(\\S+)\\s+run(?:\\s+at\\s+([0-9]+(?:[.,][0-9]+)?)\\s*(?:rpm)?)?");
+      Pattern.compile(
+          "(?i)(\\S+)\\s+run(?:\\s+at\\s+([0-9]{1,6}(?:[.,][0-9]{1,6})?)\\s*(?:rpm)?)?");
   private static final Pattern STOP = Pattern.compile("(?i)(\\S+)\\s+stop");
 
   private final Study study;

@@ -21,10 +21,11 @@ import nelvar.core.units.Significant;
 public final class StandIn {
   private static final Pattern GO =
       Pattern.compile(
-          "(?i)(\\S+)\\s+go\\s+([-+]?[0-9]+(?:[.,][0-9]+)?)\\s*(?:mm|inch|°|deg)?(?:\\s+at\\s+([0-9]+(?:[.,][0-9]+)?)\\s*(?:mm/min|°/min|inch/min)?)?");
+          "(?i)(\\S+)\\s+go\\s+([-+]?[0-9]{1,9}(?:[.,][0-9]{1,9})?)\\s*(?:mm|inch|°|deg)?(?:\\s+at\\s+([0-9]{1,9}(?:[.,][0-9]{1,9})?)\\s*(?:mm/min|°/min|inch/min)?)?");
   private static final Pattern HOME = Pattern.compile("(?i)(\\S+)\\s+home");
   private static final Pattern TURN = Pattern.compile("(?i)(\\S+)\\s+turn");
-  private static final Pattern WAIT = Pattern.compile("(?i)wait\\s+([0-9]+(?:[.,][0-9]+)?)\\s*s?");
+  private static final Pattern WAIT =
+      Pattern.compile("(?i)wait\\s+([0-9]{1,6}(?:[.,][0-9]{1,6})?)\\s*s?");
 
   public static final String ACCEPTED =
       "=AX2 go 40; =AX2 go -10 at 3000; =AX2 turn; =AX2 home; =SPN run at 12000; =SPN stop; wait 2";

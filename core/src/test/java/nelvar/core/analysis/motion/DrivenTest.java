@@ -121,6 +121,11 @@ class DrivenTest {
     assertThatThrownBy(() -> trial(project, "U.Run source=sideways"))
         .hasMessageContaining("keypad, terminals, command, line");
     assertThatThrownBy(() -> trial(project, "U=resting")).hasMessageContaining("factory");
+    assertThatThrownBy(() -> trial(project, "U=entered 99999999999"))
+        .isInstanceOf(TrialText.Unreadable.class);
+    assertThatThrownBy(() -> StandIn.run(List.of("=M run at " + "9".repeat(400)), study(project)))
+        .isInstanceOf(StandIn.Refused.class);
+    assertThat(AxisSettings.number("9".repeat(400))).isEmpty();
   }
 
   /// On its keypad it does not run again by itself: from cold it stands.
@@ -157,6 +162,8 @@ class DrivenTest {
     "Motor volts, 400 V, ERROR, saturates",
     "Greatest frequency, 60 Hz, , ",
     "Greatest frequency, 120 Hz, WARNING, bearings",
+    "Least frequency, 5 Hz, ADVICE, cools it too little",
+    "Least frequency, 25 Hz, , ",
     "Contact, fault, WARNING, ready",
     "Read Run source, keypad, WARNING, enter it again"
   })
