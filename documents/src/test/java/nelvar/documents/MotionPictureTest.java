@@ -8,9 +8,11 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.motion.AxisStretch;
+import nelvar.core.analysis.motion.DialedMotor;
 import nelvar.core.analysis.motion.DrivenMotor;
 import nelvar.core.analysis.motion.MotionAxes;
 import nelvar.core.analysis.motion.MotionAxis;
+import nelvar.core.compose.Drafting;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.ProjectFormat;
 import nelvar.core.model.Id;
@@ -19,6 +21,7 @@ import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.model.edit.PinEdits;
 import nelvar.core.review.Review;
 import nelvar.documents.content.Lists;
+import nelvar.documents.drawing.DialPicture;
 import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.DrivePicture;
 import nelvar.documents.drawing.Faces;
@@ -126,6 +129,31 @@ class MotionPictureTest {
     var one = DrivePicture.of(auger, study, 836, 452);
     assertThat(says(one, "one speed, set on the drive")).isTrue();
     assertThat(says(one, "both ways, forward only")).as("what it takes").isTrue();
+  }
+
+  /// A motor on the mains with the dial of its protective switch; set elsewhere, both places show.
+  @Test
+  void aDialIsDrawnWhereItHasToStand() {
+    var drawn =
+        Drafting.of(
+            "Kiln cart",
+            "mains 3x400 V 50 Hz TN-S\nupstream 16 A\nextractor motor on the mains 1.1 kW\n2 stop buttons\nstart button\n",
+            CatalogueFile.standard());
+    assertThat(drawn).isInstanceOf(Drafting.Drawn.class);
+    var project = ((Drafting.Drawn) drawn).draft().project();
+    var dialed = DialedMotor.all(Study.of(project, CatalogueFile.standard())).getFirst();
+    var picture = DialPicture.of(dialed, 836, 452);
+    assertThat(says(picture, "To stand at 2.6 A")).isTrue();
+    assertThat(says(picture, "2.5 A")).isTrue();
+    var wrong =
+        nelvar.core.model.edit.Edits.trip(
+                dialed.protector(), Optional.of(new nelvar.core.units.Current(3.6)))
+            .apply(project);
+    var other =
+        DialPicture.of(
+            DialedMotor.all(Study.of(wrong, CatalogueFile.standard())).getFirst(), 600, 452);
+    assertThat(says(other, "Stands at 3.6 A")).isTrue();
+    for (var label : labels(other)) assertThat(label.x()).isBetween(0.0, 600.0);
   }
 
   @Test

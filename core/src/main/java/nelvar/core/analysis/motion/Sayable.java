@@ -44,6 +44,13 @@ public record Sayable(Device device, String name, String example) {
     return distinct(all);
   }
 
+  public static List<Sayable> of(DialedMotor dialed) {
+    return List.of(
+        new Sayable(dialed.motor(), MotorChecks.PHASE_OHMS, "12.4 Ω"),
+        new Sayable(dialed.motor(), MotorChecks.COIL_GROUPS, "2"),
+        new Sayable(dialed.motor(), MotorLeads.WINDING, "nine star"));
+  }
+
   private static List<Sayable> distinct(List<Sayable> all) {
     return all.stream().distinct().toList();
   }

@@ -60,12 +60,21 @@ public final class SettingsSheet {
 
   /// Of all axes and all drives of a machine, each value once.
   public static List<Row> all(Study study) {
-    return java.util.stream.Stream.concat(
+    return java.util.stream.Stream.of(
             MotionAxes.of(study).stream().flatMap(axis -> of(axis, study).stream()),
             DrivenMotor.all(study).stream()
                 .flatMap(driven -> DriveSheet.of(driven, study).stream())
-                .map(DriveSheet.Line::row))
-        .distinct()
+                .map(DriveSheet.Line::row),
+            DialedMotor.all(study).stream().map(DialedMotor::row))
+        .flatMap(rows -> rows)
+        .collect(
+            java.util.stream.Collectors.toMap(
+                row -> row.device().id().text() + "\n" + row.name(),
+                row -> row,
+                (first, _) -> first,
+                java.util.LinkedHashMap::new))
+        .values()
+        .stream()
         .toList();
   }
 
@@ -131,6 +140,17 @@ public final class SettingsSheet {
     ramp(axis).ifPresent(all::add);
     axis.input()
         .ifPresent(input -> {
+          // Drives that have others come with this one, or do not turn as they are wired.
+          if (!axis.drive().id().equals(axis.board().id()) && input.logicHigh().isEmpty())
+            all.add(
+                row(
+                    axis.drive(),
+                    "Pulse interface",
+                    "",
+                    Optional.of("step and direction"),
+                    entered(axis, axis.drive(), "Pulse interface"),
+                    "as it is wired; two pulse trains or two phases, where it has them, do not fit",
+                    false));
           all.add(timing(axis, "Pulse width", input.pulse(), "the drive sees none shorter"));
           input
               .setUp()

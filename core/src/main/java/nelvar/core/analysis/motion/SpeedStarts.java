@@ -54,6 +54,26 @@ public final class SpeedStarts implements Rule {
 
   @Override
   public Stream<Verdict> check(Study study) {
+    return Stream.concat(values(study), pulses(study));
+  }
+
+  /// What ripples through of pulses is not known: the filter of the input is not stated.
+  private Stream<Verdict> pulses(Study study) {
+    return DrivenMotor.all(study).stream()
+        .filter(driven ->
+            driven
+                .command()
+                .filter(link -> link.pin().type() == Pin.Type.OUTPUT_PULSES_SINGLE)
+                .isPresent())
+        .filter(driven -> driven.said(SETTING).isPresent())
+        .map(driven ->
+            new Verdict.NotChecked(
+                new Subject.AtTerminal(driven.command().orElseThrow().at()),
+                "how much of its pulses ripples through the input of %s is not stated: measure its command while nothing is meant"
+                    .formatted(driven.drive().designation())));
+  }
+
+  private Stream<Verdict> values(Study study) {
     return PinLinks.of(study).stream()
         .filter(link -> link.pin().type() == Pin.Type.ANALOGUE_OUTPUT && link.off().isPresent())
         .flatMap(

@@ -443,4 +443,42 @@ class DrivenTest {
         .isCloseTo(150 * map.full().volts(), within(1e-9));
     assertThat(map.command(new Measure(1000, Measure.Unit.ROTATION))).isEmpty();
   }
+
+  /// A motor on the mains behind a dial of 1 to 1.6 A: it is to stand at the nameplate, 1.06 A.
+  @ParameterizedTest
+  @CsvSource({"0, TO_ENTER", "1.06, ENTERED", "1.1, ENTERED", "1.5, DIFFERS"})
+  void aDialIsSetToTheNameplate(double set, SettingsSheet.Standing standing) {
+    var protector =
+        CatalogueFile.standard().all().stream()
+            .filter(p ->
+                p instanceof nelvar.core.catalogue.MotorProtector m
+                    && m.dial().orElseThrow().contains(new nelvar.core.units.Current(1.06))
+                    && m.dial().orElseThrow().contains(new nelvar.core.units.Current(1.5)))
+            .findFirst()
+            .orElseThrow();
+    var panel = nelvar.core.Panel.mains().device("Q", protector.id());
+    if (set > 0) panel = panel.setTo(set);
+    var project =
+        panel
+            .device("M", "motor-0p37kw-230-400")
+            .linked(Linkage.STAR)
+            .wire("X0:L1", "Q:1", 1.5, 1)
+            .wire("X0:L2", "Q:3", 1.5, 1)
+            .wire("X0:L3", "Q:5", 1.5, 1)
+            .wire("Q:2", "M:U", 1.5, 5)
+            .wire("Q:4", "M:V", 1.5, 5)
+            .wire("Q:6", "M:W", 1.5, 5)
+            .build();
+    var dialed = DialedMotor.all(study(project));
+    assertThat(dialed).hasSize(1);
+    var row = dialed.getFirst().row();
+    assertThat(row.standing()).isEqualTo(standing);
+    assertThat(SettingsSheet.all(study(project)))
+        .extracting(SettingsSheet.Row::name)
+        .containsExactly(row.name());
+    var entered = row.enters().orElseThrow().apply(project);
+    assertThat(DialedMotor.all(study(entered)).getFirst().row().standing())
+        .isEqualTo(SettingsSheet.Standing.ENTERED);
+    assertThat(DialedMotor.all(study(machine()))).as("behind a drive there is none").isEmpty();
+  }
 }

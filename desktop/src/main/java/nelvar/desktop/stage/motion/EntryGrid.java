@@ -115,7 +115,7 @@ final class EntryGrid {
 
   private void entered(SettingsSheet.Row row, boolean on) {
     if (on) row.enters().ifPresent(session::edit);
-    else if (!row.name().equals("Phase current"))
+    else if (!row.name().equals("Phase current") && !row.name().equals("Dial"))
       session.edit(PinEdits.say(row.device(), row.name(), ""));
     else redraw.run();
   }

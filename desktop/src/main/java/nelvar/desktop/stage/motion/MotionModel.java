@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.motion.AxisStretch;
+import nelvar.core.analysis.motion.DialedMotor;
 import nelvar.core.analysis.motion.DriveSheet;
 import nelvar.core.analysis.motion.DrivenMotor;
 import nelvar.core.analysis.motion.MotionAxes;
@@ -12,6 +13,7 @@ import nelvar.core.analysis.motion.SettingsSheet;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.review.Review;
+import nelvar.documents.drawing.DialPicture;
 import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.DrivePicture;
 import nelvar.documents.drawing.MotionPicture;
@@ -19,13 +21,15 @@ import nelvar.documents.drawing.MotionPicture;
 /// What the Motion stage shows, without a node.
 ///
 /// @param tabs everything that can be looked at
-/// @param axis the axis that is looked at, or @param driven the motor on a frequency converter
+/// @param axis the axis that is looked at, or @param driven the motor on a frequency converter, or
+/// @param dialed the motor on the mains behind a dial
 /// @param drawing of that one
 /// @param rows what is to be set for it; @param lines the same with what a drive keeps
 record MotionModel(
     List<Tab> tabs,
     Optional<MotionAxis> axis,
     Optional<DrivenMotor> driven,
+    Optional<DialedMotor> dialed,
     Drawing drawing,
     List<SettingsSheet.Row> rows,
     List<DriveSheet.Line> lines,
@@ -45,12 +49,16 @@ record MotionModel(
   }
 
   Optional<Device> motor() {
-    return axis.map(MotionAxis::motor).or(() -> driven.map(d -> d.motors().getFirst()));
+    return axis.map(MotionAxis::motor)
+        .or(() -> driven.map(d -> d.motors().getFirst()))
+        .or(() -> dialed.map(DialedMotor::motor));
   }
 
   /// The name of what is looked at.
   Optional<String> shown() {
-    return axis.map(MotionAxis::name).or(() -> driven.map(DrivenMotor::name));
+    return axis.map(MotionAxis::name)
+        .or(() -> driven.map(DrivenMotor::name))
+        .or(() -> dialed.map(DialedMotor::name));
   }
 
   /// @param selected what is selected in the window; @param last the axis that was looked
@@ -69,6 +77,9 @@ record MotionModel(
               driven.name(),
               driven.motors().getFirst().id(),
               driven.function().map(f -> f.name())));
+    var dials = DialedMotor.all(study);
+    for (var one : dials)
+      tabs.add(new Tab(one.name(), one.motor().id(), one.function().map(f -> f.name())));
     var shown =
         selected
             .flatMap(id -> meant(review, id))
@@ -83,16 +94,23 @@ record MotionModel(
         axis.isPresent()
             ? Optional.<DrivenMotor>empty()
             : drives.stream().filter(d -> shown.equals(Optional.of(d.name()))).findFirst();
+    var dialed =
+        axis.isPresent() || driven.isPresent()
+            ? Optional.<DialedMotor>empty()
+            : dials.stream().filter(d -> shown.equals(Optional.of(d.name()))).findFirst();
     var wide = narrow ? LITTLE : WIDTH;
     var lines = driven.map(d -> DriveSheet.of(d, study)).orElse(List.of());
     return new MotionModel(
         tabs,
         axis,
         driven,
+        dialed,
         axis.map(a -> MotionPicture.of(a, AxisStretch.of(a, study), wide, HEIGHT))
             .or(() -> driven.map(d -> DrivePicture.of(d, study, wide, HEIGHT)))
+            .or(() -> dialed.map(d -> DialPicture.of(d, wide, HEIGHT)))
             .orElse(EMPTY),
         axis.map(a -> SettingsSheet.of(a, study))
+            .or(() -> dialed.map(d -> List.of(d.row())))
             .orElseGet(() -> lines.stream().map(DriveSheet.Line::row).toList()),
         lines,
         summary(SettingsSheet.all(study)));
@@ -109,6 +127,11 @@ record MotionModel(
                         || d.motors().stream().anyMatch(m -> m.id().equals(selected))
                         || d.function().filter(f -> f.id().equals(selected)).isPresent())
                 .map(DrivenMotor::name)
+                .findFirst())
+        .or(() ->
+            DialedMotor.all(review.study()).stream()
+                .filter(d -> d.motor().id().equals(selected) || d.protector().id().equals(selected))
+                .map(DialedMotor::name)
                 .findFirst());
   }
 

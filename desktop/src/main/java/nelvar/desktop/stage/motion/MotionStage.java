@@ -11,6 +11,7 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import nelvar.core.analysis.Job;
+import nelvar.core.analysis.motion.DialedMotor;
 import nelvar.core.analysis.motion.Sayable;
 import nelvar.core.analysis.motion.SettingsSheet;
 import nelvar.core.model.edit.Edit;
@@ -151,7 +152,22 @@ public final class MotionStage implements Stage {
         .axis()
         .map(axis -> new AxisCard(axis, study, to, narrow()).node())
         .or(() -> model.driven().map(driven -> new DriveCard(driven, study, to, narrow()).node()))
+        .or(() -> model.dialed().map(MotionStage::onMains))
         .orElseThrow();
+  }
+
+  private static Node onMains(DialedMotor dialed) {
+    var title =
+        new Label(
+            dialed.function().map(nelvar.core.model.MachineFunction::name).orElse(dialed.name()));
+    title.getStyleClass().add("title-small");
+    var says =
+        new Label("It starts on the mains: its dial is its overload protection, and no drive is.");
+    says.getStyleClass().addAll("soft", "wrapping");
+    var box = new javafx.scene.layout.VBox(6, title, says);
+    box.setMinWidth(230);
+    box.setPrefWidth(330);
+    return box;
   }
 
   /// What is looked at below the picture, on the right.
@@ -191,7 +207,8 @@ public final class MotionStage implements Stage {
                       model
                           .axis()
                           .map(axis -> Sayable.of(axis, study))
-                          .orElseGet(() -> Sayable.of(model.driven().orElseThrow())),
+                          .or(() -> model.driven().map(Sayable::of))
+                          .orElseGet(() -> Sayable.of(model.dialed().orElseThrow())),
                       to)
                   .node();
         };
