@@ -1,6 +1,9 @@
 package nelvar.core.catalogue;
 
 import java.util.List;
+import nelvar.core.units.Kind;
+import nelvar.core.units.Quantity;
+import nelvar.core.units.Reading;
 
 /// One value that a frequency converter keeps.
 ///
@@ -67,6 +70,19 @@ public record DriveParameter(
   private static DriveParameter of(
       String code, Role role, String original, String takes, boolean stoppedOnly) {
     return new DriveParameter(code, role, original, takes, stoppedOnly);
+  }
+
+  private static final List<Kind<? extends Quantity>> KINDS =
+      List.of(Kind.VOLTAGE, Kind.CURRENT, Kind.FREQUENCY, Kind.DURATION);
+
+  /// Whether a text says a value for it: one of its answers, or a quantity of the kind it came
+  /// with.
+  public boolean reads(String text) {
+    if (!choices().isEmpty())
+      return choices().stream().anyMatch(c -> c.equalsIgnoreCase(text.strip()));
+    return KINDS.stream()
+        .filter(kind -> kind.readStrict(original) instanceof Reading.Value<?>)
+        .anyMatch(kind -> kind.read(text) instanceof Reading.Value<?>);
   }
 
   /// The answers of a choice; none where it takes a number.

@@ -42,10 +42,9 @@ public final class EnteredTrials {
         .filter(p -> p.role().title().equalsIgnoreCase(name) || p.code().equalsIgnoreCase(name))
         .findFirst()
         .map(p -> {
-          if (!p.choices().isEmpty()
-              && p.choices().stream().noneMatch(c -> c.equalsIgnoreCase(value.strip())))
+          if (!p.reads(value))
             throw new TrialText.Unreadable(
-                "%s of %s is one of %s, not '%s'"
+                "%s of %s takes %s, not '%s'"
                     .formatted(p.role().title(), device.designation(), p.takes(), value));
           return new Disturbance.Entered(
               device.id(),

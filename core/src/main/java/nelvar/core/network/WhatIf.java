@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import nelvar.core.model.Id;
+import nelvar.core.model.Project;
 import nelvar.core.model.TerminalRef;
 
 /// What is tried on the network without touching the project: disturbances, and how hard loads
@@ -137,6 +138,17 @@ public final class WhatIf {
                   false;
             })
         .toList();
+  }
+
+  /// The machine that other parts, wiring and settings make of a project.
+  public Project machine(Project project) {
+    return Rebuilt.of(project, rebuilt());
+  }
+
+  /// What is tried on that machine besides.
+  public WhatIf besides() {
+    var made = rebuilt();
+    return without(made::contains);
   }
 
   /// With one more disturbance; of two that exclude each other the later counts.

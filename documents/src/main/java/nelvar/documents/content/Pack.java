@@ -242,7 +242,7 @@ public final class Pack {
     blocks.add(new Block.Heading("What was not checked", 2));
     blocks.add(
         new Block.Paragraph(
-            "Insulation monitoring of IT systems; leakage through filters; heat in the cabinet; interference, shields and separation; what a stop cuts and any safety function; motion settings; mechanical strength, ingress protection and spacing. %d single verdicts lacked data: see the list Not checked."
+            "Insulation monitoring of IT systems; leakage through filters; heat in the cabinet; interference, shields and separation; what a stop cuts and any safety function; whether what is entered was entered; mechanical strength, ingress protection and spacing. %d single verdicts lacked data: see the list Not checked."
                 .formatted(review.notChecked().size())));
     blocks.add(new Block.Heading("Pages and tables relied on", 2));
     blocks.add(

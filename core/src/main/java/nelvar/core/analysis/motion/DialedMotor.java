@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.protection.MotorOverload;
 import nelvar.core.catalogue.Dial;
 import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Part;
@@ -15,7 +16,7 @@ import nelvar.core.units.Current;
 /// A motor on the mains behind a device with a dial: what that is set to.
 ///
 /// @param protector the motor protective switch; @param dial what it can be set to
-/// @param current nameplate of the motor as it is linked
+/// @param current nameplate of the motor as it is linked; @param most what the dial may stand at
 public record DialedMotor(
     String name,
     Device motor,
@@ -23,6 +24,7 @@ public record DialedMotor(
     Device protector,
     Dial dial,
     Current current,
+    Current most,
     Optional<MachineFunction> function) {
   /// In the order of the motors in the project.
   public static List<DialedMotor> all(Study study) {
@@ -53,15 +55,16 @@ public record DialedMotor(
               ahead.orElseThrow().device(),
               dial.get(),
               part.nameplate(motor.windings()),
+              part.nameplate(motor.windings()).times(MotorOverload.most(study).value().fraction()),
               function));
     }
     return List.copyOf(all);
   }
 
-  /// The dial, as it is to be set; what somebody set within 5 % of it does as well.
+  /// The dial, as it is to be set; what somebody set and the rule on overload allows does as well.
   public SettingsSheet.Row row() {
     var set = protector.trip();
-    var near = set.filter(i -> i.compareTo(current) >= 0 && i.compareTo(current.times(1.05)) <= 0);
+    var near = set.filter(i -> i.compareTo(current) >= 0 && i.compareTo(most) <= 0);
     var value = near.orElse(current);
     return new SettingsSheet.Row(
         protector,

@@ -26,16 +26,18 @@ import nelvar.core.units.Significant;
 /// against the nameplate, the motor's current, its greatest frequency, what makes it run and what
 /// its run input means against what is wired to them, which ways it may turn, whether it looks at
 /// its lines. The limits are common practice: 15 % more flux saturates a motor, 5 % more current is
-/// no overload protection.
+/// no overload protection, 20 % less trips under load.
 public final class DriveEntered implements Rule {
   private static final Reason RUNS = Reason.of("A drive runs by something else than its wires");
   private static final Reason OPEN = Reason.of("A broken wire runs a drive");
   private static final Reason FLUX = Reason.of("A drive gives its motor too much flux");
   private static final Reason WEAK = Reason.of("A drive gives its motor too little flux");
   private static final Reason CURRENT = Reason.of("A drive does not protect its motor");
+  private static final Reason EARLY = Reason.of("A drive trips before its motor is loaded");
   private static final Reason FAST = Reason.of("A drive may turn its motor too fast");
   private static final Reason SLOW = Reason.of("A motor may turn too slowly to cool itself");
   private static final Reason WAYS = Reason.of("A drive may turn the wrong way");
+  private static final Reason DEAF = Reason.of("A drive takes its speed from elsewhere");
   private static final Reason PHASES = Reason.of("A drive looks for a line it has not");
   private static final Reason TELLS = Reason.of("A contact of a drive tells something else");
   private static final Reason READ = Reason.of("A drive shows another value than entered");
@@ -43,6 +45,7 @@ public final class DriveEntered implements Rule {
   private static final double TOO_MUCH_FLUX = 1.15;
   private static final double TOO_LITTLE_FLUX = 0.8;
   private static final double TOO_MUCH_CURRENT = 1.05;
+  private static final double TOO_LITTLE_CURRENT = 0.8;
   private static final double TOO_FAST = 1.2;
   private static final double COMMONEST = 50;
 
@@ -99,89 +102,92 @@ public final class DriveEntered implements Rule {
     current(driven, trail).ifPresent(all::add);
     fast(driven, study, trail).ifPresent(all::add);
     runs(driven, trail).ifPresent(all::add);
-    differing(lines, Role.RUN_INPUT)
-        .map(line ->
-            found(
-                driven,
-                OPEN,
-                Severity.ERROR,
-                "%s runs while its run input is open: a broken wire, and a stop that opens it, run its motor. Set it to run when closed."
-                    .formatted(driven.drive().designation()),
-                trail,
-                way(driven, line)))
-        .ifPresent(all::add);
-    differing(lines, Role.CONTACT)
-        .map(line ->
-            found(
-                driven,
-                TELLS,
-                Severity.WARNING,
-                "The contact of %s is set to tell %s, and it stands in a circuit that wants to know whether it is ready."
-                    .formatted(driven.drive().designation(), line.row().entered().orElse("")),
-                trail,
-                way(driven, line)))
-        .ifPresent(all::add);
-    differing(lines, Role.TURNS)
-        .map(line ->
-            found(
-                driven,
-                WAYS,
-                Severity.WARNING,
-                "%s may turn both ways, and %s is made for one. Lock the way back in the drive: no wire and no program then reverses it."
-                    .formatted(driven.drive().designation(), driven.name()),
-                trail,
-                way(driven, line)))
-        .ifPresent(all::add);
-    differing(lines, Role.LEAST_FREQUENCY)
-        .map(line ->
-            found(
-                driven,
-                SLOW,
-                Severity.ADVICE,
-                "%s may turn %s as slowly as %s: %s. Hold it at %s, give it a fan of its own, or let its beads be read."
-                    .formatted(
-                        driven.drive().designation(),
-                        driven.motors().getFirst().designation(),
-                        line.row().entered().orElse(""),
-                        line.row().why(),
-                        line.row().value().orElse("")),
-                trail,
-                way(driven, line)))
-        .ifPresent(all::add);
-    differing(lines, Role.INPUT_PHASE_LOSS)
-        .filter(line -> line.row().value().filter("off"::equals).isPresent())
-        .map(line ->
-            found(
-                driven,
-                PHASES,
-                Severity.WARNING,
-                "%s is fed by two of three lines and is set to look for the third: it trips under load."
-                    .formatted(driven.drive().designation()),
-                trail,
-                way(driven, line)))
-        .ifPresent(all::add);
+    for (var line : lines)
+      if (line.row().standing() == SettingsSheet.Standing.DIFFERS
+          && unreadable(line, driven).isEmpty())
+        Contradiction.of(line, driven)
+            .map(c -> found(driven, c.reason(), c.severity(), c.text(), trail, way(driven, line)))
+            .ifPresent(all::add);
     if (all.isEmpty()) all.add(new Verdict.Pass(driven.drive().id(), trail));
     return all;
   }
 
-  private static Optional<DriveSheet.Line> differing(List<DriveSheet.Line> lines, Role role) {
-    return lines.stream()
-        .filter(line ->
-            line.parameter().role() == role
-                && line.row().standing() == SettingsSheet.Standing.DIFFERS)
-        .findFirst();
+  /// What a value that is another than computed does, where one sentence says it.
+  private record Contradiction(Reason reason, Severity severity, String text) {
+    /// Empty where it does no harm, or where another judgement of this rule says it.
+    static Optional<Contradiction> of(DriveSheet.Line line, DrivenMotor driven) {
+      var drive = driven.drive().designation();
+      var motor = driven.motors().getFirst().designation();
+      var entered = line.row().entered().orElse("");
+      return switch (line.parameter().role()) {
+        case RUN_INPUT ->
+            said(
+                OPEN,
+                Severity.ERROR,
+                "%s runs while its run input is open: a broken wire, and a stop that opens it, run its motor. Set it to run when closed."
+                    .formatted(drive));
+        case CONTACT ->
+            said(
+                TELLS,
+                Severity.WARNING,
+                "The contact of %s is set to tell %s, and it stands in a circuit that wants to know whether it is ready."
+                    .formatted(drive, entered));
+        case TURNS ->
+            said(
+                WAYS,
+                Severity.WARNING,
+                "%s may turn both ways, and %s is made for one. Lock the way back in the drive: no wire and no program then reverses it."
+                    .formatted(drive, driven.name()));
+        case LEAST_FREQUENCY ->
+            said(
+                SLOW,
+                Severity.ADVICE,
+                "%s may turn %s as slowly as %s: %s. Hold it at %s, give it a fan of its own, or let its beads be read."
+                    .formatted(
+                        drive, motor, entered, line.row().why(), line.row().value().orElse("")));
+        case INPUT_PHASE_LOSS ->
+            driven.converter().onTwoLines(driven.drive().spare())
+                ? said(
+                    PHASES,
+                    Severity.WARNING,
+                    "%s is fed by two of three lines and is set to look for the third: it trips under load."
+                        .formatted(drive))
+                : Optional.empty();
+        case SPEED_SOURCE ->
+            driven.commandWired()
+                ? said(
+                    DEAF,
+                    Severity.WARNING,
+                    "%s takes its speed from its %s, and a command is wired to it: that wire does nothing, and %s turns at whatever speed is kept."
+                        .formatted(drive, entered, motor))
+                : said(
+                    DEAF,
+                    Severity.WARNING,
+                    "%s takes its speed from its %s, and nothing is wired to that: it stands, whatever runs it."
+                        .formatted(drive, entered));
+        case MOTOR_VOLTS,
+            BASE_FREQUENCY,
+            MOTOR_CURRENT,
+            GREATEST_FREQUENCY,
+            RAMP_UP,
+            RAMP_DOWN,
+            STOPS_BY,
+            STARTS_FROM,
+            RUN_SOURCE ->
+            Optional.empty();
+      };
+    }
+
+    private static Optional<Contradiction> said(Reason reason, Severity severity, String text) {
+      return Optional.of(new Contradiction(reason, severity, text));
+    }
   }
 
   /// What is no quantity, or none of its choices.
   private static Optional<Verdict> unreadable(DriveSheet.Line line, DrivenMotor driven) {
     var entered = line.row().entered();
     if (entered.isEmpty()) return Optional.empty();
-    var choices = line.parameter().choices();
-    var read =
-        choices.isEmpty()
-            ? AxisSettings.number(entered.get()).isPresent()
-            : choices.stream().anyMatch(c -> c.equalsIgnoreCase(entered.get().strip()));
-    return read
+    return line.parameter().reads(entered.get())
         ? Optional.empty()
         : Optional.of(
             new Verdict.NotChecked(
@@ -230,10 +236,11 @@ public final class DriveEntered implements Rule {
             List.of(
                 Repair.of(
                     say(driven, Role.MOTOR_VOLTS, plate)
-                        .then(say(driven, Role.BASE_FREQUENCY, wound))
+                        .then(say(driven, Role.BASE_FREQUENCY, driven.wound(study)))
                         .named(
                             "Set %s to %s at %s"
-                                .formatted(driven.drive().designation(), plate, wound))))));
+                                .formatted(
+                                    driven.drive().designation(), plate, driven.wound(study)))))));
   }
 
   private static nelvar.core.model.edit.Edit say(DrivenMotor driven, Role role, Object value) {
@@ -242,6 +249,16 @@ public final class DriveEntered implements Rule {
 
   private static Optional<Verdict> current(DrivenMotor driven, Trail trail) {
     var set = driven.quantity(Role.MOTOR_CURRENT, Kind.CURRENT);
+    if (set.filter(i -> i.compareTo(driven.current().times(TOO_LITTLE_CURRENT)) < 0).isPresent())
+      return Optional.of(
+          found(
+              driven,
+              EARLY,
+              Severity.WARNING,
+              "%s is set to a motor of %s, and what hangs on it takes %s: it trips while its motor works."
+                  .formatted(driven.drive().designation(), set.get(), driven.current()),
+              trail,
+              List.of(Repair.of(say(driven, Role.MOTOR_CURRENT, driven.current())))));
     if (set.filter(i -> i.compareTo(driven.current().times(TOO_MUCH_CURRENT)) > 0).isEmpty())
       return Optional.empty();
     return Optional.of(
@@ -276,7 +293,13 @@ public final class DriveEntered implements Rule {
   }
 
   private static Optional<Verdict> runs(DrivenMotor driven, Trail trail) {
-    var by = driven.entered(Role.RUN_SOURCE).map(text -> text.strip().toLowerCase(Locale.ROOT));
+    var by =
+        driven
+            .entered(Role.RUN_SOURCE)
+            .filter(text ->
+                driven.converter().keeps().stream()
+                    .anyMatch(p -> p.role() == Role.RUN_SOURCE && p.reads(text)))
+            .map(text -> text.strip().toLowerCase(Locale.ROOT));
     if (by.isEmpty()) return Optional.empty();
     if (driven.runWired() && !by.get().equals("terminals"))
       return Optional.of(

@@ -186,7 +186,7 @@ public final class DriveSheet {
 
   private static Optional<Wanted> least(DrivenMotor driven, Study study) {
     var liquid = driven.motor().cooling().filter(InductionMotor.Cooling.LIQUID::equals).isPresent();
-    var share = liquid ? 0 : driven.spindle() ? SLOWEST_SPINDLE : SLOWEST;
+    var share = liquid ? 0 : driven.motor().frequency().isPresent() ? SLOWEST_SPINDLE : SLOWEST;
     var slowest = new Frequency(Math.floor(share * driven.wound(study).hertz()));
     return atLeast(
         Kind.FREQUENCY,

@@ -2,7 +2,6 @@ package nelvar.core.analysis.motion;
 
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import nelvar.core.analysis.Study;
@@ -187,15 +186,6 @@ public record DrivenMotor(
   /// The frequency its motor is wound for: its own, else that of the mains.
   public Frequency wound(Study study) {
     return motor.frequency().orElse(study.project().brief().supply().frequency());
-  }
-
-  /// A motor for a high frequency, or what is called so.
-  public boolean spindle() {
-    return motor.frequency().isPresent() || named("spindle");
-  }
-
-  private boolean named(String word) {
-    return words().toLowerCase(Locale.ROOT).contains(word);
   }
 
   private String words() {

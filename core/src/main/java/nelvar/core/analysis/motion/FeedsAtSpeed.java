@@ -1,26 +1,19 @@
 package nelvar.core.analysis.motion;
 
 import java.util.List;
-import java.util.Locale;
-import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Sensor;
 import nelvar.core.catalogue.SensorOutput;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
-import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Setting;
 import nelvar.core.trail.Explained;
 import nelvar.core.trail.Working;
-import nelvar.core.units.Duration;
-import nelvar.core.units.Kind;
-import nelvar.core.units.Reading;
 
 /// Axes do not feed into the work while the spindle stands: its speed is told by pulses, its drive
 /// tells that it is reached (*At speed*, with the input it is on), or the program waits (*Dwell*)
@@ -28,8 +21,7 @@ import nelvar.core.units.Reading;
 /// (*Spin-up*). Where there are several spindles, each has its own, said of its drive or of what
 /// serves with it.
 ///
-/// What is a spindle is told by its motor (for a high frequency) or by its function's name. Common
-/// practice: a tool that stands is broken by the first millimetre.
+/// Common practice: a tool that stands is broken by the first millimetre.
 public final class FeedsAtSpeed implements Rule {
   private static final Reason STANDS = Reason.of("Axes may feed while the spindle stands");
   private static final Reason SHORT = Reason.of("The program waits too short for the spindle");
@@ -54,23 +46,8 @@ public final class FeedsAtSpeed implements Rule {
   public Stream<Verdict> check(Study study) {
     if (MotionAxes.of(study).isEmpty()) return Stream.empty();
     return study.project().devices().stream()
-        .filter(device -> spindle(device, study))
+        .filter(device -> Spindles.is(device, study))
         .flatMap(Contained.one(this, Device::id, device -> judge(device, study)));
-  }
-
-  private static Optional<MachineFunction> function(Device device, Study study) {
-    return device
-        .serves()
-        .flatMap(
-            id -> study.project().functions().stream().filter(f -> f.id().equals(id)).findFirst());
-  }
-
-  private static boolean spindle(Device device, Study study) {
-    return study.part(device).orElse(null) instanceof InductionMotor motor
-        && (motor.frequency().isPresent()
-            || function(device, study)
-                .filter(f -> f.name().toLowerCase(Locale.ROOT).contains("spindle"))
-                .isPresent());
   }
 
   private static Verdict judge(Device device, Study study) {
@@ -82,15 +59,14 @@ public final class FeedsAtSpeed implements Rule {
                 study.part(d).orElse(null) instanceof Sensor sensor
                     && sensor.output() == SensorOutput.PULSES)
             .findFirst();
-    var about = about(device, study);
-    var told = said(AT_SPEED, about, study);
-    var dwell = said(DWELL, about, study);
+    var told = Spindles.said(AT_SPEED, device, study);
+    var dwell = Spindles.said(DWELL, device, study);
     var ramp =
         DrivenMotor.all(study).stream()
             .filter(driven -> driven.motors().contains(device))
             .findFirst()
             .flatMap(driven -> SpinUp.of(driven, study));
-    var spinUp = said(SPIN_UP, about, study);
+    var spinUp = Spindles.said(SPIN_UP, device, study);
     w.given(
         "pulses", pulses.map(d -> d.designation().text()).orElse("none"), "of its speed, counted");
     w.given("at speed", told.map(Setting::value).orElse("not told"), "by its drive");
@@ -107,9 +83,11 @@ public final class FeedsAtSpeed implements Rule {
               .formatted(device.designation(), AT_SPEED, DWELL),
           trail,
           List.of());
-    var waits = dwell.flatMap(s -> time(s.value()));
+    var waits = dwell.flatMap(s -> Spindles.time(s.value()));
     var takes =
-        spinUp.isPresent() ? spinUp.flatMap(s -> time(s.value())) : ramp.map(Explained::value);
+        spinUp.isPresent()
+            ? spinUp.flatMap(s -> Spindles.time(s.value()))
+            : ramp.map(Explained::value);
     if (waits.isEmpty() || takes.isEmpty())
       return new Verdict.NotChecked(
           device.id(),
@@ -127,40 +105,5 @@ public final class FeedsAtSpeed implements Rule {
             .formatted(waits.get(), device.designation(), takes.get()),
         trail,
         List.of());
-  }
-
-  /// Itself, its drive and what serves the same function; where it is the only spindle, everything
-  /// else besides.
-  private static java.util.function.Predicate<nelvar.core.model.Id> about(
-      Device device, Study study) {
-    var spindles =
-        study.project().devices().stream().filter(other -> spindle(other, study)).count();
-    if (spindles == 1) return _ -> true;
-    var own =
-        java.util.stream.Stream.concat(
-                DrivenMotor.all(study).stream()
-                    .filter(driven -> driven.motors().contains(device))
-                    .map(driven -> driven.drive().id()),
-                study.project().devices().stream()
-                    .filter(d ->
-                        d.equals(device)
-                            || (d.serves().isPresent() && d.serves().equals(device.serves())))
-                    .map(Device::id))
-            .collect(java.util.stream.Collectors.toSet());
-    return own::contains;
-  }
-
-  private static Optional<Setting> said(
-      String name, java.util.function.Predicate<nelvar.core.model.Id> about, Study study) {
-    return study.project().settings().stream()
-        .filter(s -> s.name().equalsIgnoreCase(name) && !s.value().isBlank())
-        .filter(s -> about.test(s.device()))
-        .findFirst();
-  }
-
-  private static Optional<Duration> time(String text) {
-    return Kind.DURATION.read(text) instanceof Reading.Value<Duration>(var value)
-        ? Optional.of(value)
-        : Optional.empty();
   }
 }

@@ -18,7 +18,6 @@ import nelvar.core.network.WhatIf;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Kind;
 import nelvar.core.units.Measure;
-import nelvar.core.units.Reading;
 import nelvar.core.units.Significant;
 import nelvar.core.units.Voltage;
 
@@ -32,13 +31,16 @@ final class SpindleRun {
           "(?i)(\\S+)\\s+run(?:\\s+at\\s+([0-9]{1,6}(?:[.,][0-9]{1,6})?)\\s*(?:rpm)?)?");
   private static final Pattern STOP = Pattern.compile("(?i)(\\S+)\\s+stop");
 
+  private final Study designed;
   private final Study study;
   private final WhatIf trial;
   private final Map<String, Double> speed = new HashMap<>();
   private final Map<String, Double> readyAt = new HashMap<>();
   private final Map<String, List<ActuatorRef>> pins = new HashMap<>();
 
-  SpindleRun(Study study, WhatIf trial) {
+  /// @param designed whose outputs are known to run what; @param study the machine that is tried
+  SpindleRun(Study designed, Study study, WhatIf trial) {
+    this.designed = designed;
     this.study = study;
     this.trial = trial;
   }
@@ -83,7 +85,7 @@ final class SpindleRun {
     var reached = turns ? reached(driven, map, meant) : 0;
     var lasts = ramp(driven, Role.RAMP_UP, Math.abs(reached - before), map);
     speed.put(driven.name(), reached);
-    if (driven.spindle()) readyAt.put(driven.name(), now + lasts);
+    if (Spindles.is(driven.motors().getFirst(), study)) readyAt.put(driven.name(), now + lasts);
     return moved(
         command,
         driven,
@@ -179,10 +181,10 @@ final class SpindleRun {
   private boolean turns(DrivenMotor driven, boolean on) {
     var tried = trial;
     for (var pin : pins(driven)) tried = tried.holding(pin, on);
-    return live(driven, tried);
+    return live(driven, tried, study);
   }
 
-  private boolean live(DrivenMotor driven, WhatIf tried) {
+  private static boolean live(DrivenMotor driven, WhatIf tried, Study study) {
     var inside = study.project().brief().surroundings().inside();
     return study
         .engine()
@@ -210,28 +212,26 @@ final class SpindleRun {
   }
 
   private boolean serves(DrivenMotor driven, ActuatorRef ref) {
-    return live(driven, WhatIf.AS_DESIGNED)
-        && !live(driven, WhatIf.AS_DESIGNED.holding(ref, false));
+    return live(driven, WhatIf.AS_DESIGNED, designed)
+        && !live(driven, WhatIf.AS_DESIGNED.holding(ref, false), designed);
   }
 
   /// How long the program waits after it: until its drive or its pulses tell its speed, or as long
   /// as its dwell.
   double waits(StandIn.Moved moved) {
     if (moved.stands() == 0 || moved.meant() == 0) return 0;
-    var settings = study.project().settings();
-    var told =
-        settings.stream()
-            .anyMatch(
-                s -> s.name().equalsIgnoreCase(FeedsAtSpeed.AT_SPEED) && !s.value().isBlank());
-    if (told) return moved.lasts();
-    return settings.stream()
-        .filter(s -> s.name().equalsIgnoreCase(FeedsAtSpeed.DWELL))
-        .mapToDouble(s ->
-            Kind.DURATION.read(s.value()) instanceof Reading.Value<Duration>(var t)
-                ? t.seconds()
-                : 0)
-        .findFirst()
-        .orElse(0);
+    var motor =
+        DrivenMotor.all(study).stream()
+            .filter(d -> d.name().equals(moved.axis()))
+            .map(d -> d.motors().getFirst())
+            .findFirst();
+    if (motor.flatMap(m -> Spindles.said(FeedsAtSpeed.AT_SPEED, m, study)).isPresent())
+      return moved.lasts();
+    return motor
+        .flatMap(m -> Spindles.said(FeedsAtSpeed.DWELL, m, study))
+        .flatMap(s -> Spindles.time(s.value()))
+        .map(Duration::seconds)
+        .orElse(0.0);
   }
 
   /// What is to be said of an axis that feeds at a moment when a spindle has not its speed.

@@ -43,9 +43,12 @@ public final class StandIn {
   private double now;
 
   private StandIn(Study study, WhatIf trial) {
-    this.study = study;
-    this.spindles = new SpindleRun(study, trial);
-    for (var axis : MotionAxes.of(study)) axes.put(axis.name().toUpperCase(Locale.ROOT), axis);
+    // Other parts, wires and settings make another machine: its axes go by those.
+    var machine =
+        trial.equals(trial.besides()) ? study : study.tried(trial.machine(study.project()));
+    this.study = machine;
+    this.spindles = new SpindleRun(study, machine, trial.besides());
+    for (var axis : MotionAxes.of(machine)) axes.put(axis.name().toUpperCase(Locale.ROOT), axis);
   }
 
   /// What one command does.

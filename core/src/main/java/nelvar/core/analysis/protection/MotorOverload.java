@@ -153,14 +153,13 @@ public final class MotorOverload implements Rule {
       Current i,
       Study study,
       Repair dial) {
-    var american = study.project().brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN;
     var most =
         w.table(
             "most",
-            american
-                ? new Cited<>(new Percent(115), Citation.recalled("NEC 2023", "430.32(A)(1)"))
-                : new Cited<>(new Percent(105), Citation.practice()),
-            american ? "of the nameplate, without service factor" : "of the nameplate current");
+            most(study),
+            american(study)
+                ? "of the nameplate, without service factor"
+                : "of the nameplate current");
     w.given("I", i, "nameplate");
     var ir = w.given("Ir", setting, "dial of " + protection.device().designation());
     var low = Explained.atLeast(w.explain(ir), "Ir", i, DEMAND);
@@ -181,6 +180,17 @@ public final class MotorOverload implements Rule {
                     : "It trips while the motor works at its rated load."),
         (low.holds() ? high : low).trail(),
         List.of(dial));
+  }
+
+  private static boolean american(Study study) {
+    return study.project().brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN;
+  }
+
+  /// How far a dial may stand above the nameplate current.
+  public static Cited<Percent> most(Study study) {
+    return american(study)
+        ? new Cited<>(new Percent(115), Citation.recalled("NEC 2023", "430.32(A)(1)"))
+        : new Cited<>(new Percent(105), Citation.practice());
   }
 
   private static List<Repair> swap(Feed.Protector protection, Current motor, Study study) {

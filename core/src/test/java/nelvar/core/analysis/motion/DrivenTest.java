@@ -162,6 +162,10 @@ class DrivenTest {
     "Motor volts, 400 V, ERROR, saturates",
     "Greatest frequency, 60 Hz, , ",
     "Greatest frequency, 120 Hz, WARNING, bearings",
+    "Motor current, 0.5 A, WARNING, trips while its motor works",
+    "Speed source, keypad, WARNING, that wire does nothing",
+    "Speed source, command, , ",
+    "Stops by, coast, , ",
     "Least frequency, 5 Hz, ADVICE, cools it too little",
     "Least frequency, 25 Hz, , ",
     "Contact, fault, WARNING, ready",
@@ -190,8 +194,13 @@ class DrivenTest {
     assertThat(judged(machine())).isEmpty();
     assertThat(judged(say(machine(), "U", "Motor current", "lots")).getFirst())
         .isInstanceOf(Verdict.NotChecked.class);
-    assertThat(judged(say(machine(), "U", "Run source", "magic")).getFirst())
-        .isInstanceOf(Verdict.NotChecked.class);
+    for (var nonsense : List.of("Run source=magic", "Motor current=2.4 V", "Ramp up=soon")) {
+      var cut = nonsense.split("=", 2);
+      assertThat(judged(say(machine(), "U", cut[0], cut[1])))
+          .as(nonsense)
+          .hasSize(1)
+          .allMatch(Verdict.NotChecked.class::isInstance);
+    }
   }
 
   /// A drive that runs by a stray volt is named even where its run input is not wired.
@@ -310,6 +319,11 @@ class DrivenTest {
             List.of("=BLT run at 1200", "=BLT stop"), study(project), trial(project, "U2=keypad"));
     assertThat(keypad.get(1).stands()).isCloseTo(1200, within(1e-9));
     assertThat(keypad.get(1).says()).contains("it goes on");
+    // Reset, its greatest frequency is 50 Hz again and its speed kept on it.
+    var reset =
+        StandIn.run(List.of("=BLT run at 1750"), study(project), trial(project, "U2=factory"));
+    assertThat(reset.getFirst().stands()).isCloseTo(1500, within(1e-9));
+    assertThat(reset.getFirst().lasts()).as("10 s of ramp").isCloseTo(10, within(1e-9));
     var entered = say(project, "U2", "Run source", "keypad");
     assertThat(judged(entered)).anyMatch(Verdict.Finding.class::isInstance);
     var pressed =

@@ -5,6 +5,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -123,7 +124,7 @@ final class DriveCard {
 
   /// Reset, half entered, left on its keypad: what stops and volts look like then.
   private Node tries() {
-    var row = new HBox(8);
+    var row = new FlowPane(6, 4);
     var n = 0;
     for (var one : EnteredTrials.of(driven.drive(), driven.converter())) {
       var button = new ToggleButton(one.how());
@@ -134,6 +135,6 @@ final class DriveCard {
           _ -> session.bench().trial().set(session.bench().trial().get().toggling(one)));
       row.getChildren().add(button);
     }
-    return new javafx.scene.layout.FlowPane(6, 4, row.getChildren().toArray(Node[]::new));
+    return row;
   }
 }
