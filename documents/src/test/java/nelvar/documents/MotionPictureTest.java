@@ -58,20 +58,8 @@ class MotionPictureTest {
     return labels(drawing).stream().anyMatch(label -> label.text().contains(text));
   }
 
-  private static final AxisStretch NOT_SAID =
-      new AxisStretch(
-          0,
-          Optional.empty(),
-          Optional.empty(),
-          Optional.empty(),
-          Optional.empty(),
-          Optional.empty(),
-          Optional.empty(),
-          Optional.empty(),
-          Optional.empty());
-
   private static Drawing drawn(MotionAxis axis) {
-    return MotionPicture.of(axis, NOT_SAID, 836, 452);
+    return MotionPicture.of(axis, AxisStretch.UNKNOWN, 836, 452);
   }
 
   private static List<Drawing> drawn(Project project, double width) {

@@ -33,6 +33,19 @@ public record AxisStretch(
     Optional<Double> stopping,
     Optional<Soft> soft,
     Optional<String> beforeHoming) {
+  /// Of an axis of which nothing is said.
+  public static final AxisStretch UNKNOWN =
+      new AxisStretch(
+          0,
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty());
+
   /// Names of the settings of the controller, before the name of the axis.
   public static final String OFFSET = "Home offset ";
 

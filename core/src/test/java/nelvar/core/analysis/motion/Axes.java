@@ -63,6 +63,24 @@ final class Axes {
     return PinEdits.say(project.device(new Id(device)).orElseThrow(), name, value).apply(project);
   }
 
+  /// The same with other words of what a function moves with.
+  static Project moving(
+      Project project, String function, java.util.function.UnaryOperator<String> words) {
+    return project.withFunctions(
+        project.functions().stream()
+            .map(f ->
+                f.id().text().equals(function)
+                    ? f.withWants(
+                        f.wants()
+                            .withMotion(
+                                f.wants().speed(),
+                                f.wants().mass(),
+                                f.wants().resolution(),
+                                f.wants().detail().map(words)))
+                    : f)
+            .toList());
+  }
+
   static Study study(Project project) {
     return Study.of(project, CatalogueFile.standard());
   }

@@ -134,7 +134,7 @@ class EndsAndCyclesTest {
     assertThat(AxisSteps.computed(first(project)).orElseThrow().value())
         .isCloseTo(40 / 0.997, within(1e-6));
     // Entered as corrected, the stand-in goes what it is told, and nothing is found.
-    var steps = SettingsSheet.of(first(project)).stream().filter(r -> r.name().equals("Steps =X"));
+    var steps = AxisValues.of(first(project)).stream().filter(r -> r.name().equals("Steps =X"));
     var entered = steps.findFirst().orElseThrow().enters().orElseThrow().apply(project);
     assertThat(new StepsEntered().check(study(entered))).allMatch(Verdict.Pass.class::isInstance);
     assertThat(new TravelMeasured().check(study(entered))).allMatch(Verdict.Pass.class::isInstance);
@@ -209,20 +209,7 @@ class EndsAndCyclesTest {
   @Test
   void whatAnAxisCarriesIsMoved() {
     var settled = Demo.settled();
-    var carrying =
-        settled.withFunctions(
-            settled.functions().stream()
-                .map(f ->
-                    f.id().text().equals("AX2")
-                        ? f.withWants(
-                            f.wants()
-                                .withMotion(
-                                    f.wants().speed(),
-                                    f.wants().mass(),
-                                    f.wants().resolution(),
-                                    f.wants().detail().map(d -> d + " carries =BLT")))
-                        : f)
-                .toList());
+    var carrying = Axes.moving(settled, "AX2", d -> d + " carries =BLT");
     var plain = MotionAxes.of(study(settled)).get(1);
     var heavier = MotionAxes.of(study(carrying)).get(1);
     assertThat(plain.mass().orElseThrow().value()).isCloseTo(1.2, within(1e-9));

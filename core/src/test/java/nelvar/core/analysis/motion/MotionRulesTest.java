@@ -137,7 +137,7 @@ class MotionRulesTest {
     assertThat(wanted.needed()).isCloseTo(2.5, within(1e-9));
     assertThat(wanted.next()).contains(4);
     assertThat(wanted.reserve()).contains(8);
-    assertThat(SettingsSheet.of(axis).getFirst().value()).contains("8");
+    assertThat(AxisValues.of(axis).getFirst().value()).contains("8");
   }
 
   /// By hand: J felt of 10 kg on 5 mm is 10 · (0.005/2π)² = 6.33·10⁻⁶, with the rotor 3.63·10⁻⁵; 1
@@ -185,7 +185,7 @@ class MotionRulesTest {
   void aSheetIsEnteredValueByValue() {
     var project = set("", "");
     for (var turn = 0; turn < 12; turn++) {
-      var rows = SettingsSheet.of(MotionAxes.of(study(project)).getFirst());
+      var rows = AxisValues.of(MotionAxes.of(study(project)).getFirst());
       var open =
           rows.stream()
               .filter(row -> row.standing() == SettingsSheet.Standing.TO_ENTER)
@@ -193,7 +193,7 @@ class MotionRulesTest {
       if (open.isEmpty()) break;
       project = open.get().enters().orElseThrow().on(project, CatalogueFile.standard());
     }
-    var rows = SettingsSheet.of(MotionAxes.of(study(project)).getFirst());
+    var rows = AxisValues.of(MotionAxes.of(study(project)).getFirst());
     assertThat(rows)
         .hasSizeGreaterThan(6)
         .allMatch(row -> row.standing() == SettingsSheet.Standing.ENTERED);
@@ -212,7 +212,7 @@ class MotionRulesTest {
     assertThat(press.servo().orElseThrow().torque().orElseThrow().value())
         .isCloseTo(1.273, within(1e-3));
     assertThat(AxisForces.asked(press).orElseThrow().steady()).isCloseTo(0.314, within(1e-3));
-    assertThat(SettingsSheet.of(press))
+    assertThat(AxisValues.of(press))
         .extracting(row -> row.name() + " " + row.value().orElse("") + " " + row.standing())
         .contains("Pulses a turn 2000 ENTERED", "Electronic gear 5/1 ENTERED");
     var heavy =

@@ -53,20 +53,7 @@ class PapersTest {
             .apply(project);
     assertThat(new LoadedProof().check(study(loaded)).findFirst().orElseThrow())
         .isInstanceOf(Verdict.Pass.class);
-    var geared =
-        loaded.withFunctions(
-            loaded.functions().stream()
-                .map(f ->
-                    f.id().text().equals("AX2")
-                        ? f.withWants(
-                            f.wants()
-                                .withMotion(
-                                    f.wants().speed(),
-                                    f.wants().mass(),
-                                    f.wants().resolution(),
-                                    Optional.of("belt 5 mm 20 teeth gear 3:1")))
-                        : f)
-                .toList());
+    var geared = Axes.moving(loaded, "AX2", _ -> "belt 5 mm 20 teeth gear 3:1");
     var old = (Verdict.Finding) new LoadedProof().check(study(geared)).findFirst().orElseThrow();
     assertThat(old.text()).contains("version 2.1, port 3", "Load them again");
   }

@@ -252,7 +252,7 @@ class RunningTest {
     var cooled = say(planted, "U1", TrimmerWithin.SETTING, "yes");
     assertThat(new TrimmerWithin().check(study(cooled))).allMatch(Verdict.Pass.class::isInstance);
     var row =
-        SettingsSheet.of(MotionAxes.of(study(planted)).getFirst()).stream()
+        AxisValues.of(MotionAxes.of(study(planted)).getFirst()).stream()
             .filter(r -> r.name().equals("Trimmer"))
             .findFirst()
             .orElseThrow();
