@@ -6,18 +6,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import nelvar.core.analysis.Study;
-import nelvar.core.analysis.motion.AxisForces;
-import nelvar.core.analysis.motion.AxisSettings;
 import nelvar.core.analysis.motion.AxisSteps;
-import nelvar.core.analysis.motion.DriveSheet;
-import nelvar.core.analysis.motion.DrivenMotor;
 import nelvar.core.analysis.motion.MotionAxes;
 import nelvar.core.analysis.motion.MotionAxis;
 import nelvar.core.analysis.motion.MotorChecks;
 import nelvar.core.analysis.motion.MotorLeads;
 import nelvar.core.analysis.motion.SettingsSheet;
-import nelvar.core.analysis.motion.SpeedMap;
-import nelvar.core.analysis.motion.SpinUp;
 import nelvar.core.analysis.motion.StandIn;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.NelvarJson;
@@ -68,131 +62,24 @@ final class MotionCommand implements Callable<Integer> {
 
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
 
-  private record Row(
-      String device,
-      String name,
-      String unit,
-      Optional<String> value,
-      Optional<String> entered,
-      SettingsSheet.Standing standing,
-      String why) {
-    static Row of(SettingsSheet.Row row) {
-      return new Row(
-          row.device().designation().text(),
-          row.name(),
-          row.unit(),
-          row.value(),
-          row.entered(),
-          row.standing(),
-          row.why());
-    }
-  }
-
-  private record Axis(
-      String axis,
-      String motor,
-      String drive,
-      String controller,
-      Optional<String> pin,
-      List<String> mechanics,
-      String unit,
-      int fullSteps,
-      Optional<Double> microsteps,
-      Optional<Double> stepsPerUnit,
-      Optional<Double> oneStep,
-      Optional<Double> pulsesAtWantedSpeedHertz,
-      Optional<Double> greatestPulsesHertz,
-      Optional<Double> torqueAtWantedSpeed,
-      Optional<Double> torqueAsked,
-      List<Row> settings) {}
-
-  private record Parameter(
-      String code,
-      String name,
-      String takes,
-      String original,
-      boolean stoppedOnly,
-      Optional<String> value,
-      Optional<String> entered,
-      Optional<String> readBack,
-      SettingsSheet.Standing standing,
-      String why) {
-    static Parameter of(DriveSheet.Line line) {
-      return new Parameter(
-          line.parameter().code(),
-          line.row().name(),
-          line.parameter().takes(),
-          line.parameter().original(),
-          line.parameter().stoppedOnly(),
-          line.row().value(),
-          line.row().entered(),
-          line.read(),
-          line.row().standing(),
-          line.row().why());
-    }
-  }
-
-  private record Drive(
-      String name,
-      String drive,
-      List<String> motors,
-      int poles,
-      double greatestHertz,
-      double speedAtTenVolts,
-      double fastestCommanded,
-      Optional<Double> slowestCommanded,
-      Optional<Double> startsFromVolts,
-      Optional<Double> scaleOffPercent,
-      Optional<Double> spinUpSeconds,
-      List<Parameter> parameters) {
-    static Drive of(DrivenMotor driven, Study study) {
-      var map = SpeedMap.of(driven, study);
-      return new Drive(
-          driven.name(),
-          driven.drive().designation().text(),
-          driven.motors().stream().map(m -> m.designation().text()).toList(),
-          map.poles(),
-          map.greatest().hertz(),
-          map.atTen().value(),
-          map.fastest().value(),
-          Optional.of(map.slowest().value()).filter(_ -> map.slowestKnown()),
-          map.startsFrom().map(v -> v.volts()),
-          map.scaleOff().map(p -> p.percent()),
-          SpinUp.of(driven, study).map(t -> t.value().seconds()),
-          DriveSheet.of(driven, study).stream().map(Parameter::of).toList());
-    }
-  }
-
-  private record Document(
-      int version, String project, String revision, List<Axis> axes, List<Drive> drives) {}
-
   @Override
   public Integer call() throws Exception {
     var whole = ProjectFile.at(file).open();
     var study = Study.of(asked.horizon().of(whole), CatalogueFile.standard());
     if (!commands.isEmpty()) return done(study);
     if (leads.isPresent()) return leads(leads.get(), study);
-    var axes = MotionAxes.of(study);
-    var drives = DrivenMotor.all(study).stream().map(d -> Drive.of(d, study)).toList();
+    var found = MotionJson.Document.of(whole.name(), whole.revision(), study);
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
     if (json)
-      out.println(
-          NelvarJson.mapper()
-              .writerWithDefaultPrettyPrinter()
-              .writeValueAsString(
-                  new Document(
-                      1,
-                      whole.name(),
-                      whole.revision(),
-                      axes.stream().map(a -> axis(a, study)).toList(),
-                      drives)));
+      out.println(NelvarJson.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(found));
     else {
       var about = asked.horizon().says(whole);
       if (!about.isEmpty()) out.println(about);
-      if (axes.isEmpty() && drives.isEmpty())
+      if (found.axes().isEmpty() && found.drives().isEmpty() && found.dials().isEmpty())
         out.println("No motor of this project turns by pulses or hangs on a frequency converter.");
-      for (var axis : axes) print(axis(axis, study), axis, out);
-      for (var drive : drives) print(drive, out);
+      for (var axis : MotionAxes.of(study)) print(MotionJson.Axis.of(axis, study), axis, out);
+      for (var drive : found.drives()) print(drive, out);
+      for (var dial : found.dials()) print(dial, out);
     }
     return SettingsSheet.all(study).stream()
             .anyMatch(row ->
@@ -296,32 +183,7 @@ final class MotionCommand implements Callable<Integer> {
 
   private record Rehearsed(int version, String project, List<StandIn.Moved> moves) {}
 
-  private static Axis axis(MotionAxis axis, Study study) {
-    var micro = axis.settings().microsteps().flatMap(AxisSettings.Entered::value);
-    var speed = axis.wants().speed();
-    var turns = speed.flatMap(v -> AxisSteps.turns(axis, v));
-    return new Axis(
-        axis.name(),
-        axis.motor().designation().text(),
-        axis.drive().designation().text(),
-        axis.board().designation().text(),
-        axis.step().map(link -> link.pin().name()),
-        axis.mechanics().words(),
-        axis.mechanics().unit().sign(),
-        axis.fullSteps(),
-        micro,
-        AxisSteps.computed(axis).map(k -> k.value()),
-        micro.flatMap(m -> AxisSteps.step(axis, m)),
-        micro.flatMap(m -> speed.flatMap(v -> AxisSteps.rate(axis, m, v))).map(Frequency::hertz),
-        axis.greatestRate().map(Frequency::hertz),
-        turns
-            .flatMap(n -> axis.bus().flatMap(u -> AxisForces.gives(axis, u, n)))
-            .map(Measure::value),
-        AxisForces.asked(axis).map(AxisForces.Asked::asked),
-        SettingsSheet.of(axis, study).stream().map(Row::of).toList());
-  }
-
-  private static void print(Drive drive, PrintWriter out) {
+  private static void print(MotionJson.Drive drive, PrintWriter out) {
     out.printf(
         "%s: %s, %s, %d poles: %s%s%s%n",
         drive.name(),
@@ -349,7 +211,7 @@ final class MotionCommand implements Callable<Integer> {
           one.why());
   }
 
-  private static void print(Axis found, MotionAxis axis, PrintWriter out) {
+  private static void print(MotionJson.Axis found, MotionAxis axis, PrintWriter out) {
     out.printf(
         "%s: %s %s, %s, %s%s%n",
         found.axis(),
@@ -372,19 +234,22 @@ final class MotionCommand implements Callable<Integer> {
                     .torqueAsked()
                     .map(t -> "asked for " + new Measure(t, Measure.Unit.TORQUE))
                     .orElse("what is asked for is not said")));
-    for (var row : found.settings())
-      out.printf(
-          "    %-6s %-26s %-18s %-20s %s%n",
-          row.device(),
-          row.name(),
-          row.value().map(v -> row.unit().isEmpty() ? v : v + " " + row.unit()).orElse("not known"),
-          switch (row.standing()) {
-            case ENTERED -> "entered";
-            case TO_ENTER -> "to be entered";
-            case DIFFERS -> "entered: " + row.entered().orElse("");
-            case TO_TRY -> "to try: " + row.entered().orElse("");
-            case UNKNOWN -> "";
-          },
-          row.why());
+    for (var row : found.settings()) print(row, out);
+  }
+
+  private static void print(MotionJson.Row row, PrintWriter out) {
+    out.printf(
+        "    %-6s %-26s %-18s %-20s %s%n",
+        row.device(),
+        row.name(),
+        row.value().map(v -> row.unit().isEmpty() ? v : v + " " + row.unit()).orElse("not known"),
+        switch (row.standing()) {
+          case ENTERED -> "entered";
+          case TO_ENTER -> "to be entered";
+          case DIFFERS -> "entered: " + row.entered().orElse("");
+          case TO_TRY -> "to try: " + row.entered().orElse("");
+          case UNKNOWN -> "";
+        },
+        row.why());
   }
 }

@@ -148,6 +148,26 @@ class MotionCommandTest {
         .contains("there is no motor 'M99'; there are -M1");
   }
 
+  /// A motor on the mains stands there with its dial; one set too high is why the exit is 1.
+  @Test
+  void aDialIsPrintedWithWhatItIsSetTo() throws Exception {
+    var list = folder.resolve("fan.txt");
+    Files.writeString(
+        list,
+        "mains 3x400 V 50 Hz TN-S\nupstream 16 A\nextractor motor on the mains 1.1 kW\n2 stop buttons\nstart button\n");
+    var file = folder.resolve("fan.nelvar.json");
+    assertThat(run("new", file.toString(), "--draft", list.toString()).code()).isZero();
+    var right = run("motion", file.toString());
+    assertThat(right.code()).as(right.err()).isZero();
+    assertThat(right.out()).contains("Dial", "2.6 A", "entered");
+    Files.writeString(
+        file, Files.readString(file).replace("\"trip\": \"2.6 A\"", "\"trip\": \"3.9 A\""));
+    var high = run("motion", file.toString());
+    assertThat(high.code()).isOne();
+    assertThat(high.out()).contains("entered: 3.9 A");
+    assertThat(run("motion", file.toString(), "--json").out()).contains("\"dials\"");
+  }
+
   /// Keys that are not there, no keys at all, a text that is none, a device that is not there: each
   /// with what to do.
   @Test
