@@ -204,9 +204,13 @@ final class AxisValues {
         false);
   }
 
+  /// With what is set on its drive; where nothing is, with what is to be set there.
   private static SettingsSheet.Row steps(MotionAxis axis) {
     var entered = axis.settings().steps();
-    var computed = AxisSteps.computed(axis);
+    var divides =
+        axis.settings().microsteps().isEmpty() ? proposed(axis) : Optional.<Double>empty();
+    var computed =
+        AxisSteps.computed(axis).or(() -> divides.flatMap(m -> AxisSteps.computed(axis, m)));
     return SettingsSheet.row(
         axis.board(),
         AxisSettings.STEPS + axis.name(),
@@ -215,8 +219,23 @@ final class AxisValues {
         entered.map(AxisSettings.Entered::text),
         computed
             .map(_ -> String.join(", ", axis.mechanics().words()))
+            .map(words ->
+                divides
+                    .map(m ->
+                        "%s, with %s %s"
+                            .formatted(
+                                words,
+                                AxisSteps.typed(m),
+                                axis.divides().toLowerCase(java.util.Locale.ROOT)))
+                    .orElse(words))
             .orElseGet(() -> StepsEntered.lacks(axis).orElse("")),
         entered.filter(AxisSettings.Entered::test).isPresent());
+  }
+
+  /// What its drive is to divide a step or a turn by.
+  private static Optional<Double> proposed(MotionAxis axis) {
+    var row = axis.servo().isPresent() ? pulses(axis) : microsteps(axis);
+    return row.value().flatMap(AxisSettings::number);
   }
 
   private static SettingsSheet.Row fastest(MotionAxis axis) {

@@ -34,9 +34,26 @@ final class SpindleRun {
   private final Study designed;
   private final Study study;
   private final WhatIf trial;
-  private final Map<String, Double> speed = new HashMap<>();
-  private final Map<String, Double> readyAt = new HashMap<>();
+  private final Map<String, Ramp> ramps = new HashMap<>();
   private final Map<String, List<ActuatorRef>> pins = new HashMap<>();
+
+  /// From one speed to another, beginning at a moment.
+  private record Ramp(double from, double to, double at, double lasts, boolean spindle) {
+    double speed(double now) {
+      return lasts <= 0 || now >= at + lasts ? to : from + (to - from) * (now - at) / lasts;
+    }
+  }
+
+  private double speed(DrivenMotor driven, double now) {
+    var ramp = ramps.get(driven.name());
+    return ramp == null ? 0 : ramp.speed(now);
+  }
+
+  private void ramp(DrivenMotor driven, double from, double to, double at, double lasts) {
+    ramps.put(
+        driven.name(),
+        new Ramp(from, to, at, lasts, Spindles.is(driven.motors().getFirst(), study)));
+  }
 
   /// @param designed whose outputs are known to run what; @param study the machine that is tried
   SpindleRun(Study designed, Study study, WhatIf trial) {
@@ -79,13 +96,12 @@ final class SpindleRun {
   private StandIn.Moved run(
       String command, DrivenMotor driven, Optional<Double> wanted, double now) {
     var map = SpeedMap.of(driven, study);
-    var before = speed.getOrDefault(driven.name(), 0.0);
+    var before = speed(driven, now);
     var meant = wanted.orElse(map.atTen().value());
     var turns = turns(driven, true);
     var reached = turns ? reached(driven, map, meant) : 0;
     var lasts = ramp(driven, Role.RAMP_UP, Math.abs(reached - before), map);
-    speed.put(driven.name(), reached);
-    if (Spindles.is(driven.motors().getFirst(), study)) readyAt.put(driven.name(), now + lasts);
+    ramp(driven, before, reached, now, lasts);
     return moved(
         command,
         driven,
@@ -99,7 +115,11 @@ final class SpindleRun {
 
   /// By its command, as the drive is set; without one it has one speed.
   private static double reached(DrivenMotor driven, SpeedMap map, double meant) {
-    if (!driven.commandWired()) return map.atTen().value();
+    if (!driven.commandWired()
+        || driven
+            .entered(Role.SPEED_SOURCE)
+            .filter(t -> !t.strip().equalsIgnoreCase("command"))
+            .isPresent()) return map.atTen().value();
     var volts = Math.min(map.full().volts(), 10 * meant / map.atTen().value());
     return map.at(new Voltage(volts)).value();
   }
@@ -107,6 +127,11 @@ final class SpindleRun {
   private static String says(DrivenMotor driven, SpeedMap map, double meant, double reached) {
     if (Math.abs(reached - meant) < 0.5) return "";
     if (!driven.commandWired()) return "nothing is wired to its command: it has one speed";
+    var source =
+        driven.entered(Role.SPEED_SOURCE).filter(t -> !t.strip().equalsIgnoreCase("command"));
+    if (source.isPresent())
+      return "its speed is kept on its %s, not commanded: %s at the most"
+          .formatted(source.get(), map.atTen());
     if (reached == 0)
       return "%s are commanded with less than starts it: it stands"
           .formatted(new Measure(meant, Measure.Unit.ROTATION));
@@ -117,14 +142,15 @@ final class SpindleRun {
 
   private StandIn.Moved stop(String command, DrivenMotor driven, double now) {
     var map = SpeedMap.of(driven, study);
-    var before = speed.getOrDefault(driven.name(), 0.0);
+    var before = speed(driven, now);
     var turns = turns(driven, false);
-    var after = turns ? before : 0;
+    // What goes on goes on to where it was going.
+    var going = ramps.get(driven.name());
+    var after = turns ? going == null ? before : going.to() : 0;
     var coasts =
         driven.entered(Role.STOPS_BY).filter(t -> t.strip().equalsIgnoreCase("coast")).isPresent();
     var lasts = turns || coasts ? 0 : ramp(driven, Role.RAMP_DOWN, before, map);
-    speed.put(driven.name(), after);
-    readyAt.remove(driven.name());
+    if (!turns) ramp(driven, before, after, now, lasts);
     return moved(
         command,
         driven,
@@ -236,11 +262,14 @@ final class SpindleRun {
 
   /// What is to be said of an axis that feeds at a moment when a spindle has not its speed.
   Optional<String> early(double at) {
-    return readyAt.entrySet().stream()
-        .filter(e -> at < e.getValue() - 1e-9)
+    return ramps.entrySet().stream()
+        .filter(e -> e.getValue().spindle() && e.getValue().to() > e.getValue().from())
+        .filter(e -> at < e.getValue().at() + e.getValue().lasts() - 1e-9)
         .map(e ->
             "it feeds while %s still spins up, %s more"
-                .formatted(e.getKey(), Significant.plain(e.getValue() - at, "s")))
+                .formatted(
+                    e.getKey(),
+                    Significant.plain(e.getValue().at() + e.getValue().lasts() - at, "s")))
         .findFirst();
   }
 }

@@ -309,6 +309,17 @@ class DrivenTest {
         .hasMessageContaining("=AUG, =BLT");
   }
 
+  /// Stopped halfway up its ramp it has half its speed to lose.
+  @Test
+  void aRampIsStoppedWhereItIs() throws Exception {
+    var all =
+        StandIn.run(
+            List.of("=BLT run at 1200", "wait 1", "=BLT stop"),
+            study(nelvar.core.file.Demo.settled()));
+    assertThat(all.getFirst().lasts()).isCloseTo(2, within(1e-9));
+    assertThat(all.get(1).lasts()).as("600 of 1800 rpm in 3 s").isCloseTo(1, within(1e-9));
+  }
+
   /// What a wrong setting changes: on its keypad the drive goes on when the program stops it, and
   /// with the stop pressed nothing runs it.
   @Test
@@ -323,6 +334,7 @@ class DrivenTest {
     var reset =
         StandIn.run(List.of("=BLT run at 1750"), study(project), trial(project, "U2=factory"));
     assertThat(reset.getFirst().stands()).isCloseTo(1500, within(1e-9));
+    assertThat(reset.getFirst().says()).contains("kept on its keypad");
     assertThat(reset.getFirst().lasts()).as("10 s of ramp").isCloseTo(10, within(1e-9));
     var entered = say(project, "U2", "Run source", "keypad");
     assertThat(judged(entered)).anyMatch(Verdict.Finding.class::isInstance);
