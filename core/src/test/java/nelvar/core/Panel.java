@@ -11,16 +11,21 @@ import nelvar.core.file.CatalogueFile;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Bundle;
+import nelvar.core.model.Cabinet;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Designation;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
+import nelvar.core.model.Layout;
 import nelvar.core.model.Place;
+import nelvar.core.model.Placement;
 import nelvar.core.model.Project;
 import nelvar.core.model.Returned;
 import nelvar.core.model.School;
+import nelvar.core.model.Shell;
 import nelvar.core.model.Suppression;
+import nelvar.core.model.Surface;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.model.Use;
 import nelvar.core.sample.NewProject;
@@ -41,6 +46,8 @@ public final class Panel {
   private final List<Bundle> bundles =
       new ArrayList<>(List.of(new Bundle(new Id("D"), "duct", InstallationMethod.B1, true)));
   private final List<Part> own = new ArrayList<>();
+  private final List<Placement> placements = new ArrayList<>();
+  private Optional<Cabinet> cabinet = Optional.empty();
   private Brief brief = NewProject.usualBrief();
   private int wires;
 
@@ -283,7 +290,46 @@ public final class Panel {
   public Project build() {
     return Project.empty("Test panel", "", brief)
         .with(new nelvar.core.model.Wiring(devices, cables, conductors, own, List.of()))
-        .withBundles(bundles);
+        .with(new Layout(bundles, cabinet.stream().toList(), placements, List.of(), List.of()));
+  }
+
+  /// In a cabinet C of painted steel on a wall, its outside in mm; see [#at].
+  public Panel cabinet(double width, double height, double depth) {
+    return cabinet(
+        Shell.onWall(
+            Length.ofMillimetres(width),
+            Length.ofMillimetres(height),
+            Length.ofMillimetres(depth)));
+  }
+
+  public Panel cabinet(Shell shell) {
+    cabinet = Optional.of(Cabinet.of(new Id("C"), "cabinet", Optional.empty(), shell));
+    return this;
+  }
+
+  public Panel cabinet(java.util.function.UnaryOperator<Cabinet> change) {
+    cabinet = cabinet.map(change);
+    return this;
+  }
+
+  /// On the plate of the cabinet, so many mm from its left and its top edge.
+  public Panel at(String id, double left, double top) {
+    return at(id, Surface.PLATE, left, top);
+  }
+
+  public Panel at(String id, Surface surface, double left, double top) {
+    return at(
+        Placement.at(
+            new Id(id),
+            new Id("C"),
+            surface,
+            Length.ofMillimetres(left),
+            Length.ofMillimetres(top)));
+  }
+
+  public Panel at(Placement placement) {
+    placements.add(placement);
+    return this;
   }
 
   public Study study() {

@@ -14,6 +14,7 @@ import nelvar.core.units.Price;
 /// @param body outside measures of what is mounted
 /// @param noise as loud as it is at 1 m while it works
 /// @param mechanics what a motor is flanged and coupled by
+/// @param fitting what it wants around it where it is mounted
 public record Article(
     Optional<Price> price,
     Optional<Power> loss,
@@ -21,10 +22,12 @@ public record Article(
     Optional<Measure> mass,
     Optional<Mounting> mounting,
     Optional<Measure> noise,
-    Optional<Mechanics> mechanics) {
+    Optional<Mechanics> mechanics,
+    Optional<Fitting> fitting) {
   /// Nothing known of it.
   public static final Article UNKNOWN =
       new Article(
+          Optional.empty(),
           Optional.empty(),
           Optional.empty(),
           Optional.empty(),
@@ -47,16 +50,37 @@ public record Article(
         Optional.empty(),
         Optional.empty(),
         Optional.empty(),
+        Optional.empty(),
         Optional.empty());
   }
 
-  /// As it stands on a vertical plate, seen from the front.
-  public record Body(Length width, Length height, Length depth) {
+  /// As it stands on a vertical plate, seen from the front. Two measures are enough to place it;
+  /// without the third nobody checks whether the door closes.
+  ///
+  /// @param origin where the measures come from; stated by whoever entered the part where empty
+  public record Body(Length width, Length height, Optional<Length> depth, Optional<Origin> origin) {
     public Body {
       Part.require(
-          width.metres() > 0 && height.metres() > 0 && depth.metres() > 0,
+          width.metres() > 0 && height.metres() > 0 && depth.filter(d -> d.metres() <= 0).isEmpty(),
           "a body is wider, higher and deeper than 0 mm");
+      Part.require(
+          Math.max(width.metres(), height.metres()) <= 5,
+          "a body is at most 5 m wide and high, not %s × %s".formatted(width, height));
     }
+
+    public boolean assumed() {
+      return origin.equals(Optional.of(Origin.ASSUMED));
+    }
+  }
+
+  /// Where measures come from.
+  public enum Origin {
+    /// Plausible for its kind; nobody held a rule to it.
+    ASSUMED,
+    /// Taken from the thing itself.
+    MEASURED,
+    /// From its papers.
+    DATA_SHEET
   }
 
   /// What a motor is flanged, coupled or clamped by.
@@ -72,6 +96,8 @@ public record Article(
     RAIL,
     PLATE,
     DOOR,
-    OUTSIDE
+    OUTSIDE,
+    /// On another part: a module in its socket, which takes no place of its own.
+    PLUGGED
   }
 }

@@ -9,6 +9,11 @@ public record Enclosure(
     String id, String name, Article article, Length width, Length height, Length depth)
     implements Part {
   @Override
+  public boolean housing() {
+    return true;
+  }
+
+  @Override
   public List<Terminal> terminals() {
     return List.of(
         Terminal.required("PE", Role.PROTECTIVE), Terminal.required("DOOR", Role.PROTECTIVE));

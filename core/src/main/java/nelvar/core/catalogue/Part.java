@@ -170,6 +170,11 @@ public sealed interface Part
     return Optional.empty();
   }
 
+  /// Whether other parts are mounted in it.
+  default boolean housing() {
+    return false;
+  }
+
   /// Its plugs and sockets, place by place.
   default List<PlugFace> faces() {
     return List.of();

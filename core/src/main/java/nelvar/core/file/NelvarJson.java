@@ -242,6 +242,8 @@ public final class NelvarJson {
             Measure.Unit.TORQUE,
             Measure.Unit.INDUCTANCE,
             Measure.Unit.INERTIA,
+            Measure.Unit.AIR_FLOW,
+            Measure.Unit.HEAT_PER_KELVIN,
             Measure.Unit.SOUND))
       if (Kind.of(unit).readStrict(text) instanceof Reading.Value<Measure>(var value)) return value;
     return Kind.of(Measure.Unit.MASS).readStrict(text).orThrow();

@@ -94,7 +94,13 @@ public final class PartSheet {
             "Width × height × depth",
             article
                 .body()
-                .map(body -> "%s × %s × %s".formatted(body.width(), body.height(), body.depth()))
+                .map(body ->
+                    "%s × %s × %s%s"
+                        .formatted(
+                            body.width(),
+                            body.height(),
+                            body.depth().<String>map(Object::toString).orElse("?"),
+                            body.assumed() ? " (assumed)" : ""))
                 .orElse(UNKNOWN)));
     rows.add(new Row("Mass", said(article.mass())));
     rows.add(

@@ -14,11 +14,14 @@ import nelvar.core.model.Conductor;
 import nelvar.core.model.Deviation;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
+import nelvar.core.model.Layout;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.MachinePlace;
+import nelvar.core.model.Measured;
 import nelvar.core.model.OperatingState;
 import nelvar.core.model.Operation;
 import nelvar.core.model.Owned;
+import nelvar.core.model.Placement;
 import nelvar.core.model.Plan;
 import nelvar.core.model.Project;
 import nelvar.core.model.Records;
@@ -58,7 +61,10 @@ public final class ProjectFormat {
       List<OperatingState> states,
       List<Standing.Mark> marks,
       List<MachinePlace> places,
-      List<Owned> stock) {
+      List<Owned> stock,
+      List<Cabinet> cabinets,
+      List<Placement> placements,
+      List<Measured> measures) {
     Project project() {
       return new Project(
           name,
@@ -66,7 +72,7 @@ public final class ProjectFormat {
           brief,
           new Plan(functions, marks, places),
           new Wiring(devices, cables, conductors, ownParts, fixed),
-          new Cabinet(bundles),
+          new Layout(bundles, cabinets, placements, measures, List.of()),
           new Operation(settings, states),
           new Records(revisions, deviations, stock));
     }
@@ -187,6 +193,9 @@ public final class ProjectFormat {
     list(text, "marks", project.plan().marks());
     list(text, "places", project.plan().places());
     list(text, "stock", project.records().stock());
+    list(text, "cabinets", project.layout().cabinets());
+    list(text, "placements", project.layout().placements());
+    list(text, "measures", project.layout().measures());
     text.setLength(text.length() - 2);
     text.append("\n}\n");
     out.writeBytes(text.toString().getBytes(StandardCharsets.UTF_8));

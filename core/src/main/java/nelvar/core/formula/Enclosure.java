@@ -51,6 +51,55 @@ public final class Enclosure {
         Measure.Unit.TEMPERATURE_RISE);
   }
 
+  /// `P/(k · A + V/f + q)`: what walls, a fan with its filter and an exchanger carry off together.
+  ///
+  /// @param airFlow that really passes, m³/h
+  /// @param exchanged by an exchanger, W/K
+  public static Measure rise(
+      Power losses,
+      Measure heatTransfer,
+      Measure effectiveArea,
+      Measure airFlow,
+      double airFactor,
+      Measure exchanged) {
+    var carried =
+        heatTransfer.value() * effectiveArea.value()
+            + airFlow.value() / airFactor
+            + exchanged.value();
+    return new Measure(losses.watts() / carried, Measure.Unit.TEMPERATURE_RISE);
+  }
+
+  /// How many times the rise of the middle the top has: linear from 1.15 where it is as high as
+  /// wide to 1.4 where it is three times as high (common practice, ±25 % of the rise).
+  public static double topOverMiddle(Length width, Length height) {
+    var slender = Math.clamp(height.metres() / width.metres(), 1, 3);
+    return 1.15 + (1.4 - 1.15) * (slender - 1) / 2;
+  }
+
+  /// Up to this effective area the air of the upper quarter has one temperature (IEC TR 60890, from
+  /// memory).
+  public static final Measure SMALL = new Measure(1.25, Measure.Unit.AREA);
+
+  /// The share of the top's rise above the middle's at a height: 0 at the middle, 1 at the top; in
+  /// small cabinets 1 from three quarters of the height. Below the middle the same line goes on,
+  /// which is warmer than the standard's own curve: the safe side.
+  ///
+  /// @param height 0 at the bottom, 1 at the top
+  public static double profile(double height, boolean small) {
+    return Math.min(1, (height - 0.5) / (small ? 0.25 : 0.5));
+  }
+
+  /// `3.1/(1 − 2.2558e-5 · h)^4.2559`, in m³·K/(W·h): what a fan has to move for each watt and
+  /// kelvin, by the height above the sea (standard atmosphere; 3.1 at sea level).
+  public static double airFactor(Length aboveSea) {
+    return 3.1 / thinness(aboveSea);
+  }
+
+  /// How much of the density at sea level air has (ISO 2533 standard atmosphere).
+  public static double thinness(Length aboveSea) {
+    return Math.pow(1 - 2.2558e-5 * Math.min(aboveSea.metres(), 11000), 4.2559);
+  }
+
   /// `Pv − k · A · ΔT`; none where the walls carry all of it.
   public static Optional<Power> leftForFan(
       Power losses, Measure heatTransfer, Measure effectiveArea, Measure rise) {

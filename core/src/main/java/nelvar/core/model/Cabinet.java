@@ -1,16 +1,149 @@
 package nelvar.core.model;
 
 import java.util.List;
+import java.util.Optional;
+import nelvar.core.units.ImpossibleQuantity;
+import nelvar.core.units.Length;
+import nelvar.core.units.Temperature;
+import nelvar.core.units.Texts;
 
-/// Where things lie: ducts, conduits, trays and carriers.
-public record Cabinet(List<Bundle> bundles) {
-  public static final Cabinet NONE = new Cabinet(List.of());
-
+/// A housing that devices are mounted in: a cabinet, a plastic or wooden box, an open shelf.
+///
+/// @param device the enclosure among the devices that it is, with its earth terminals; empty for
+///   one that has none
+/// @param kept room that is kept free for what may come
+/// @param felt what was measured in it
+public record Cabinet(
+    Id id,
+    String name,
+    Optional<Id> device,
+    Shell shell,
+    List<Rail> rails,
+    List<Duct> ducts,
+    List<Kept> kept,
+    Optional<Felt> felt) {
   public Cabinet {
-    bundles = List.copyOf(bundles);
+    name = Texts.storable("a name", name);
+    rails = List.copyOf(rails);
+    ducts = List.copyOf(ducts);
+    kept = List.copyOf(kept);
   }
 
-  public Cabinet withBundles(List<Bundle> next) {
-    return new Cabinet(next);
+  public static Cabinet of(Id id, String name, Optional<Id> device, Shell shell) {
+    return new Cabinet(id, name, device, shell, List.of(), List.of(), List.of(), Optional.empty());
+  }
+
+  /// Air that was measured.
+  ///
+  /// @param inside at the top of the cabinet, warmed through
+  /// @param around in the room at the same time
+  public record Felt(Temperature inside, Temperature around) {
+    public Felt {
+      if (inside.compareTo(around) < 0)
+        throw new ImpossibleQuantity(
+            "without a cooler no cabinet is colder inside (%s) than the room (%s)"
+                .formatted(inside, around));
+    }
+  }
+
+  /// A rail of 35 mm.
+  ///
+  /// @param left of its left, or of an upright one its upper, end
+  /// @param top of its middle line; of an upright one, of its upper end
+  /// @param upright it runs from top to bottom
+  public record Rail(
+      Id id, Surface surface, Length left, Length top, Length length, Optional<Boolean> upright) {
+    public Rail {
+      upright = upright.filter(yes -> yes);
+    }
+
+    public boolean vertical() {
+      return upright.isPresent();
+    }
+  }
+
+  /// A wiring duct.
+  ///
+  /// @param length along which it runs
+  /// @param width of its face
+  /// @param depth from the plate to its lid
+  /// @param bundle what of the wiring lies in it
+  public record Duct(
+      Id id,
+      Surface surface,
+      Length left,
+      Length top,
+      Length length,
+      Length width,
+      Length depth,
+      Optional<Boolean> upright,
+      Optional<Id> bundle) {
+    public Duct {
+      upright = upright.filter(yes -> yes);
+      if (length.metres() <= 0 || width.metres() <= 0 || depth.metres() <= 0)
+        throw new ImpossibleQuantity("a duct is longer, wider and deeper than 0 mm");
+    }
+
+    public boolean vertical() {
+      return upright.isPresent();
+    }
+
+    public Duct holding(Optional<Id> next) {
+      return new Duct(id, surface, left, top, length, width, depth, upright, next);
+    }
+
+    public Length right() {
+      return left.plus(vertical() ? width : length);
+    }
+
+    public Length bottom() {
+      return top.plus(vertical() ? length : width);
+    }
+  }
+
+  /// Room that is kept free.
+  ///
+  /// @param name what for
+  public record Kept(
+      String name, Surface surface, Length left, Length top, Length width, Length height) {
+    public Kept {
+      name = Texts.storable("a name", name);
+    }
+  }
+
+  public Cabinet withName(String next) {
+    return new Cabinet(id, next, device, shell, rails, ducts, kept, felt);
+  }
+
+  public Cabinet withDevice(Optional<Id> next) {
+    return new Cabinet(id, name, next, shell, rails, ducts, kept, felt);
+  }
+
+  public Cabinet withShell(Shell next) {
+    return new Cabinet(id, name, device, next, rails, ducts, kept, felt);
+  }
+
+  public Cabinet withRails(List<Rail> next) {
+    return new Cabinet(id, name, device, shell, next, ducts, kept, felt);
+  }
+
+  public Cabinet withDucts(List<Duct> next) {
+    return new Cabinet(id, name, device, shell, rails, next, kept, felt);
+  }
+
+  public Cabinet withKept(List<Kept> next) {
+    return new Cabinet(id, name, device, shell, rails, ducts, next, felt);
+  }
+
+  public Cabinet withFelt(Optional<Felt> next) {
+    return new Cabinet(id, name, device, shell, rails, ducts, kept, next);
+  }
+
+  public Optional<Rail> rail(Id rail) {
+    return rails.stream().filter(r -> r.id().equals(rail)).findFirst();
+  }
+
+  public Optional<Duct> duct(Id duct) {
+    return ducts.stream().filter(d -> d.id().equals(duct)).findFirst();
   }
 }

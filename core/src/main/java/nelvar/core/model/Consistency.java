@@ -71,6 +71,7 @@ public final class Consistency {
             "the accepted finding is about '" + subject.text() + "', which is not in the project");
     }
     states();
+    layout();
     marks();
     for (var i = 0; i < project.fixed().size(); i++) {
       var subject = project.fixed().get(i);
@@ -91,6 +92,43 @@ public final class Consistency {
       if (!taken.containsKey(mark.thing()))
         breach("marks", i, "'" + mark.thing() + "' is marked, but is not in the project");
       if (!marked.add(mark.thing())) breach("marks", i, "'" + mark.thing() + "' is marked twice");
+    }
+  }
+
+  private void layout() {
+    var cabinets = project.layout().cabinets();
+    for (var i = 0; i < cabinets.size(); i++) {
+      var cabinet = cabinets.get(i);
+      take("cabinets", i, cabinet.id());
+      if (cabinet.device().filter(device -> !terminals.containsKey(device)).isPresent())
+        breach("cabinets", i, "there is no device " + cabinet.device().orElseThrow());
+      for (var rail : cabinet.rails()) take("cabinets", i, rail.id());
+      for (var duct : cabinet.ducts()) {
+        take("cabinets", i, duct.id());
+        if (duct.bundle().filter(b -> !"bundles".equals(taken.get(b))).isPresent())
+          breach(
+              "cabinets",
+              i,
+              "the duct '%s' holds '%s', which is no duct of the wiring"
+                  .formatted(duct.id(), duct.bundle().orElseThrow()));
+      }
+    }
+    var placed = new HashSet<Id>();
+    for (var i = 0; i < project.layout().placements().size(); i++) {
+      var placement = project.layout().placements().get(i);
+      if (!terminals.containsKey(placement.device()))
+        breach("placements", i, "there is no device " + placement.device());
+      if (!placed.add(placement.device()))
+        breach("placements", i, "%s is placed twice".formatted(placement.device()));
+      if (!"cabinets".equals(taken.get(placement.cabinet()))
+          || project.layout().cabinet(placement.cabinet()).isEmpty())
+        breach("placements", i, "there is no cabinet " + placement.cabinet());
+    }
+    var sized = new HashSet<Id>();
+    for (var i = 0; i < project.layout().measures().size(); i++) {
+      var measured = project.layout().measures().get(i).device();
+      if (!terminals.containsKey(measured)) breach("measures", i, "there is no device " + measured);
+      if (!sized.add(measured)) breach("measures", i, "%s is measured twice".formatted(measured));
     }
   }
 

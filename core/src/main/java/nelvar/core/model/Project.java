@@ -18,7 +18,7 @@ public record Project(
     Brief brief,
     Plan plan,
     Wiring wiring,
-    Cabinet cabinet,
+    Layout layout,
     Operation operation,
     Records records) {
 
@@ -35,7 +35,7 @@ public record Project(
         brief,
         Plan.NONE,
         Wiring.NONE,
-        Cabinet.NONE,
+        Layout.NONE,
         Operation.NONE,
         Records.NONE);
   }
@@ -65,7 +65,7 @@ public record Project(
   }
 
   public List<Bundle> bundles() {
-    return cabinet.bundles();
+    return layout.bundles();
   }
 
   public List<Setting> settings() {
@@ -120,35 +120,35 @@ public record Project(
   }
 
   public Project withName(String next) {
-    return new Project(next, description, brief, plan, wiring, cabinet, operation, records);
+    return new Project(next, description, brief, plan, wiring, layout, operation, records);
   }
 
   public Project withDescription(String next) {
-    return new Project(name, next, brief, plan, wiring, cabinet, operation, records);
+    return new Project(name, next, brief, plan, wiring, layout, operation, records);
   }
 
   public Project withBrief(Brief next) {
-    return new Project(name, description, next, plan, wiring, cabinet, operation, records);
+    return new Project(name, description, next, plan, wiring, layout, operation, records);
   }
 
   public Project with(Plan next) {
-    return new Project(name, description, brief, next, wiring, cabinet, operation, records);
+    return new Project(name, description, brief, next, wiring, layout, operation, records);
   }
 
   public Project with(Wiring next) {
-    return new Project(name, description, brief, plan, next, cabinet, operation, records);
+    return new Project(name, description, brief, plan, next, layout, operation, records);
   }
 
-  public Project with(Cabinet next) {
+  public Project with(Layout next) {
     return new Project(name, description, brief, plan, wiring, next, operation, records);
   }
 
   public Project with(Operation next) {
-    return new Project(name, description, brief, plan, wiring, cabinet, next, records);
+    return new Project(name, description, brief, plan, wiring, layout, next, records);
   }
 
   public Project with(Records next) {
-    return new Project(name, description, brief, plan, wiring, cabinet, operation, next);
+    return new Project(name, description, brief, plan, wiring, layout, operation, next);
   }
 
   public Project withFunctions(List<MachineFunction> next) {
@@ -176,7 +176,7 @@ public record Project(
   }
 
   public Project withBundles(List<Bundle> next) {
-    return with(cabinet.withBundles(next));
+    return with(layout.withBundles(next));
   }
 
   public Project withSettings(List<Setting> next) {

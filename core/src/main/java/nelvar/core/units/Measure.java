@@ -24,6 +24,7 @@ public record Measure(double value, Unit unit) implements Quantity, Comparable<M
     SQUARE_MILLIMETRES("mm²", false, "an area", "3.31 mm2", 0, 1e6),
     AREA("m²", false, "an area", "1.24 m2", 0, 1e6),
     AIR_FLOW("m³/h", false, "an air flow", "103 m3/h", 0, 1e6),
+    HEAT_PER_KELVIN("W/K", false, "heat carried out for each kelvin", "8 W/K", 0, 1e4),
     SOUND("dB(A)", false, "a sound level", "62 dB(A)", 0, 150),
     ATTENUATION("dB", false, "an attenuation", "15 dB", 0, 400),
     YEARS("years", false, "a number of years", "56 years", 0, 1e9),

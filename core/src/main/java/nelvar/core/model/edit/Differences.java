@@ -233,6 +233,24 @@ public final class Differences {
                 place -> "place " + place.name(),
                 (project, places) -> project.with(project.plan().withPlaces(places))),
             new Lists<>(
+                "cabinets",
+                project -> project.layout().cabinets(),
+                cabinet -> cabinet.id().text(),
+                cabinet -> cabinet.name().isEmpty() ? cabinet.id().text() : cabinet.name(),
+                (project, cabinets) -> project.with(project.layout().withCabinets(cabinets))),
+            new Lists<>(
+                "placements",
+                project -> project.layout().placements(),
+                placement -> placement.device().text(),
+                placement -> "the place of " + placement.device(),
+                (project, placed) -> project.with(project.layout().withPlacements(placed))),
+            new Lists<>(
+                "measures",
+                project -> project.layout().measures(),
+                measured -> measured.device().text(),
+                measured -> "the size of " + measured.device(),
+                (project, measures) -> project.with(project.layout().withMeasures(measures))),
+            new Lists<>(
                 "fixed",
                 Project::fixed,
                 id -> id.text(),

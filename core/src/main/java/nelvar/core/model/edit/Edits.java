@@ -317,7 +317,7 @@ public final class Edits {
 
   /// Without what was accepted or fixed of a thing that is gone.
   static Project forgotten(Project project, Id gone) {
-    return unmarked(project, gone::equals)
+    return LayoutEdits.without(unmarked(project, gone::equals), gone)
         .withDeviations(without(project.deviations(), d -> d.subject().concerns(gone)))
         .withFixed(without(project.fixed(), gone::equals));
   }
@@ -369,7 +369,7 @@ public final class Edits {
         "Remove " + device.designation(),
         project ->
             unmarked(
-                    project,
+                    LayoutEdits.without(project, device.id()),
                     id ->
                         id.equals(device.id())
                             || project

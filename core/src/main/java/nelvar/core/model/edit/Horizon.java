@@ -9,6 +9,7 @@ import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
+import nelvar.core.model.Layout;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Project;
 import nelvar.core.model.Standing;
@@ -52,8 +53,15 @@ public enum Horizon {
   public Project of(Project project) {
     if (this == WITH_LATER || project.plan().marks().isEmpty()) return project;
     var next = project;
-    for (var device : project.devices())
-      if (absent(standing(project, device))) next = Edits.remove(device).apply(next);
+    var later = new ArrayList<Layout.Later>();
+    for (var device : project.devices()) {
+      if (!absent(standing(project, device))) continue;
+      project
+          .layout()
+          .placement(device.id())
+          .ifPresent(at -> later.add(new Layout.Later(device.designation(), device.part(), at)));
+      next = Edits.remove(device).apply(next);
+    }
     for (var cable : project.cables())
       if (absent(project.plan().mark(cable.id()))) next = Edits.remove(cable).apply(next);
     for (var wire : List.copyOf(next.conductors()))
@@ -62,7 +70,7 @@ public enum Horizon {
     for (var function : project.functions())
       if (absent(project.plan().mark(function.id())))
         next = FunctionEdits.remove(function).apply(next);
-    return next;
+    return later.isEmpty() ? next : next.with(next.layout().withLater(later));
   }
 
   private boolean absent(Optional<Standing> standing) {

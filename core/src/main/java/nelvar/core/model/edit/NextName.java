@@ -28,6 +28,11 @@ public final class NextName {
     project.cables().forEach(c -> taken.add(c.id()));
     project.conductors().forEach(c -> taken.add(c.id()));
     project.states().forEach(state -> taken.add(state.id()));
+    for (var cabinet : project.layout().cabinets()) {
+      taken.add(cabinet.id());
+      cabinet.rails().forEach(rail -> taken.add(rail.id()));
+      cabinet.ducts().forEach(duct -> taken.add(duct.id()));
+    }
     var base = wish.replaceAll("[^\\p{L}\\p{N}._]", "");
     // An id begins with a letter or digit and has room for a number behind.
     base = base.replaceFirst("^[._]+", "");
