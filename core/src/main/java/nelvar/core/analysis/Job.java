@@ -8,6 +8,8 @@ public enum Job {
   POWER,
   /// Which pin reads and drives what.
   SIGNALS,
+  /// Where things stand and how warm they get.
+  PANEL,
   /// Wires, cables and earth.
   RUNS,
   /// What must be set so that one is one.
@@ -22,6 +24,7 @@ public enum Job {
       case "supply", "protection", "load", "parts", "states", "stop" -> POWER;
       case "signals" -> SIGNALS;
       case "motion" -> MOTION;
+      case "space", "thermal" -> PANEL;
       case "sizing", "earthing", "completeness" -> RUNS;
       default -> throw new IllegalStateException("no part of the work owns the rule " + rule);
     };

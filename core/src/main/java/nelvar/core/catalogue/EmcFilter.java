@@ -25,6 +25,11 @@ public record EmcFilter(
   }
 
   @Override
+  public boolean filtersMains() {
+    return true;
+  }
+
+  @Override
   public List<Terminal> terminals() {
     var all = new ArrayList<Terminal>();
     for (var wire : wires()) {

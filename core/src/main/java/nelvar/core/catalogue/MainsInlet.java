@@ -14,6 +14,11 @@ public record MainsInlet(String id, String name, Article article, int lines, boo
   }
 
   @Override
+  public boolean mainsInlet() {
+    return true;
+  }
+
+  @Override
   public List<Terminal> terminals() {
     var all = new ArrayList<Terminal>();
     for (var line = 1; line <= lines; line++) all.add(Terminal.required("L" + line, Role.LINE));

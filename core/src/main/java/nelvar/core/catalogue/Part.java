@@ -170,6 +170,16 @@ public sealed interface Part
     return Optional.empty();
   }
 
+  /// Whether it keeps disturbances of what is fed through it from the mains.
+  default boolean filtersMains() {
+    return false;
+  }
+
+  /// Whether the mains enters the machine at it.
+  default boolean mainsInlet() {
+    return false;
+  }
+
   /// Whether other parts are mounted in it.
   default boolean housing() {
     return false;

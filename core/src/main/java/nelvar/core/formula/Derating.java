@@ -23,6 +23,11 @@ public record Derating(
     return new Derating(air, eachKelvin, fullUpToHeight, perHundredMetres);
   }
 
+  /// As its papers say: all of it up to this air.
+  public Derating fullTo(Temperature air) {
+    return new Derating(air, perKelvin, fullUpToHeight, perHundredMetres);
+  }
+
   /// `(1 − warmth) · (1 − height)`, never below nothing.
   public Percent left(Temperature air, Length aboveSea) {
     var warm = Math.max(0, air.celsius() - fullUpTo.celsius()) * perKelvin.fraction();

@@ -100,6 +100,20 @@ import nelvar.core.analysis.sizing.NeutralHarmonics;
 import nelvar.core.analysis.sizing.VoltageDropLimit;
 import nelvar.core.analysis.sizing.WireCarriesLoad;
 import nelvar.core.analysis.sizing.WithstandsFault;
+import nelvar.core.analysis.space.Clearance;
+import nelvar.core.analysis.space.Collision;
+import nelvar.core.analysis.space.CombustibleLining;
+import nelvar.core.analysis.space.DoorCloses;
+import nelvar.core.analysis.space.DoorLoad;
+import nelvar.core.analysis.space.DuctsApart;
+import nelvar.core.analysis.space.FieldTerminals;
+import nelvar.core.analysis.space.FilterNear;
+import nelvar.core.analysis.space.OnRail;
+import nelvar.core.analysis.space.PowerIn;
+import nelvar.core.analysis.space.QuietApart;
+import nelvar.core.analysis.space.Reach;
+import nelvar.core.analysis.space.RoomKept;
+import nelvar.core.analysis.space.Spacers;
 import nelvar.core.analysis.states.DeviceOpens;
 import nelvar.core.analysis.states.LoadWithoutVolts;
 import nelvar.core.analysis.states.ShortInWork;
@@ -116,6 +130,11 @@ import nelvar.core.analysis.supply.SuppliesTogether;
 import nelvar.core.analysis.supply.SupplyHeadroom;
 import nelvar.core.analysis.supply.SupplyOverloaded;
 import nelvar.core.analysis.supply.TransformerPickUp;
+import nelvar.core.analysis.thermal.CoolingLost;
+import nelvar.core.analysis.thermal.Dew;
+import nelvar.core.analysis.thermal.HeatBelow;
+import nelvar.core.analysis.thermal.InsideWarm;
+import nelvar.core.analysis.thermal.PartWarm;
 
 /// The one list of rules, in the order they are printed. A new rule is added here, and nowhere
 /// else.
@@ -223,6 +242,25 @@ public final class RuleBook {
           new SpindleCuts(),
           new FeedsAtSpeed(),
           new TrimmerWithin(),
+          new OnRail(),
+          new Collision(),
+          new Clearance(),
+          new DoorCloses(),
+          new Reach(),
+          new Spacers(),
+          new QuietApart(),
+          new FilterNear(),
+          new PowerIn(),
+          new FieldTerminals(),
+          new DuctsApart(),
+          new DoorLoad(),
+          new CombustibleLining(),
+          new RoomKept(),
+          new InsideWarm(),
+          new PartWarm(),
+          new HeatBelow(),
+          new CoolingLost(),
+          new Dew(),
           new ThermistorIsolated(),
           new LoadedProof(),
           new PapersAgree(),

@@ -80,7 +80,7 @@ public final class DriveAgainstMotor implements Rule {
           "it is fed by two of three lines, counted %s (Brief), and its single-phase rating is not known"
               .formatted(
                   study.project().brief().policies().answer(School.SINGLE_PHASE_DRIVE).words()));
-    var left = RatingLeft.of(part, rating.get(), study);
+    var left = RatingLeft.of(part, rating.get(), source.device(), study);
     w.use(left);
     var judged = Explained.atMost(w.explain(needed), "Imotor", left.value(), Citation.practice());
     if (judged.holds()) return new Verdict.Pass(id, judged.trail());
@@ -140,8 +140,11 @@ public final class DriveAgainstMotor implements Rule {
         .of(now.getClass().asSubclass(Part.class))
         .filter(next ->
             rating(Working.of("tried"), source, next, study)
-                    .filter(
-                        rating -> RatingLeft.of(next, rating, study).value().compareTo(needed) >= 0)
+                    .filter(rating ->
+                        RatingLeft.of(next, rating, source.device(), study)
+                                .value()
+                                .compareTo(needed)
+                            >= 0)
                     .isPresent()
                 && next.outputs().getFirst().voltage().equals(source.output().voltage())
                 && next.terminals().equals(now.terminals()))

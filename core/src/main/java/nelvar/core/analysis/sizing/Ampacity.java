@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.thermal.InsideAir;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Conductor;
@@ -159,7 +160,7 @@ public final class Ampacity {
     var bundle = study.bundle(conductor);
     if (bundle.isEmpty()) return Computed.missing("it is not laid in a duct, tray or carrier yet");
     var surroundings = study.project().brief().surroundings();
-    var air = bundle.get().inside() ? surroundings.inside() : surroundings.greatest();
+    var air = bundle.get().inside() ? InsideAir.inDucts(study) : surroundings.greatest();
     var policies = study.project().brief().policies();
     var inside = bundle.get().inside();
     var counted = !inside || policies.chose(School.PANEL_GROUPING, "counted");
@@ -326,7 +327,7 @@ public final class Ampacity {
     var surroundings = study.project().brief().surroundings();
     var ambient =
         MetricConductors.ambientFactor(
-                bundle.inside() ? surroundings.inside() : surroundings.greatest())
+                bundle.inside() ? InsideAir.inDucts(study) : surroundings.greatest())
             .map(Cited::value)
             .orElse(1.0);
     var loaded = new HashSet<Id>();

@@ -1,6 +1,7 @@
 package nelvar.core.analysis.sizing;
 
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.thermal.InsideAir;
 import nelvar.core.model.Conductor;
 import nelvar.core.trail.Computed;
 import nelvar.core.trail.Working;
@@ -43,7 +44,7 @@ public final class ConductorTemperature {
               var ta =
                   w.given(
                       "Ta",
-                      inside ? surroundings.inside() : surroundings.greatest(),
+                      inside ? InsideAir.inDucts(study) : surroundings.greatest(),
                       inside ? "air in the cabinet" : "air around the machine");
               var tc =
                   w.given(

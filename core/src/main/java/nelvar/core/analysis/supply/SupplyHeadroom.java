@@ -40,7 +40,8 @@ public final class SupplyHeadroom implements Rule {
   private static Verdict judge(Source source, Study study) {
     var device = source.device();
     var policy = study.project().brief().policies().headroom();
-    var left = RatingLeft.of(study.part(device).orElseThrow(), source.output().rating(), study);
+    var left =
+        RatingLeft.of(study.part(device).orElseThrow(), source.output().rating(), device, study);
     var usable = left.value().times(policy.fraction());
     var w = Working.of("Headroom of " + device.designation());
     w.use(left);

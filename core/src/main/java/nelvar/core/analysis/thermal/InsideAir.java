@@ -69,6 +69,21 @@ public record InsideAir(Temperature expected, Temperature upper, Origin origin) 
                         () -> PartAir.of(body, CabinetAir.of(cabinet, study), study))));
   }
 
+  /// Of wires in the ducts of a cabinet: the warm edge of the warmest air.
+  public static Temperature inDucts(Study study) {
+    return of(study).upper();
+  }
+
+  /// Where the air that a device is judged with is known from.
+  public static String said(Device device, Study study) {
+    if (at(device.id(), study).isPresent()) return "where it stands, the warm edge of the band";
+    return switch (of(study).origin()) {
+      case SET -> "inside the cabinet, set in the Brief";
+      case COMPUTED -> "inside the cabinet, computed, the warm edge of the band";
+      case MEASURED -> "inside the cabinet, measured";
+    };
+  }
+
   /// What a device is judged with: the warm edge of the band where it stands, else of the cabinet,
   /// else what the Brief designs for.
   public static Temperature judged(Device device, Study study) {

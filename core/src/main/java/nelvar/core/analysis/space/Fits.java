@@ -1,0 +1,136 @@
+package nelvar.core.analysis.space;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.analysis.Study;
+import nelvar.core.model.Cabinet;
+import nelvar.core.model.Shell;
+import nelvar.core.model.Surface;
+
+/// Whether something has room where it stands: over nothing else, within its surface, with what it
+/// wants free around it. One home for rules, the search for a free place, and dragging.
+public final class Fits {
+  private final Cabinet cabinet;
+  private final List<Body> bodies;
+
+  /// What is in the way.
+  ///
+  /// @param name of what is there: `-K1`, `a duct`, `the edge of the plate`
+  /// @param missing how much too little room there is, mm
+  /// @param assumed whether the measures of what is in the way are assumed
+  public record InTheWay(String name, Optional<Body> body, double missing, boolean assumed) {}
+
+  private Fits(Cabinet cabinet, List<Body> bodies) {
+    this.cabinet = cabinet;
+    this.bodies = List.copyOf(bodies);
+  }
+
+  public static Fits in(Cabinet cabinet, Study study) {
+    return new Fits(cabinet, Bodies.of(study).in(cabinet));
+  }
+
+  public static Fits in(Cabinet cabinet, List<Body> bodies) {
+    return new Fits(cabinet, bodies);
+  }
+
+  public static Box surface(Cabinet cabinet, Surface surface) {
+    var size = cabinet.shell().size(surface);
+    return new Box(0, 0, Box.mm(size.width()), Box.mm(size.height()));
+  }
+
+  /// Where its air may be: over the edge of the plate, too.
+  static Box air(Cabinet cabinet, Surface surface) {
+    var box = surface(cabinet, surface);
+    var around = surface == Surface.PLATE ? Box.mm(Shell.AROUND_PLATE) / 2 : 0;
+    return box.grown(around, around, around, around);
+  }
+
+  public static Box box(Cabinet.Duct duct) {
+    return new Box(
+        Box.mm(duct.left()),
+        Box.mm(duct.top()),
+        Box.mm(duct.vertical() ? duct.width() : duct.length()),
+        Box.mm(duct.vertical() ? duct.length() : duct.width()));
+  }
+
+  static Box box(Cabinet.Kept kept) {
+    return Box.of(kept.left(), kept.top(), kept.width(), kept.height());
+  }
+
+  /// What it stands on, or beyond whose edge.
+  public List<InTheWay> over(Body body) {
+    var all = new ArrayList<InTheWay>();
+    if (body.surface() == Surface.OUTSIDE) return all;
+    if (!body.box().within(surface(cabinet, body.surface())))
+      all.add(
+          new InTheWay("the edge of the " + body.surface().words(), Optional.empty(), 0, false));
+    for (var other : bodies)
+      if (!other.id().equals(body.id())
+          && other.surface() == body.surface()
+          && other.box().overlaps(body.box()))
+        all.add(
+            new InTheWay(
+                other.name() + (other.later() ? ", which comes later" : ""),
+                Optional.of(other),
+                Math.min(other.box().across(body.box()), other.box().along(body.box())),
+                other.assumed()));
+    for (var duct : cabinet.ducts())
+      if (duct.surface() == body.surface() && box(duct).overlaps(body.box()))
+        all.add(
+            new InTheWay(
+                "a duct",
+                Optional.empty(),
+                Math.min(box(duct).across(body.box()), box(duct).along(body.box())),
+                false));
+    for (var kept : cabinet.kept())
+      if (kept.surface() == body.surface() && box(kept).overlaps(body.box()))
+        all.add(new InTheWay("room kept for " + kept.name(), Optional.empty(), 0, false));
+    return all;
+  }
+
+  /// What stands in the room it wants free, or lacks.
+  public List<InTheWay> crowds(Body body) {
+    var all = new ArrayList<InTheWay>();
+    if (body.surface() == Surface.OUTSIDE) return all;
+    var wanted = body.wanted();
+    var air = air(cabinet, body.surface());
+    if (body.box().within(surface(cabinet, body.surface())) && !wanted.within(air))
+      all.add(
+          new InTheWay(
+              "the wall of the cabinet",
+              Optional.empty(),
+              Math.max(
+                  Math.max(air.left() - wanted.left(), wanted.right() - air.right()),
+                  Math.max(air.top() - wanted.top(), wanted.bottom() - air.bottom())),
+              false));
+    for (var other : bodies)
+      if (!other.id().equals(body.id())
+          && other.surface() == body.surface()
+          && other.box().overlaps(wanted)
+          && !other.box().overlaps(body.box()))
+        all.add(
+            new InTheWay(
+                other.name(), Optional.of(other), missing(other.box(), wanted), other.assumed()));
+    for (var duct : cabinet.ducts())
+      if (duct.surface() == body.surface()
+          && box(duct).overlaps(wanted)
+          && !box(duct).overlaps(body.box()))
+        all.add(new InTheWay("a duct", Optional.empty(), missing(box(duct), wanted), false));
+    return all;
+  }
+
+  private static double missing(Box other, Box wanted) {
+    return Math.min(other.across(wanted), other.along(wanted));
+  }
+
+  /// Whether nothing is in its way, it crowds nothing, and nothing crowds it.
+  public boolean free(Body body) {
+    if (!over(body).isEmpty() || !crowds(body).isEmpty()) return false;
+    for (var other : bodies)
+      if (!other.id().equals(body.id())
+          && other.surface() == body.surface()
+          && other.wanted().overlaps(body.box())) return false;
+    return true;
+  }
+}

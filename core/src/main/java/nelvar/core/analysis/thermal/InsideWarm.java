@@ -1,0 +1,120 @@
+package nelvar.core.analysis.thermal;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.Enclosure;
+import nelvar.core.finding.Reason;
+import nelvar.core.finding.Repair;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Cabinet;
+import nelvar.core.model.edit.Edit;
+import nelvar.core.model.edit.Edits;
+import nelvar.core.model.edit.LayoutEdits;
+import nelvar.core.trail.Working;
+import nelvar.core.units.Temperature;
+
+/// The air in a cabinet gets no warmer than it is designed for: the warm edge of the band, ±25 % of
+/// the rise, against what the Brief designs for. Everything in it is sized for that.
+public final class InsideWarm implements Rule {
+  private static final Reason WARM = Reason.of("The cabinet gets warmer than it is designed for");
+
+  @Override
+  public String id() {
+    return "thermal.inside";
+  }
+
+  @Override
+  public String asks() {
+    return "The air inside gets no warmer than it is designed for.";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    return study.project().layout().cabinets().stream()
+        .filter(cabinet -> cabinet.shell().closed())
+        .flatMap(Contained.one(this, Cabinet::id, cabinet -> judge(cabinet, study)));
+  }
+
+  private static Verdict judge(Cabinet cabinet, Study study) {
+    var air = CabinetAir.of(cabinet, study);
+    var limit = study.project().brief().surroundings().inside();
+    var upper = air.upper(air.rise(1));
+    var w = Working.of("Air in " + cabinet.name());
+    w.use(new nelvar.core.trail.Explained<>(air.inside(), air.trail()));
+    w.result("Tupper", "Ta + %.2f · ΔTtop".formatted(1 + air.band()), upper);
+    w.given("Tdesign", limit, "inside, in the Brief");
+    var trail = w.explain(upper).trail();
+    if (upper.compareTo(limit) <= 0) return new Verdict.Pass(cabinet.id(), trail);
+    return new Verdict.Finding(
+        cabinet.id(),
+        Severity.WARNING,
+        WARM,
+        "%s stay inside %s: at the top it gets %s, up to %s with what the model may be off, and everything is sized for %s. Let heat out, or design for more."
+            .formatted(air.inside(), cabinet.name(), air.hottest(), upper, limit),
+        trail,
+        ways(cabinet, study, limit, upper));
+  }
+
+  private static List<Repair> ways(
+      Cabinet cabinet, Study study, Temperature limit, Temperature upper) {
+    return Stream.of(
+            larger(cabinet, study, limit).map(Repair::of),
+            Optional.of(Repair.of(design(study, upper))))
+        .flatMap(Optional::stream)
+        .toList();
+  }
+
+  /// The smallest enclosure of the catalogue whose walls carry it off, its plate as it was laid
+  /// out.
+  private static Optional<Edit> larger(Cabinet cabinet, Study study, Temperature limit) {
+    var shell = cabinet.shell();
+    return study
+        .catalogue()
+        .of(Enclosure.class)
+        .filter(e ->
+            e.width().compareTo(shell.width()) >= 0
+                && e.height().compareTo(shell.height()) >= 0
+                && e.depth().compareTo(shell.depth()) >= 0)
+        .sorted(
+            java.util.Comparator.comparingDouble(
+                e -> e.width().metres() * e.height().metres() * e.depth().metres()))
+        .map(e -> grow(cabinet, e, study))
+        .filter(edit -> {
+          var next = study.tried(edit.apply(study.project()));
+          var grown = next.project().layout().cabinet(cabinet.id()).orElseThrow();
+          var air = CabinetAir.of(grown, next);
+          return air.upper(air.rise(1)).compareTo(limit) <= 0;
+        })
+        .findFirst();
+  }
+
+  private static Edit grow(Cabinet cabinet, Enclosure next, Study study) {
+    var edit =
+        LayoutEdits.change(
+            "Take %s".formatted(next.name()),
+            cabinet.withShell(cabinet.shell().sized(next.width(), next.height(), next.depth())));
+    return cabinet
+        .device()
+        .flatMap(study::device)
+        .map(device -> edit.then(Edits.swap(device, next)))
+        .orElse(edit);
+  }
+
+  private static Edit design(Study study, Temperature upper) {
+    var brief = study.project().brief();
+    var around = brief.surroundings();
+    var up = new Temperature(Math.ceil(upper.celsius()));
+    return Edits.brief(
+        "Design for %s inside".formatted(up),
+        new nelvar.core.model.Brief(
+            brief.supply(),
+            new nelvar.core.model.Brief.Surroundings(
+                around.least(), around.greatest(), up, around.altitude(), around.remarks()),
+            brief.policies()));
+  }
+}

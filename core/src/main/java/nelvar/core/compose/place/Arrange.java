@@ -1,0 +1,300 @@
+package nelvar.core.compose.place;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.BooleanSupplier;
+import java.util.function.DoubleConsumer;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.space.Bodies;
+import nelvar.core.analysis.space.Body;
+import nelvar.core.analysis.space.Box;
+import nelvar.core.analysis.space.DuctWays;
+import nelvar.core.analysis.space.RoomLeft;
+import nelvar.core.analysis.thermal.CabinetAir;
+import nelvar.core.analysis.thermal.PartAir;
+import nelvar.core.catalogue.Article;
+import nelvar.core.catalogue.Enclosure;
+import nelvar.core.catalogue.Part;
+import nelvar.core.model.Cabinet;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.Place;
+import nelvar.core.model.Placement;
+import nelvar.core.model.Shell;
+import nelvar.core.model.Surface;
+import nelvar.core.model.edit.NextName;
+import nelvar.core.units.Length;
+
+/// A first layout of a machine's cabinet, in seconds: rows of parts between ducts, short wires,
+/// dirty beside dirty, heat above what it hurts. What is held stays where it is.
+public final class Arrange {
+  private final Study study;
+  private final Cabinet cabinet;
+  private final long seed;
+
+  private Arrange(Study study, Cabinet cabinet, long seed) {
+    this.study = study;
+    this.cabinet = cabinet;
+    this.seed = seed;
+  }
+
+  /// The cabinet at hand: the first that is laid out, else one of the size of the enclosure among
+  /// the devices, else none.
+  public static Optional<Cabinet> atHand(Study study) {
+    var known = study.project().layout().cabinets().stream().findFirst();
+    if (known.isPresent()) return known;
+    return study.project().devices().stream()
+        .flatMap(device ->
+            study
+                .part(device)
+                .filter(Enclosure.class::isInstance)
+                .map(part -> of(device, (Enclosure) part, study))
+                .stream())
+        .findFirst();
+  }
+
+  private static Cabinet of(Device device, Enclosure part, Study study) {
+    return Cabinet.of(
+        NextName.id(study.project(), "CAB"),
+        device.purpose().isBlank() ? "cabinet" : device.purpose(),
+        Optional.of(device.id()),
+        Shell.onWall(part.width(), part.height(), part.depth()));
+  }
+
+  /// The smallest enclosure of the catalogue that everything goes into, on a wall; empty where none
+  /// does.
+  public static Optional<Cabinet> smallest(Study study, long seed, BooleanSupplier cancelled) {
+    var device = Optional.<Device>empty();
+    for (var d : study.project().devices())
+      if (study.part(d).filter(Part::housing).isPresent() && device.isEmpty())
+        device = Optional.of(d);
+    var from = study.project().layout().cabinets().stream().findFirst().map(Cabinet::shell);
+    for (var part : sizes(study)) {
+      if (cancelled.getAsBoolean()) return Optional.empty();
+      var shell =
+          from.map(s -> s.sized(part.width(), part.height(), part.depth()))
+              .orElseGet(() -> Shell.onWall(part.width(), part.height(), part.depth()));
+      var tried =
+          Cabinet.of(
+              study.project().layout().cabinets().stream()
+                  .findFirst()
+                  .map(Cabinet::id)
+                  .orElseGet(() -> NextName.id(study.project(), "CAB")),
+              study.project().layout().cabinets().stream()
+                  .findFirst()
+                  .map(Cabinet::name)
+                  .orElse("cabinet"),
+              device.map(Device::id),
+              shell);
+      var items = new Arrange(study, tried, seed).items();
+      if (!deepEnough(items, shell)) continue;
+      var area = items.stream().mapToDouble(i -> i.width() * i.height()).sum();
+      var plate = shell.size(Surface.PLATE);
+      if (area > Box.mm(plate.width()) * Box.mm(plate.height())) continue;
+      if (new Arrange(study, tried, seed).possible(items, cancelled)) return Optional.of(tried);
+    }
+    return Optional.empty();
+  }
+
+  private static List<Enclosure> sizes(Study study) {
+    return study.catalogue().all().stream()
+        .filter(Enclosure.class::isInstance)
+        .map(Enclosure.class::cast)
+        .sorted(
+            Comparator.comparingDouble(
+                    (Enclosure e) -> e.width().metres() * e.height().metres() * e.depth().metres())
+                .thenComparing(Enclosure::id))
+        .toList();
+  }
+
+  private static boolean deepEnough(List<Item> items, Shell shell) {
+    return items.stream().allMatch(item -> item.depth() <= Frame.deep(shell));
+  }
+
+  private boolean possible(List<Item> items, BooleanSupplier cancelled) {
+    for (var top : List.of(false, true)) {
+      var search = search(items, top, Wanted.SHORT);
+      var rows =
+          search.improve(
+              search.greedy(RowSearch.BY_HAND),
+              seed,
+              RowSearch.steps(items.size()) / 2,
+              cancelled,
+              _ -> {});
+      if (search.decode(rows).overflow <= 0) return true;
+    }
+    return false;
+  }
+
+  /// Layouts of one cabinet side by side, the best at each thing first; at least one, even where
+  /// not everything fits.
+  ///
+  /// @param cancelled asked now and then; what is best so far is returned then
+  /// @param progress is told the share that is done
+  public static List<Proposal> proposals(
+      Study study, Cabinet cabinet, long seed, BooleanSupplier cancelled, DoubleConsumer progress) {
+    var arrange = new Arrange(study, cabinet, seed);
+    var all = new ArrayList<Proposal>();
+    var done = 0;
+    for (var wanted : Wanted.ALL) {
+      var begun = done;
+      var proposal =
+          arrange.one(
+              wanted, cancelled, share -> progress.accept((begun + share) / Wanted.ALL.size()));
+      done++;
+      if (all.stream().noneMatch(p -> p.placements().equals(proposal.placements())))
+        all.add(proposal);
+      if (cancelled.getAsBoolean()) break;
+    }
+    progress.accept(1);
+    return all;
+  }
+
+  /// One layout, the shortest wires first.
+  public static Proposal best(Study study, Cabinet cabinet, long seed) {
+    return new Arrange(study, cabinet, seed).one(Wanted.SHORT, () -> false, _ -> {});
+  }
+
+  /// The plain way to compare with: row by row, the largest first.
+  static Proposal bySize(Study study, Cabinet cabinet) {
+    var arrange = new Arrange(study, cabinet, 0);
+    var items = arrange.items();
+    var search = arrange.search(items, true, Wanted.SHORT);
+    return arrange.proposal("by size", items, search, search.greedy(RowSearch.BY_SIZE));
+  }
+
+  private Proposal one(Wanted wanted, BooleanSupplier cancelled, DoubleConsumer progress) {
+    var items = items();
+    if (held().isEmpty()) {
+      var best = Optional.<Proposal>empty();
+      var cost = Double.POSITIVE_INFINITY;
+      for (var top : List.of(false, true)) {
+        var search = search(items, top, wanted);
+        var rows =
+            search.improve(
+                search.greedy(RowSearch.BY_HAND),
+                seed,
+                RowSearch.steps(items.size()),
+                cancelled,
+                share -> progress.accept((share + (top ? 1 : 0)) / 2));
+        var decoded = search.decode(rows);
+        if (decoded.cost < cost) {
+          cost = decoded.cost;
+          best = Optional.of(proposal(wanted.name(), items, search, search.tidy(rows)));
+        }
+      }
+      return best.orElseThrow();
+    }
+    return round(wanted, items);
+  }
+
+  private RowSearch search(List<Item> items, boolean topDuct, Wanted wanted) {
+    return new RowSearch(
+        items, Links.of(items, study), Frame.of(cabinet.shell(), topDuct), cabinet.shell(), wanted);
+  }
+
+  private List<Placement> held() {
+    return study.project().layout().in(cabinet).stream().filter(Placement::stays).toList();
+  }
+
+  /// What may stand in this cabinet: what is in it, and what waits.
+  private List<Device> mine() {
+    var elsewhere = new HashSet<Id>();
+    for (var placement : study.project().layout().placements())
+      if (!placement.cabinet().equals(cabinet.id())) elsewhere.add(placement.device());
+    return study.project().devices().stream()
+        .filter(d -> !elsewhere.contains(d.id()))
+        .filter(d -> study.part(d).filter(part -> Bodies.belongs(d, part)).isPresent())
+        .toList();
+  }
+
+  private List<Item> items() {
+    var stays = ids(held());
+    return mine().stream()
+        .filter(d -> !stays.contains(d.id()))
+        .filter(d -> onPlate(d, study))
+        .flatMap(d -> Item.of(d, study).stream())
+        .toList();
+  }
+
+  private static Set<Id> ids(List<Placement> placements) {
+    var all = new HashSet<Id>();
+    placements.forEach(p -> all.add(p.device()));
+    return all;
+  }
+
+  static boolean onPlate(Device device, Study study) {
+    var mounting = study.part(device).flatMap(part -> part.article().mounting());
+    return device.place() == Place.PANEL
+        && mounting
+            .filter(m -> m == Article.Mounting.DOOR || m == Article.Mounting.OUTSIDE)
+            .isEmpty();
+  }
+
+  private Proposal proposal(String name, List<Item> items, RowSearch search, int[][] rows) {
+    var decoded = search.decode(rows);
+    var laid = Laid.of(cabinet, items, decoded, search.frame(), study.project());
+    return rated(name, laid.cabinet(), laid.placements(), decoded.overflow);
+  }
+
+  /// Round what stays: in the free places of the rails and ducts there are.
+  private Proposal round(Wanted wanted, List<Item> items) {
+    var placed = new ArrayList<Placement>(held());
+    var over = Round.place(cabinet, items, placed, study);
+    return rated(wanted.name() + ", round what stays", cabinet, placed, over);
+  }
+
+  private Proposal rated(String name, Cabinet laid, List<Placement> onPlate, double over) {
+    var all = new ArrayList<>(onPlate);
+    var placed = ids(onPlate);
+    var waiting = new ArrayList<Proposal.Waits>();
+    new Edges(laid, study)
+        .place(mine().stream().filter(d -> !placed.contains(d.id())).toList(), all, waiting);
+    var edit = nelvar.core.model.edit.LayoutEdits.arrange("try", laid, all).apply(study.project());
+    var tried = study.tried(edit);
+    var air = CabinetAir.of(laid, tried);
+    var warmest =
+        Bodies.of(tried).in(laid).stream()
+            .filter(body -> body.surface().inside() && !body.later())
+            .map(body -> PartAir.of(body, air, tried).expected())
+            .max(Comparator.naturalOrder())
+            .orElse(air.hottest());
+    return new Proposal(
+        name,
+        laid,
+        all,
+        copper(laid, tried),
+        air.hottest(),
+        warmest,
+        RoomLeft.of(laid, Bodies.of(tried).in(laid)),
+        over,
+        waiting);
+  }
+
+  /// Of all wires between what stands in the cabinet, and of cables to where they leave.
+  public static Length copper(Cabinet cabinet, Study study) {
+    var ways = DuctWays.of(cabinet);
+    var bodies = Bodies.of(study);
+    var sum = 0.0;
+    for (var wire : study.project().conductors()) {
+      var from = bodies.of(wire.from().device()).filter(b -> here(b, cabinet));
+      var to = bodies.of(wire.to().device()).filter(b -> here(b, cabinet));
+      if (from.isEmpty() && to.isEmpty()) continue;
+      if (from.isPresent() && to.isPresent() && from.get().id().equals(to.get().id())) continue;
+      var length =
+          ways.length(
+              from.map(ways::access).orElseGet(() -> ways.exit(0)),
+              to.map(ways::access).orElseGet(() -> ways.exit(0)));
+      if (Double.isFinite(length)) sum += length;
+    }
+    return Length.ofMillimetres(sum);
+  }
+
+  private static boolean here(Body body, Cabinet cabinet) {
+    return body.at().cabinet().equals(cabinet.id()) && !body.later();
+  }
+}

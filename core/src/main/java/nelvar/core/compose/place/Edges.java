@@ -1,0 +1,108 @@
+package nelvar.core.compose.place;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.space.Bodies;
+import nelvar.core.analysis.space.Body;
+import nelvar.core.analysis.space.Box;
+import nelvar.core.analysis.space.Fits;
+import nelvar.core.analysis.space.FreePlace;
+import nelvar.core.catalogue.Article;
+import nelvar.core.catalogue.Fitting;
+import nelvar.core.model.Cabinet;
+import nelvar.core.model.Device;
+import nelvar.core.model.Place;
+import nelvar.core.model.Placement;
+import nelvar.core.model.Shell;
+import nelvar.core.model.Surface;
+
+/// Places what does not stand on the plate: operating parts on the door at the height of hands,
+/// fans in the wall, bricks outside.
+final class Edges {
+  private final Cabinet cabinet;
+  private final Study study;
+  private final List<Body> bodies = new ArrayList<>();
+
+  Edges(Cabinet cabinet, Study study) {
+    this.cabinet = cabinet;
+    this.study = study;
+  }
+
+  void place(List<Device> devices, List<Placement> all, List<Proposal.Waits> waiting) {
+    for (var device : devices) {
+      var part = study.part(device).orElseThrow();
+      var size = Bodies.size(device, study);
+      if (size.isEmpty()) {
+        waiting.add(new Proposal.Waits(device, "its size is not known"));
+        continue;
+      }
+      var mounting = part.article().mounting();
+      var surfaces = surfaces(device, mounting, part.article().fitting());
+      var found =
+          surfaces.stream()
+              .flatMap(surface -> near(device, surface, size.get()).stream())
+              .findFirst();
+      if (found.isEmpty()) {
+        waiting.add(new Proposal.Waits(device, "no free place is left for it"));
+        continue;
+      }
+      bodies.add(found.get());
+      all.add(found.get().at());
+    }
+  }
+
+  private List<Surface> surfaces(
+      Device device, Optional<Article.Mounting> mounting, Optional<Fitting> fitting) {
+    var door = cabinet.shell().hinge().isPresent();
+    if (device.place() == Place.DOOR || mounting.equals(Optional.of(Article.Mounting.DOOR)))
+      return door ? List.of(Surface.DOOR) : List.of(Surface.RIGHT, Surface.LEFT, Surface.DOOR);
+    if (fitting.flatMap(Fitting::moves).isPresent())
+      return cabinet.shell().hinge().equals(Optional.of(Shell.Side.RIGHT))
+          ? List.of(Surface.LEFT, Surface.RIGHT, Surface.TOP, Surface.OUTSIDE)
+          : List.of(Surface.RIGHT, Surface.LEFT, Surface.TOP, Surface.OUTSIDE);
+    if (mounting.equals(Optional.of(Article.Mounting.OUTSIDE))) return List.of(Surface.OUTSIDE);
+    return List.of(Surface.PLATE);
+  }
+
+  private Optional<Body> near(Device device, Surface surface, Bodies.Size size) {
+    var part = study.part(device).orElseThrow();
+    var room = Fits.surface(cabinet, surface);
+    var wish = wish(device, surface, room, size);
+    var body =
+        Bodies.body(
+            Optional.of(device),
+            device.designation().text(),
+            part,
+            Placement.at(
+                device.id(), cabinet.id(), surface, Box.length(wish[0]), Box.length(wish[1])),
+            size);
+    if (surface == Surface.OUTSIDE)
+      return Optional.of(
+          body.movedTo(
+              bodies.stream()
+                  .filter(b -> b.surface() == Surface.OUTSIDE)
+                  .mapToDouble(b -> b.box().right() + 30)
+                  .max()
+                  .orElse(0),
+              0));
+    return FreePlace.near(body, cabinet, Fits.in(cabinet, bodies), _ -> true);
+  }
+
+  /// Where a builder would put it, were it free: switches right, screens in the middle at the
+  /// height of eyes, buttons below them; fans low, so that cool air enters below.
+  private double[] wish(Device device, Surface surface, Box room, Bodies.Size size) {
+    if (surface == Surface.DOOR) {
+      var part = study.part(device).orElseThrow();
+      var tall = size.height() > 80 || size.width() > 80;
+      var isolator = part.links().size() >= 2 && part.ownCoil().isEmpty() && size.width() >= 60;
+      if (tall) return new double[] {(room.width() - size.width()) / 2, room.height() * 0.25};
+      if (isolator) return new double[] {room.width() - size.width() - 60, room.height() * 0.1};
+      return new double[] {room.width() * 0.3, room.height() * 0.55};
+    }
+    if (surface == Surface.LEFT || surface == Surface.RIGHT)
+      return new double[] {(room.width() - size.width()) / 2, room.height() - size.height() - 60};
+    return new double[] {(room.width() - size.width()) / 2, (room.height() - size.height()) / 2};
+  }
+}
