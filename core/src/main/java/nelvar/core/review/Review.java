@@ -126,7 +126,7 @@ public record Review(Study study, List<Entry> entries, long counted, WaysOut way
     } catch (RuntimeException broken) {
       verdicts.addAll(Contained.failed(rule, new Subject.WholeMachine(), broken));
     }
-    return new Judged(verdicts, counted[0]);
+    return new Judged(AssumedWarmth.softened(rule, verdicts, study), counted[0]);
   }
 
   /// The same with what was tried for its findings.

@@ -1,11 +1,13 @@
 package nelvar.core.analysis.space;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Verdict;
+import nelvar.core.model.Cabinet;
 import nelvar.core.model.Shell;
 import nelvar.core.model.Surface;
 import nelvar.core.trail.Working;
@@ -90,10 +92,14 @@ public final class DoorCloses implements Rule {
                 .toList());
   }
 
-  /// Whether something in the door meets nothing on the plate there.
   private static boolean clear(Body there, Placed placed) {
-    var deep = deep(placed.cabinet().shell());
-    return Bodies.of(placed.study()).in(placed.cabinet()).stream()
+    return clear(there, placed.cabinet(), Bodies.of(placed.study()).in(placed.cabinet()));
+  }
+
+  /// Whether something in the door meets nothing on the plate there.
+  public static boolean clear(Body there, Cabinet cabinet, List<Body> bodies) {
+    var deep = deep(cabinet.shell());
+    return bodies.stream()
         .filter(other -> other.surface() == Surface.PLATE && behind(other, there) > 0)
         .allMatch(other -> other.depth().orElse(0.0) + there.depth().orElse(0.0) + AIR <= deep);
   }

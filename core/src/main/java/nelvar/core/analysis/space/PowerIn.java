@@ -4,9 +4,12 @@ import java.util.Comparator;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.Link;
+import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.model.Device;
 import nelvar.core.model.Place;
 import nelvar.core.model.Surface;
 import nelvar.core.trail.Working;
@@ -70,13 +73,13 @@ public final class PowerIn implements Rule {
 
   /// Terminals and blocks of extra-low volts that cables of the machine land on.
   public static boolean field(Body body, Study study) {
-    if (body.device().isEmpty()) return false;
-    var device = body.device().get();
-    if (!body.part().links().isEmpty()
-        && body.part().links().stream()
-            .anyMatch(link -> link.kind() != nelvar.core.catalogue.Link.Kind.JOINED)) return false;
-    if (!body.part().intakes(device.windings()).isEmpty() || !body.part().outputs().isEmpty())
-      return false;
+    return body.device().filter(device -> field(device, body.part(), study)).isPresent();
+  }
+
+  /// The same of a device that is placed nowhere yet.
+  public static boolean field(Device device, Part part, Study study) {
+    if (part.links().stream().anyMatch(link -> link.kind() != Link.Kind.JOINED)) return false;
+    if (!part.intakes(device.windings()).isEmpty() || !part.outputs().isEmpty()) return false;
     if (OnMains.of(study).devices().contains(device.id())) return false;
     return study.at(device.id()).stream()
         .anyMatch(wire ->

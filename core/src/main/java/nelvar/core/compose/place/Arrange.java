@@ -65,14 +65,16 @@ public final class Arrange {
         Shell.onWall(part.width(), part.height(), part.depth()));
   }
 
-  /// The smallest enclosure of the catalogue that everything goes into, on a wall; empty where none
-  /// does.
+  /// The smallest enclosure of the catalogue that everything goes into and that gets no warmer than
+  /// the Brief designs for; where none stays as cool, the smallest that holds everything; empty
+  /// where none does.
   public static Optional<Cabinet> smallest(Study study, long seed, BooleanSupplier cancelled) {
     var device = Optional.<Device>empty();
     for (var d : study.project().devices())
       if (study.part(d).filter(Part::housing).isPresent() && device.isEmpty())
         device = Optional.of(d);
     var from = study.project().layout().cabinets().stream().findFirst().map(Cabinet::shell);
+    var fits = Optional.<Cabinet>empty();
     for (var part : sizes(study)) {
       if (cancelled.getAsBoolean()) return Optional.empty();
       var shell =
@@ -95,9 +97,18 @@ public final class Arrange {
       var area = items.stream().mapToDouble(i -> i.width() * i.height()).sum();
       var plate = shell.size(Surface.PLATE);
       if (area > Box.mm(plate.width()) * Box.mm(plate.height())) continue;
-      if (new Arrange(study, tried, seed).possible(items, cancelled)) return Optional.of(tried);
+      if (!new Arrange(study, tried, seed).possible(items, cancelled)) continue;
+      if (cool(tried, study)) return Optional.of(tried);
+      if (fits.isEmpty()) fits = Optional.of(tried);
     }
-    return Optional.empty();
+    return fits;
+  }
+
+  /// Whether its walls carry off what is given off in it, fans not counted.
+  private static boolean cool(Cabinet cabinet, Study study) {
+    var layout = study.project().layout().withPlacements(List.of()).withCabinets(List.of(cabinet));
+    var air = CabinetAir.of(cabinet, study.tried(study.project().with(layout)));
+    return air.upper(air.rise(1)).compareTo(study.project().brief().surroundings().inside()) <= 0;
   }
 
   private static List<Enclosure> sizes(Study study) {
@@ -117,7 +128,7 @@ public final class Arrange {
 
   private boolean possible(List<Item> items, BooleanSupplier cancelled) {
     for (var top : List.of(false, true)) {
-      var search = search(items, top, Wanted.SHORT);
+      var search = search(items, top, Wanted.FITTING);
       var rows =
           search.improve(
               search.greedy(RowSearch.BY_HAND),
@@ -252,7 +263,7 @@ public final class Arrange {
     var all = new ArrayList<>(onPlate);
     var placed = ids(onPlate);
     var waiting = new ArrayList<Proposal.Waits>();
-    new Edges(laid, study)
+    new Edges(laid, onPlate, study)
         .place(mine().stream().filter(d -> !placed.contains(d.id())).toList(), all, waiting);
     var edit = nelvar.core.model.edit.LayoutEdits.arrange("try", laid, all).apply(study.project());
     var tried = study.tried(edit);

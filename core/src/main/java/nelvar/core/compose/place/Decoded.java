@@ -15,6 +15,11 @@ final class Decoded {
 
   private static final double SPREAD = 1.2;
 
+  /// Of room, as the rule on it asks, a little more.
+  private static final double WANTED_FREE = 0.21;
+
+  private static final double LEAST_ROW = 125;
+
   /// A plume below this many kelvin is let be.
   private static final double LET_BE = 5;
 
@@ -57,6 +62,7 @@ final class Decoded {
     overflow = 0;
     broken = 0;
     mixed = 0;
+    free = 0;
     var y = 0.0;
     if (frame.topDuct()) {
       ducts[0] = y + frame.duct() / 2;
@@ -82,11 +88,14 @@ final class Decoded {
       count++;
     }
     overflow += Math.max(0, y - frame.height());
+    bottom = y;
     this.rows = count;
   }
 
   int rows;
   private int mixed;
+  private double free;
+  private double bottom;
 
   private void pack(int[] members, double middleLine, int r) {
     var x = frame.from();
@@ -105,6 +114,7 @@ final class Decoded {
     }
     var end = frame.rightDuct() ? free : Math.max(0, free - frame.over());
     overflow += Math.max(0, x + end - frame.to());
+    this.free += Math.max(0, frame.to() - x);
   }
 
   void rate() {
@@ -122,7 +132,8 @@ final class Decoded {
             + heat()
             + near()
             + order()
-            + kinds();
+            + kinds()
+            + full();
   }
 
   private double noise() {
@@ -184,10 +195,32 @@ final class Decoded {
                 Math.min(top(i), frame.height() - bottom(i)));
         sum += 6 * Math.max(0, edge - 2 * frame.duct()) / 100;
         for (var j = 0; j < items.size(); j++)
-          if (items.get(j).rank() == Item.FIELD && gap(i, j) < QUIET_GAP) sum += BROKEN;
+          if (items.get(j).field() && gap(i, j) < QUIET_GAP) sum += BROKEN;
+      }
+      if (item.field()) {
+        var away = away(i);
+        if (away > 0.5) sum += BROKEN * (0.5 + away);
       }
     }
     return sum;
+  }
+
+  /// How far of the plate it stands from where cables leave.
+  private double away(int i) {
+    return switch (groups.exit()) {
+      case BOTTOM -> 1 - middle[i] / frame.height();
+      case TOP -> middle[i] / frame.height();
+      case LEFT -> centre(i) / frame.width();
+      case RIGHT -> 1 - centre(i) / frame.width();
+    };
+  }
+
+  /// Room that is to be left, and is not.
+  private double full() {
+    var row = frame.to() - frame.from();
+    var more = Math.floor(Math.max(0, frame.height() - bottom) / LEAST_ROW);
+    var share = (free + more * row) / ((rows + more) * row);
+    return wanted.room() * Math.max(0, WANTED_FREE - share);
   }
 
   /// Like stands beside like.

@@ -7,6 +7,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.space.Box;
+import nelvar.core.analysis.space.DoorCloses;
 import nelvar.core.analysis.space.Fits;
 import nelvar.core.analysis.space.FreePlace;
 import nelvar.core.catalogue.Article;
@@ -23,11 +24,30 @@ import nelvar.core.model.Surface;
 final class Edges {
   private final Cabinet cabinet;
   private final Study study;
+  private final List<Body> onPlate;
   private final List<Body> bodies = new ArrayList<>();
 
-  Edges(Cabinet cabinet, Study study) {
+  /// @param onPlate what stands behind the door already
+  Edges(Cabinet cabinet, List<Placement> onPlate, Study study) {
     this.cabinet = cabinet;
     this.study = study;
+    this.onPlate =
+        onPlate.stream()
+            .flatMap(at ->
+                study
+                    .device(at.device())
+                    .flatMap(device ->
+                        Bodies.size(device, study)
+                            .map(size ->
+                                Bodies.body(
+                                    Optional.of(device),
+                                    device.designation().text(),
+                                    study.part(device).orElseThrow(),
+                                    at,
+                                    size)))
+                    .stream())
+            .toList();
+    bodies.addAll(this.onPlate);
   }
 
   void place(List<Device> devices, List<Placement> all, List<Proposal.Waits> waiting) {
@@ -87,7 +107,11 @@ final class Edges {
                   .max()
                   .orElse(0),
               0));
-    return FreePlace.near(body, cabinet, Fits.in(cabinet, bodies), _ -> true);
+    return FreePlace.near(
+        body,
+        cabinet,
+        Fits.in(cabinet, bodies),
+        there -> surface != Surface.DOOR || DoorCloses.clear(there, cabinet, onPlate));
   }
 
   /// Where a builder would put it, were it free: switches right, screens in the middle at the

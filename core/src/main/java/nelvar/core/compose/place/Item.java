@@ -1,12 +1,12 @@
 package nelvar.core.compose.place;
 
-import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.space.Box;
 import nelvar.core.analysis.space.NoiseClass;
+import nelvar.core.analysis.space.PowerIn;
 import nelvar.core.analysis.thermal.DeviceHeat;
 import nelvar.core.catalogue.Article;
 import nelvar.core.catalogue.Fitting;
@@ -42,7 +42,8 @@ record Item(
     boolean bottom,
     boolean onRail,
     boolean filters,
-    boolean inlet) {
+    boolean inlet,
+    boolean field) {
   /// The rank of terminals that cables of the machine land on.
   static final int FIELD = 9;
 
@@ -74,7 +75,8 @@ record Item(
             enters(fitting, Fitting.Side.BOTTOM),
             part.get().article().mounting().equals(Optional.of(Article.Mounting.RAIL)),
             filters(part.get()),
-            inlet(part.get())));
+            inlet(part.get()),
+            PowerIn.field(device, part.get(), study)));
   }
 
   private static boolean hates(Part part, Fitting fitting) {
@@ -120,22 +122,12 @@ record Item(
       case COILS -> 7;
       case LOGIC, ANALOGUE -> 8;
       case MOTORS -> 6;
-      case DC -> leaves(device, study) ? FIELD : 5;
+      case DC -> PowerIn.field(device, part, study) ? FIELD : 5;
     };
   }
 
   private static boolean onMains(Device device, Study study) {
     return nelvar.core.analysis.space.OnMains.of(study).devices().contains(device.id());
-  }
-
-  /// Whether cables of the machine land on it.
-  static boolean leaves(Device device, Study study) {
-    return study.at(device.id()).stream()
-        .anyMatch(wire ->
-            List.of(wire.from().device(), wire.to().device()).stream()
-                .filter(end -> !end.equals(device.id()))
-                .flatMap(end -> study.device(end).stream())
-                .anyMatch(d -> d.place() == nelvar.core.model.Place.MACHINE));
   }
 
   /// With its left edge and the middle of its height there.
