@@ -13,6 +13,8 @@ import picocli.CommandLine;
       SolveCommand.class,
       SignalsCommand.class,
       MotionCommand.class,
+      PanelCommand.class,
+      ArrangeCommand.class,
       SettingsCommand.class,
       CalcCommand.class,
       PackCommand.class,

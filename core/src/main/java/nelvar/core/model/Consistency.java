@@ -58,6 +58,7 @@ public final class Consistency {
     cables(bundles);
     var cables = new HashSet<>(project.cables().stream().map(Cable::id).toList());
     conductors(bundles, cables);
+    layout();
     for (var i = 0; i < project.settings().size(); i++) {
       var device = project.settings().get(i).device();
       if (!terminals.containsKey(device)) breach("settings", i, "there is no device " + device);
@@ -71,7 +72,6 @@ public final class Consistency {
             "the accepted finding is about '" + subject.text() + "', which is not in the project");
     }
     states();
-    layout();
     marks();
     for (var i = 0; i < project.fixed().size(); i++) {
       var subject = project.fixed().get(i);

@@ -9,6 +9,7 @@ import javafx.scene.layout.Region;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.FullestSupply;
 import nelvar.core.analysis.load.InletLoad;
+import nelvar.core.analysis.thermal.InsideAir;
 import nelvar.core.finding.Severity;
 import nelvar.core.review.Review;
 import nelvar.core.units.Significant;
@@ -107,7 +108,8 @@ final class Head extends HBox {
     var study = review.study();
     inlet.setText(InletLoad.of(study).map(load -> load.value().toString()).orElse("none"));
     fullest(study);
-    inside.setText(session.project().brief().surroundings().inside() + " set");
+    var air = InsideAir.of(study);
+    inside.setText(air.expected() + " " + air.origin().words());
     var errors = review.count(Severity.ERROR);
     open.setText(String.valueOf(review.open().size()));
     mark(open, errors > 0, !review.open().isEmpty());

@@ -31,6 +31,7 @@ import nelvar.desktop.stage.Stage;
 import nelvar.desktop.stage.brief.BriefStage;
 import nelvar.desktop.stage.motion.MotionStage;
 import nelvar.desktop.stage.pack.PackStage;
+import nelvar.desktop.stage.panel.PanelStage;
 import nelvar.desktop.stage.parts.PartsStage;
 import nelvar.desktop.stage.power.PowerStage;
 import nelvar.desktop.stage.runs.RunsStage;
@@ -72,6 +73,7 @@ public final class MainWindow {
             new PowerStage(),
             new SignalsStage(
                 () -> pins().assign(), () -> pins().controller(), () -> pins().permissives()),
+            new PanelStage(workers.pages()),
             new RunsStage(this::rows),
             new MotionStage(),
             new PackStage(workers.pages(), desk::writePack));

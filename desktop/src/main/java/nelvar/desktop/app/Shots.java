@@ -113,6 +113,7 @@ public final class Shots {
       case "Runs" -> 4;
       case "Pack" -> 5;
       case "Motion" -> 15;
+      case "Panel" -> 16;
       default -> 13;
     };
   }

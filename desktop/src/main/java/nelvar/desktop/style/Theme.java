@@ -77,6 +77,15 @@ public enum Theme {
         "#3D4228",
         Ink.EARTH,
         "#93C47D");
+    put(
+        Ink.DUCT,
+        "#34312C",
+        Ink.HEAT_LOW,
+        "#3A3226",
+        Ink.HEAT,
+        "#57452B",
+        Ink.HEAT_HIGH,
+        "#7A5A30");
   }
 
   private void put(Object... inksAndColours) {

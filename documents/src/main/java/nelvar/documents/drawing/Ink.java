@@ -24,7 +24,12 @@ public enum Ink {
   DC_LOW_SOFT("#CBD8EB"),
   MOTOR("#6B7341"),
   MOTOR_SOFT("#DADFC0"),
-  EARTH("#4E7D3A");
+  EARTH("#4E7D3A"),
+  /// What lies on a plate and gives off no heat: a duct.
+  DUCT("#E6DED1"),
+  HEAT_LOW("#F8EBD6"),
+  HEAT("#F2D7AC"),
+  HEAT_HIGH("#EBBD83");
 
   private final String paper;
 
@@ -71,7 +76,11 @@ public enum Ink {
           DC_HIGH_SOFT,
           DC_LOW_SOFT,
           MOTOR_SOFT,
-          EARTH ->
+          EARTH,
+          DUCT,
+          HEAT_LOW,
+          HEAT,
+          HEAT_HIGH ->
           this;
     };
   }

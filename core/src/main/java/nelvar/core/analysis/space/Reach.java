@@ -76,18 +76,23 @@ public final class Reach implements Rule {
                 .isEmpty());
   }
 
+  /// The room before one side of a body; none before its front, which the open door leaves free.
+  public static Optional<Box> before(Body body, Fitting.Side side, double free) {
+    var box = body.box();
+    return switch (side) {
+      case FRONT -> Optional.empty();
+      case TOP -> Optional.of(new Box(box.left(), box.top() - free, box.width(), free));
+      case BOTTOM -> Optional.of(new Box(box.left(), box.bottom(), box.width(), free));
+      case LEFT -> Optional.of(new Box(box.left() - free, box.top(), free, box.height()));
+      case RIGHT -> Optional.of(new Box(box.right(), box.top(), free, box.height()));
+    };
+  }
+
   private static Optional<String> blocker(
       Body body, Fitting.Side side, double free, Placed placed) {
-    if (side == Fitting.Side.FRONT) return Optional.empty();
-    var before =
-        switch (side) {
-          case TOP -> new Box(body.box().left(), body.box().top() - free, body.box().width(), free);
-          case BOTTOM -> new Box(body.box().left(), body.box().bottom(), body.box().width(), free);
-          case LEFT ->
-              new Box(body.box().left() - free, body.box().top(), free, body.box().height());
-          case RIGHT, FRONT ->
-              new Box(body.box().right(), body.box().top(), free, body.box().height());
-        };
+    var zone = before(body, side, free);
+    if (zone.isEmpty()) return Optional.empty();
+    var before = zone.get();
     if (body.surface() != nelvar.core.model.Surface.OUTSIDE
         && !before.within(Fits.air(placed.cabinet(), body.surface())))
       return Optional.of("the wall of the cabinet");

@@ -26,8 +26,9 @@ import nelvar.core.units.Temperature;
 ///
 /// `ΔTmiddle = P/(k · Ae + V/f + q)`; the top is 1.15 to 1.4 times as much above the room by how
 /// slender the cabinet is; a fan inside that stirs, or one that blows through, mixes the air to the
-/// mean. Above hot parts stands a plume ([nelvar.core.formula.Plume]). Good for ±25 % of the rise
-/// (common practice); a measured rise overrides and leaves ±10 % (assumed).
+/// mean, the former without plumes. Above hot parts stands a plume ([nelvar.core.formula.Plume]).
+/// Good for ±25 % of the rise (common practice); a measured rise overrides and leaves ±10 %
+/// (assumed).
 ///
 /// @param heats what each device in it gives off, in the order of the project
 /// @param around the air outside, sun included
@@ -43,6 +44,7 @@ public record CabinetAir(
     double top,
     boolean small,
     boolean mixed,
+    boolean stirred,
     Optional<Double> off,
     Trail trail) {
   /// Of the rise, either way.
@@ -113,6 +115,7 @@ public record CabinetAir(
           new Temperature(around),
           0,
           0,
+          false,
           false,
           false,
           Optional.empty(),
@@ -186,6 +189,7 @@ public record CabinetAir(
         top,
         area.compareTo(Enclosure.SMALL) <= 0,
         cooling.mixed(),
+        cooling.stirred(),
         off,
         w.explain(losses).trail());
   }

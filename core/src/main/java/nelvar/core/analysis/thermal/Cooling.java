@@ -20,7 +20,13 @@ import nelvar.core.units.Power;
 /// @param flow that really passes, m³/h
 /// @param exchanged W/K
 /// @param removed W
-record Cooling(double flow, double exchanged, double removed, boolean mixed, List<Line> lines) {
+record Cooling(
+    double flow,
+    double exchanged,
+    double removed,
+    boolean mixed,
+    boolean stirred,
+    List<Line> lines) {
   static final double CLEAN = 0.6;
   static final double CLOGGED = 0.3;
 
@@ -31,6 +37,7 @@ record Cooling(double flow, double exchanged, double removed, boolean mixed, Lis
     var exchanged = 0.0;
     var removed = 0.0;
     var mixed = false;
+    var stirred = false;
     var lines = new ArrayList<Line>();
     for (var body : Bodies.of(study).in(cabinet)) {
       if (body.later() || !cools(body)) continue;
@@ -45,6 +52,7 @@ record Cooling(double flow, double exchanged, double removed, boolean mixed, Lis
         continue;
       }
       mixed = true;
+      stirred |= fitting.moves().isPresent() && !throughWall(body);
       if (fitting.moves().isPresent() && throughWall(body)) {
         var filter = trouble == CabinetAir.Trouble.CLOGGED ? CLOGGED : CLEAN;
         var moved = fitting.moves().get().value() * filter * turns;
@@ -59,7 +67,7 @@ record Cooling(double flow, double exchanged, double removed, boolean mixed, Lis
       exchanged += fitting.exchanges().map(Measure::value).orElse(0.0) * turns;
       removed += fitting.removes().map(Power::watts).orElse(0.0) * turns;
     }
-    return new Cooling(flow, exchanged, removed, mixed, lines);
+    return new Cooling(flow, exchanged, removed, mixed, stirred, lines);
   }
 
   static boolean cools(Body body) {

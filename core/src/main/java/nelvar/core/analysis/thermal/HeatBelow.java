@@ -55,7 +55,7 @@ public final class HeatBelow implements Rule {
         worst.map(one -> "above " + one.by().name()).orElse("nothing warms it"));
     w.given("let be", new Measure(LET_BE, Measure.Unit.TEMPERATURE_RISE), "common practice");
     var trail = w.explain(body.name()).trail();
-    if (worst.filter(one -> one.kelvin() > LET_BE).isEmpty() || air.mixed())
+    if (worst.filter(one -> one.kelvin() > LET_BE).isEmpty() || air.stirred())
       return new Verdict.Pass(body.id(), trail);
     var hot = worst.get().by();
     return new Verdict.Finding(

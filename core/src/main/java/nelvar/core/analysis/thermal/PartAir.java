@@ -1,5 +1,6 @@
 package nelvar.core.analysis.thermal;
 
+import java.util.ArrayList;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
@@ -17,16 +18,16 @@ import nelvar.core.units.Temperature;
 /// below it.
 ///
 /// A plume counts where the part stands above the hot one and within its width, spread by 12 % of
-/// the height; 70 % of what a part gives off leaves by air (assumed). A fan that mixes the air
-/// blows plumes away.
+/// the height, the plumes of several as one; 70 % of what a part gives off leaves by air (assumed).
+/// A fan that mixes the air blows plumes away.
 ///
 /// @param expected what is to be expected
 /// @param upper the warm edge of the band: what verdicts and derating are made with
 public record PartAir(Temperature expected, Temperature upper, double plume, Trail trail) {
   static final double CONVECTED = 0.7;
 
-  /// Where less rises nobody feels it.
-  private static final double LEAST_WATTS = 2;
+  /// What gives off less has no plume that the law of turbulent ones holds for.
+  private static final double LEAST_WATTS = 5;
 
   /// Deep enough for what has no depth that is known.
   private static final double USUAL_DEPTH = 100;
@@ -41,7 +42,7 @@ public record PartAir(Temperature expected, Temperature upper, double plume, Tra
                 "of the air at %.0f %% of the height".formatted(height * 100),
                 new Measure(air.rise(height), Measure.Unit.TEMPERATURE_RISE))
             .value();
-    var plume = air.mixed() ? 0 : plumes(body, air, study, w);
+    var plume = air.stirred() ? 0 : plumes(body, air, study, w);
     var expected =
         w.result(
             "T",
@@ -53,23 +54,41 @@ public record PartAir(Temperature expected, Temperature upper, double plume, Tra
   }
 
   private static double plumes(Body body, CabinetAir air, Study study, Working w) {
-    var sum = 0.0;
+    var heat = 0.0;
+    var height = 0.0;
+    var area = 0.0;
+    var names = new ArrayList<String>();
     for (var hot : Bodies.of(study).in(air.cabinet())) {
       if (hot.surface() != body.surface() || hot.surface() == Surface.OUTSIDE || hot.later())
         continue;
       if (hot.id().equals(body.id())) continue;
       var watts = air.heat(hot.id()).map(h -> h.inside().watts()).orElse(0.0);
-      if (watts < LEAST_WATTS) continue;
-      var one = plume(hot, watts, body);
-      if (one.isEmpty()) continue;
-      var kelvin =
-          w.result(
-              "plume" + hot.name(),
-              "Heskestad, %s %.0f mm below".formatted(new Power(watts), above(hot, body)),
-              new Measure(one.get(), Measure.Unit.TEMPERATURE_RISE));
-      sum += kelvin.value();
+      if (plume(hot, watts, body).isEmpty()) continue;
+      var share = Math.clamp(across(hot, body) / hot.box().width(), 0, 1);
+      heat += watts * share;
+      height += watts * share * above(hot, body);
+      area += hot.box().width() * hot.depth().orElse(USUAL_DEPTH) * share;
+      names.add(hot.name());
     }
-    return sum;
+    if (heat <= 0) return 0;
+    var above = Length.ofMillimetres(height / heat);
+    w.given("below", String.join(", ", names), "what of them stands under it counts");
+    w.result("Pbelow", "sum", new Power(heat));
+    w.result("z", "mean height above them, by heat", above);
+    return w.result(
+            "plume",
+            "Heskestad 1984, 70 % by air",
+            Plume.rise(
+                new Power(heat * CONVECTED),
+                above,
+                new Length(Math.sqrt(4 * area / 1e6 / Math.PI))))
+        .value();
+  }
+
+  /// How far it stands under another, the spread of its plume with it, mm.
+  private static double across(Body hot, Body body) {
+    var spread = Plume.spread(Length.ofMillimetres(above(hot, body))).metres() * 1000;
+    return hot.box().grown(0, spread, 0, spread).across(body.box());
   }
 
   private static double above(Body hot, Body body) {
@@ -79,9 +98,7 @@ public record PartAir(Temperature expected, Temperature upper, double plume, Tra
   /// What the plume of a hot body adds at another; empty where it passes it by.
   static Optional<Double> plume(Body hot, double watts, Body body) {
     var above = above(hot, body);
-    if (above < 0) return Optional.empty();
-    var spread = Plume.spread(Length.ofMillimetres(above)).metres() * 1000;
-    if (hot.box().grown(0, spread, 0, spread).across(body.box()) <= 0) return Optional.empty();
+    if (watts < LEAST_WATTS || above < 0 || across(hot, body) <= 0) return Optional.empty();
     var diameter =
         Plume.diameter(
             Length.ofMillimetres(hot.box().width()),

@@ -141,6 +141,20 @@ public final class Arrange {
     return false;
   }
 
+  /// The cabinet at hand where everything goes into it, else the smallest that does, else the one
+  /// at hand all the same; empty where there is neither.
+  public static Optional<Cabinet> cabinet(Study study, long seed, BooleanSupplier cancelled) {
+    var hand = atHand(study);
+    if (hand.isPresent()) {
+      var arrange = new Arrange(study, hand.get(), seed);
+      var items = arrange.items();
+      if (!arrange.held().isEmpty()
+          || (deepEnough(items, hand.get().shell()) && arrange.possible(items, cancelled)))
+        return hand;
+    }
+    return smallest(study, seed, cancelled).or(() -> hand);
+  }
+
   /// Layouts of one cabinet side by side, the best at each thing first; at least one, even where
   /// not everything fits.
   ///
@@ -186,10 +200,10 @@ public final class Arrange {
       for (var top : List.of(false, true)) {
         var search = search(items, top, wanted);
         var rows =
-            search.improve(
-                search.greedy(RowSearch.BY_HAND),
-                seed,
-                RowSearch.steps(items.size()),
+            rows(
+                search,
+                items,
+                top,
                 cancelled,
                 share -> progress.accept((share + (top ? 1 : 0)) / 2));
         var decoded = search.decode(rows);
@@ -201,6 +215,24 @@ public final class Arrange {
       return best.orElseThrow();
     }
     return round(wanted, items);
+  }
+
+  /// From the order of a builder's hand; where something does not fit then, from rows that were
+  /// searched for fitting alone.
+  private int[][] rows(
+      RowSearch search,
+      List<Item> items,
+      boolean topDuct,
+      BooleanSupplier cancelled,
+      DoubleConsumer progress) {
+    var steps = RowSearch.steps(items.size());
+    var begun = search.greedy(RowSearch.BY_HAND);
+    var rows = search.improve(begun, seed, steps, cancelled, progress);
+    if (search.decode(rows).overflow <= 0 || cancelled.getAsBoolean()) return rows;
+    var fitting =
+        search(items, topDuct, Wanted.FITTING).improve(begun, seed, steps, cancelled, progress);
+    if (search.decode(fitting).overflow > 0) return rows;
+    return search.improve(fitting, seed, steps, cancelled, progress);
   }
 
   private RowSearch search(List<Item> items, boolean topDuct, Wanted wanted) {

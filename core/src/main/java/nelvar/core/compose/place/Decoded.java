@@ -128,6 +128,7 @@ final class Decoded {
     cost =
         wanted.copper() * copper / 1000
             + 40 * overflow
+            + (overflow > 0 ? 60 : 0)
             + noise()
             + heat()
             + near()

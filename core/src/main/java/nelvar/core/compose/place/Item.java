@@ -81,7 +81,7 @@ record Item(
 
   private static boolean hates(Part part, Fitting fitting) {
     var delicate = fitting.most().filter(t -> t.celsius() < DELICATE).isPresent();
-    return (delicate && !part.drives()) || part.electronicSupply();
+    return delicate || part.electronicSupply();
   }
 
   private static double mm(Optional<Length> room) {

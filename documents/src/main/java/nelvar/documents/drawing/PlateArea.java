@@ -1,0 +1,53 @@
+package nelvar.documents.drawing;
+
+import java.util.Optional;
+import nelvar.core.analysis.space.Box;
+import nelvar.core.analysis.space.Fits;
+import nelvar.core.model.Cabinet;
+import nelvar.core.model.Surface;
+
+/// One surface of a cabinet on the picture: where it begins, and how many pixels a millimetre is.
+///
+/// @param x of its left edge in the picture
+/// @param y of its top edge
+public record PlateArea(Cabinet cabinet, Surface surface, double x, double y, double scale) {
+  public double width() {
+    return Fits.surface(cabinet, surface).width() * scale;
+  }
+
+  public double height() {
+    return Fits.surface(cabinet, surface).height() * scale;
+  }
+
+  public boolean has(double px, double py) {
+    return px >= x && px <= x + width() && py >= y && py <= y + height();
+  }
+
+  public double toX(double mm) {
+    return x + mm * scale;
+  }
+
+  public double toY(double mm) {
+    return y + mm * scale;
+  }
+
+  /// Millimetres from the left edge.
+  public double leftOf(double px) {
+    return (px - x) / scale;
+  }
+
+  public double topOf(double py) {
+    return (py - y) / scale;
+  }
+
+  Shape box(Box box, double round, Optional<Ink> fill, Optional<Shape.Pen> pen) {
+    return Shape.rounded(
+        toX(box.left()),
+        toY(box.top()),
+        Math.max(1, box.width() * scale),
+        Math.max(1, box.height() * scale),
+        Math.min(round, Math.min(box.width(), box.height()) * scale / 2.2),
+        fill,
+        pen);
+  }
+}

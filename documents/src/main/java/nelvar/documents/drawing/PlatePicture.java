@@ -1,0 +1,544 @@
+package nelvar.documents.drawing;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.space.Bodies;
+import nelvar.core.analysis.space.Body;
+import nelvar.core.analysis.space.Box;
+import nelvar.core.analysis.space.Fits;
+import nelvar.core.analysis.thermal.CabinetAir;
+import nelvar.core.finding.Severity;
+import nelvar.core.model.Cabinet;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+import nelvar.core.model.Shell;
+import nelvar.core.model.Surface;
+
+/// A cabinet to scale: its plate with everything on it, the air beside it height against height,
+/// its door and walls, and on a shelf below what waits to be placed. Lenses change what the colours
+/// mean, never where things stand.
+public final class PlatePicture {
+  private static final double MARGIN = 18;
+  private static final double AIR = 190;
+  private static final double SMALL = 11.5;
+
+  /// What the picture is looked at for.
+  public enum Lens {
+    PLACE("Place"),
+    HEAT("Heat"),
+    NOISE("Noise"),
+    WIRES("Wires"),
+    REACH("Reach");
+
+    private final String words;
+
+    Lens(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
+
+  /// @param areas the surfaces on it, for finding where something is dropped
+  public record Shown(Drawing drawing, List<PlateArea> areas) {
+    public Shown {
+      areas = List.copyOf(areas);
+    }
+
+    public Optional<PlateArea> at(double x, double y) {
+      return areas.stream().filter(area -> area.has(x, y)).findFirst();
+    }
+
+    public Optional<PlateArea> of(Surface surface) {
+      return areas.stream().filter(area -> area.surface() == surface).findFirst();
+    }
+  }
+
+  private final Study study;
+  private final Cabinet cabinet;
+  private final Lens lens;
+  private final Optional<Id> selected;
+  private final Map<Id, Severity> found;
+  private final List<Shape> shapes = new ArrayList<>();
+  private final List<Drawing.Spot> spots = new ArrayList<>();
+  private final List<PlateArea> areas = new ArrayList<>();
+
+  private PlatePicture(
+      Study study, Cabinet cabinet, Lens lens, Optional<Id> selected, Map<Id, Severity> found) {
+    this.study = study;
+    this.cabinet = cabinet;
+    this.lens = lens;
+    this.selected = selected;
+    this.found = found;
+  }
+
+  /// @param found the worst open finding of each device, for marks
+  /// @param width of the picture, px
+  /// @param height that is to do where the cabinet allows it, px
+  public static Shown of(
+      Study study,
+      Cabinet cabinet,
+      Lens lens,
+      Optional<Id> selected,
+      Map<Id, Severity> found,
+      double width,
+      double height) {
+    return new PlatePicture(study, cabinet, lens, selected, found).draw(width, height);
+  }
+
+  private Shown draw(double width, double height) {
+    var shell = cabinet.shell();
+    var waiting = Bodies.of(study).waiting();
+    var shelf = waiting.isEmpty() ? 0 : 62;
+    var aside = sides();
+    // The plate takes what the air chart and the doors leave.
+    var high = Math.max(220, height - 2 * MARGIN - shelf - 16);
+    var scale =
+        Math.min(
+            high / Box.mm(shell.height()),
+            (width - AIR - 5 * MARGIN)
+                / (Box.mm(shell.width()) + (aside.isEmpty() ? 0 : 0.46 * Box.mm(shell.width()))));
+    var top = MARGIN;
+    housing(MARGIN, top, scale);
+    var plate = areas.getFirst();
+    for (var body : on(Surface.PLATE)) plume(body, plate);
+    ducts(plate);
+    kept(plate);
+    for (var body : on(Surface.PLATE)) body(body, plate);
+    new NarrowRuns(on(Surface.PLATE), plate).write(shapes);
+    var right = MARGIN + Box.mm(shell.width()) * scale + MARGIN;
+    shapes.addAll(new AirChart(study, cabinet, plate, selected).draw(right, AIR));
+    var x = right + AIR + MARGIN;
+    var asideScale = Math.min(scale * 0.46, (width - x - MARGIN) / Box.mm(shell.width()));
+    var y = top;
+    for (var surface : aside) {
+      y = side(surface, x, y, asideScale) + 26;
+    }
+    var bottom = Math.max(plate.toY(Fits.surface(cabinet, Surface.PLATE).height()) + MARGIN, y);
+    if (lens == Lens.NOISE) bottom = NoiseInks.legend(shapes, MARGIN, bottom + 6);
+    if (!waiting.isEmpty()) bottom = shelf(waiting, bottom + 8, width);
+    return new Shown(new Drawing(width, Math.max(bottom + 8, height), shapes, spots), areas);
+  }
+
+  /// The surfaces besides the plate that are drawn: those with something on them, and the door.
+  private List<Surface> sides() {
+    var all = new ArrayList<Surface>();
+    if (cabinet.shell().hinge().isPresent()) all.add(Surface.DOOR);
+    for (var surface :
+        List.of(Surface.LEFT, Surface.RIGHT, Surface.TOP, Surface.BOTTOM, Surface.OUTSIDE))
+      if (!on(surface).isEmpty()) all.add(surface);
+    return all;
+  }
+
+  private List<Body> on(Surface surface) {
+    return Bodies.of(study).in(cabinet).stream().filter(b -> b.surface() == surface).toList();
+  }
+
+  private void housing(double x, double y, double scale) {
+    var shell = cabinet.shell();
+    var width = Box.mm(shell.width()) * scale;
+    var height = Box.mm(shell.height()) * scale;
+    shapes.add(
+        Shape.rounded(
+            x,
+            y,
+            width,
+            height,
+            4,
+            Optional.of(Ink.CARD),
+            Optional.of(new Shape.Pen(Ink.TEXT_FAINT, 1.6, shell.closed() ? 0 : 6))));
+    var plate = shell.mountingPlate();
+    var area =
+        new PlateArea(
+            cabinet,
+            Surface.PLATE,
+            x + (width - Box.mm(plate.width()) * scale) / 2,
+            y + (height - Box.mm(plate.height()) * scale) / 2,
+            scale);
+    areas.add(area);
+    shapes.add(
+        Shape.rectangle(
+            area.x(),
+            area.y(),
+            area.width(),
+            area.height(),
+            Optional.of(Ink.PAPER),
+            Optional.of(Shape.Pen.of(Ink.LINE, 1))));
+    cables(x, y, width, height);
+  }
+
+  /// Where the cables of the machine leave.
+  private void cables(double x, double y, double width, double height) {
+    var pen = Optional.of(Shape.Pen.of(Ink.TEXT_SOFT, 3));
+    var third = 0.3;
+    switch (cabinet.shell().cables()) {
+      case BOTTOM ->
+          shapes.add(edge(x + width * third, y + height, x + width * (1 - third), y + height, pen));
+      case TOP -> shapes.add(edge(x + width * third, y, x + width * (1 - third), y, pen));
+      case LEFT -> shapes.add(edge(x, y + height * third, x, y + height * (1 - third), pen));
+      case RIGHT ->
+          shapes.add(edge(x + width, y + height * third, x + width, y + height * (1 - third), pen));
+    }
+  }
+
+  private static Shape edge(double x1, double y1, double x2, double y2, Optional<Shape.Pen> pen) {
+    return Shape.line(x1, y1, x2, y2, pen.orElseThrow());
+  }
+
+  private void ducts(PlateArea area) {
+    var load = lens == Lens.WIRES ? DuctLoad.of(cabinet, study) : DuctLoad.NONE;
+    for (var rail : cabinet.rails())
+      if (rail.surface() == area.surface()) {
+        var x = area.toX(Box.mm(rail.left()));
+        var y = area.toY(Box.mm(rail.top()));
+        var length = Box.mm(rail.length()) * area.scale();
+        var wide = 35 * area.scale();
+        shapes.add(
+            rail.vertical()
+                ? Shape.rectangle(x - wide / 2, y, wide, length, Optional.of(Ink.CARD), thin())
+                : Shape.rectangle(x, y - wide / 2, length, wide, Optional.of(Ink.CARD), thin()));
+        spots.add(
+            new Drawing.Spot(
+                rail.vertical() ? x - wide / 2 : x,
+                rail.vertical() ? y : y - wide / 2,
+                rail.vertical() ? wide : length,
+                rail.vertical() ? length : wide,
+                rail.id(),
+                "rail " + rail.id()));
+      }
+    for (var duct : cabinet.ducts()) if (duct.surface() == area.surface()) duct(duct, area, load);
+  }
+
+  private static Optional<Shape.Pen> thin() {
+    return Optional.of(Shape.Pen.of(Ink.LINE, 0.8));
+  }
+
+  private void duct(Cabinet.Duct duct, PlateArea area, DuctLoad load) {
+    var box = Fits.box(duct);
+    var chosen = selected.filter(duct.id()::equals).isPresent();
+    shapes.add(
+        area.box(
+            box,
+            1,
+            Optional.of(Ink.DUCT),
+            Optional.of(Shape.Pen.of(chosen ? Ink.ACCENT : Ink.LINE, chosen ? 1.6 : 0.8))));
+    var wires = load.wires(duct.id());
+    if (wires > 0) {
+      var share = (double) wires / Math.max(1, load.most());
+      var full =
+          duct.vertical()
+              ? new Box(box.left(), box.top(), box.width() * share, box.height())
+              : new Box(
+                  box.left(),
+                  box.bottom() - box.height() * share,
+                  box.width(),
+                  box.height() * share);
+      shapes.add(area.box(full, 0, Optional.of(Ink.DC_LOW_SOFT), Optional.empty()));
+      if (!duct.vertical())
+        shapes.add(
+            Shape.text(
+                area.toX(box.middleX()),
+                area.toY(box.middleY()) + 4,
+                wires == 1 ? "1 wire" : wires + " wires",
+                Face.TEXT,
+                SMALL,
+                Ink.TEXT,
+                Shape.Anchor.MIDDLE));
+    }
+    spots.add(
+        new Drawing.Spot(
+            area.toX(box.left()),
+            area.toY(box.top()),
+            box.width() * area.scale(),
+            box.height() * area.scale(),
+            duct.id(),
+            "duct " + duct.id()));
+  }
+
+  private void kept(PlateArea area) {
+    for (var kept : cabinet.kept()) {
+      if (kept.surface() != area.surface()) continue;
+      var box = Box.of(kept.left(), kept.top(), kept.width(), kept.height());
+      shapes.add(
+          area.box(box, 2, Optional.empty(), Optional.of(new Shape.Pen(Ink.TEXT_FAINT, 1, 4))));
+      shapes.add(
+          Shape.text(
+              area.toX(box.middleX()),
+              area.toY(box.middleY()) + 4,
+              Faces.fit("kept: " + kept.name(), Face.TEXT, SMALL, box.width() * area.scale()),
+              Face.TEXT,
+              SMALL,
+              Ink.TEXT_SOFT,
+              Shape.Anchor.MIDDLE));
+    }
+  }
+
+  /// What rises above a hot part, seen through the heat lens.
+  private void plume(Body body, PlateArea area) {
+    if (lens != Lens.HEAT || body.later()) return;
+    var air = CabinetAir.of(cabinet, study);
+    if (air.stirred() || watts(body) < 5) return;
+    var high = Math.min(body.box().top(), 160);
+    var spread = 0.12 * high;
+    shapes.add(
+        Shape.polygon(
+            Optional.of(Ink.HEAT_LOW),
+            Optional.empty(),
+            area.toX(body.box().left()),
+            area.toY(body.box().top()),
+            area.toX(body.box().left() - spread),
+            area.toY(body.box().top() - high),
+            area.toX(body.box().right() + spread),
+            area.toY(body.box().top() - high),
+            area.toX(body.box().right()),
+            area.toY(body.box().top())));
+  }
+
+  private double watts(Body body) {
+    return CabinetAir.of(cabinet, study).heat(body.id()).map(h -> h.inside().watts()).orElse(0.0);
+  }
+
+  private void body(Body body, PlateArea area) {
+    var chosen = selected.filter(body.id()::equals).isPresent();
+    if (chosen && !body.later()) wanted(body, area);
+    if (lens == Lens.REACH) ReachZones.draw(body, area, study, shapes);
+    var over = Fits.in(cabinet, study).over(body);
+    var ink = chosen ? Ink.ACCENT : over.isEmpty() ? Ink.TEXT_SOFT : Ink.ERROR;
+    shapes.add(
+        area.box(
+            body.box(),
+            2.5,
+            Optional.of(fill(body)),
+            Optional.of(
+                new Shape.Pen(ink, chosen || !over.isEmpty() ? 1.8 : 0.9, body.later() ? 4 : 0))));
+    words(body, area);
+    var severity = Optional.ofNullable(found.get(body.id()));
+    severity.ifPresent(worst ->
+        shapes.addAll(
+            Badge.of(worst, area.toX(body.box().right()) - 4, area.toY(body.box().top()) + 3, 6)));
+    spots.add(
+        new Drawing.Spot(
+            area.toX(body.box().left()),
+            area.toY(body.box().top()),
+            body.box().width() * area.scale(),
+            body.box().height() * area.scale(),
+            body.id(),
+            says(body, severity)));
+  }
+
+  private String says(Body body, Optional<Severity> severity) {
+    return "%s, %s, %.0f mm from the left, %.0f from the top%s%s"
+        .formatted(
+            body.name(),
+            body.part().name(),
+            body.box().left(),
+            body.box().top(),
+            body.later() ? ", comes later" : "",
+            severity.map(s -> ", " + s.name().toLowerCase(java.util.Locale.ROOT)).orElse(""));
+  }
+
+  /// What it wants free, where it is selected.
+  private void wanted(Body body, PlateArea area) {
+    shapes.add(
+        area.box(body.wanted(), 3, Optional.empty(), Optional.of(new Shape.Pen(Ink.ACCENT, 1, 3))));
+  }
+
+  private Ink fill(Body body) {
+    if (body.later()) return Ink.PAPER;
+    if (selected.filter(body.id()::equals).isPresent() && lens == Lens.PLACE)
+      return Ink.ACCENT_SOFT;
+    return switch (lens) {
+      case PLACE, WIRES, REACH -> Ink.CARD;
+      case HEAT -> {
+        var watts = watts(body);
+        yield watts >= 15
+            ? Ink.HEAT_HIGH
+            : watts >= 5 ? Ink.HEAT : watts >= 1 ? Ink.HEAT_LOW : Ink.CARD;
+      }
+      case NOISE -> NoiseInks.of(body, study);
+    };
+  }
+
+  private void words(Body body, PlateArea area) {
+    var wide = body.box().width() * area.scale();
+    var high = body.box().height() * area.scale();
+    var middle = area.toX(body.box().middleX());
+    var name = body.name();
+    var size = area.surface() == Surface.PLATE ? 11.5 : 11;
+    if (Faces.width(name, Face.MONO_BOLD, size) <= wide - 4 && high >= 14) {
+      var second = second(body);
+      var two = high >= 32 && second.isPresent();
+      var y = area.toY(body.box().middleY()) + (two ? -1 : 4);
+      shapes.add(Shape.text(middle, y, name, Face.MONO_BOLD, size, Ink.TEXT, Shape.Anchor.MIDDLE));
+      if (two)
+        shapes.add(
+            Shape.text(
+                middle,
+                y + 13,
+                Faces.fit(second.get(), Face.TEXT, 10.5, wide - 4),
+                Face.TEXT,
+                10.5,
+                Ink.TEXT_SOFT,
+                Shape.Anchor.MIDDLE));
+      return;
+    }
+    // Narrow: its letters one below the other.
+    var letters = name.startsWith("-") ? name.substring(1) : name;
+    if (wide < NarrowRuns.LEAST || high < letters.length() * 9 + 2) return;
+    var y = area.toY(body.box().middleY()) - letters.length() * 4.5 + 8;
+    for (var i = 0; i < letters.length(); i++)
+      shapes.add(
+          Shape.text(
+              middle,
+              y + i * 9,
+              letters.substring(i, i + 1),
+              Face.MONO_BOLD,
+              9.5,
+              Ink.TEXT,
+              Shape.Anchor.MIDDLE));
+  }
+
+  private Optional<String> second(Body body) {
+    return switch (lens) {
+      case PLACE -> body.device().map(Device::purpose).filter(text -> !text.isBlank());
+      case HEAT ->
+          Optional.of(
+              nelvar.core.units.Significant.digits(Math.round(watts(body) * 10) / 10.0) + " W");
+      case NOISE ->
+          body.device().map(d -> nelvar.core.analysis.space.NoiseClass.of(d, study).words());
+      case WIRES ->
+          Optional.of(
+              study.at(body.id()).size() + (study.at(body.id()).size() == 1 ? " wire" : " wires"));
+      case REACH -> body.fitting().reach().stream().findFirst().map(reach -> reach.what());
+    };
+  }
+
+  private double side(Surface surface, double x, double y, double scale) {
+    var area = new PlateArea(cabinet, surface, x, y + 16, scale);
+    areas.add(area);
+    shapes.add(Shape.text(x, y + 10, words(surface), Face.SEMIBOLD, SMALL, Ink.TEXT_SOFT));
+    if (surface != Surface.OUTSIDE)
+      shapes.add(
+          Shape.rounded(
+              x,
+              area.y(),
+              area.width(),
+              area.height(),
+              3,
+              Optional.of(Ink.CARD),
+              Optional.of(Shape.Pen.of(Ink.TEXT_FAINT, 1.2))));
+    if (surface == Surface.DOOR) hinge(area);
+    ducts(area);
+    kept(area);
+    for (var body : on(surface)) body(body, area);
+    return area.y()
+        + (surface == Surface.OUTSIDE
+            ? on(surface).stream().mapToDouble(b -> b.box().bottom()).max().orElse(0) * scale
+            : area.height());
+  }
+
+  private String words(Surface surface) {
+    if (surface != Surface.DOOR) return surface.words();
+    var mass =
+        on(Surface.DOOR).stream()
+            .flatMap(b -> b.part().article().mass().stream())
+            .mapToDouble(m -> m.value())
+            .sum();
+    return "door from outside, hinge %s, %.1f kg"
+        .formatted(cabinet.shell().hinge().map(Shell.Side::words).orElse("none"), mass);
+  }
+
+  private void hinge(PlateArea area) {
+    var pen = Shape.Pen.of(Ink.TEXT_SOFT, 3);
+    switch (cabinet.shell().hinge().orElse(Shell.Side.LEFT)) {
+      case LEFT -> {
+        shapes.add(Shape.line(area.x(), area.y() + 12, area.x(), area.y() + 30, pen));
+        shapes.add(
+            Shape.line(
+                area.x(),
+                area.y() + area.height() - 30,
+                area.x(),
+                area.y() + area.height() - 12,
+                pen));
+      }
+      case RIGHT -> {
+        var x = area.x() + area.width();
+        shapes.add(Shape.line(x, area.y() + 12, x, area.y() + 30, pen));
+        shapes.add(
+            Shape.line(x, area.y() + area.height() - 30, x, area.y() + area.height() - 12, pen));
+      }
+      case TOP, BOTTOM -> {
+        shapes.add(Shape.line(area.x() + 12, area.y(), area.x() + 30, area.y(), pen));
+        shapes.add(
+            Shape.line(
+                area.x() + area.width() - 30,
+                area.y(),
+                area.x() + area.width() - 12,
+                area.y(),
+                pen));
+      }
+    }
+  }
+
+  private double shelf(List<Device> waiting, double top, double width) {
+    shapes.add(Shape.line(MARGIN, top, width - MARGIN, top, Shape.Pen.of(Ink.LINE, 1)));
+    shapes.add(
+        Shape.text(
+            MARGIN,
+            top + 16,
+            "Placed nowhere yet: drag one onto the plate or the door, or press Arrange",
+            Face.SEMIBOLD,
+            12,
+            Ink.TEXT));
+    var x = MARGIN;
+    var y = top + 24;
+    for (var device : waiting) {
+      var name = device.designation().text();
+      var wide = Faces.width(name, Face.MONO_BOLD, 11.5) + 14;
+      if (x + wide > width - MARGIN) {
+        x = MARGIN;
+        y += 28;
+      }
+      var chosen = selected.filter(device.id()::equals).isPresent();
+      var known = Bodies.size(device, study).isPresent();
+      shapes.add(
+          Shape.rounded(
+              x,
+              y,
+              wide,
+              23,
+              3,
+              Optional.of(chosen ? Ink.ACCENT_SOFT : Ink.CARD),
+              Optional.of(new Shape.Pen(chosen ? Ink.ACCENT : Ink.TEXT_FAINT, 1, known ? 0 : 3))));
+      shapes.add(Shape.text(x + 7, y + 16, name, Face.MONO_BOLD, 11.5, Ink.TEXT));
+      spots.add(
+          new Drawing.Spot(
+              x,
+              y,
+              wide,
+              23,
+              device.id(),
+              name + (known ? ", placed nowhere yet" : ", its size is not known")));
+      x += wide + 6;
+    }
+    return y + 28;
+  }
+
+  /// The worst open finding of each thing.
+  public static Map<Id, Severity> worst(List<nelvar.core.finding.Verdict.Finding> findings) {
+    var all = new HashMap<Id, Severity>();
+    for (var finding : findings)
+      finding
+          .subject()
+          .thing()
+          .ifPresent(
+              id -> all.merge(id, finding.severity(), (a, b) -> a.compareTo(b) <= 0 ? a : b));
+    return all;
+  }
+}

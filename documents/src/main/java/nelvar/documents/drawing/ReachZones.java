@@ -1,0 +1,46 @@
+package nelvar.documents.drawing;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.space.Body;
+import nelvar.core.analysis.space.Box;
+import nelvar.core.analysis.space.Reach;
+
+/// The room before slots, plugs and trimmers, and a bolt where mains is on a part that hands reach
+/// into.
+final class ReachZones {
+  private ReachZones() {}
+
+  static void draw(Body body, PlateArea area, Study study, List<Shape> shapes) {
+    for (var reach : body.fitting().reach())
+      Reach.before(body, reach.side().turned(body.at().quarters()), Box.mm(reach.free()))
+          .ifPresent(before ->
+              shapes.add(
+                  area.box(
+                      before,
+                      2,
+                      Optional.of(Ink.DC_LOW_SOFT),
+                      Optional.of(new Shape.Pen(Ink.DC_LOW, 0.9, 3)))));
+    if (!body.fitting().reach().isEmpty() && Reach.live(body, study)) {
+      var x = area.toX(body.box().left()) + 3;
+      var y = area.toY(body.box().bottom()) - 12;
+      shapes.add(
+          Shape.polygon(
+              Optional.of(Ink.MAINS),
+              Optional.empty(),
+              x + 4,
+              y,
+              x,
+              y + 6,
+              x + 3,
+              y + 6,
+              x + 1,
+              y + 11,
+              x + 7,
+              y + 4,
+              x + 4,
+              y + 4));
+    }
+  }
+}
