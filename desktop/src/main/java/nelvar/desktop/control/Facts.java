@@ -12,7 +12,11 @@ import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.ConductorTemperature;
 import nelvar.core.analysis.sizing.SectionChoice;
 import nelvar.core.analysis.sizing.VoltageDrop;
+import nelvar.core.analysis.space.Bodies;
+import nelvar.core.analysis.supply.RatingLeft;
 import nelvar.core.analysis.supply.SupplyLoad;
+import nelvar.core.analysis.thermal.DeviceHeat;
+import nelvar.core.analysis.thermal.InsideAir;
 import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.Part;
@@ -23,7 +27,6 @@ import nelvar.core.trail.Computed;
 import nelvar.core.trail.Trail;
 import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
-import nelvar.core.units.Power;
 
 /// The numbers of a thing, each with its working where it has one. In one order for every kind of
 /// thing.
@@ -47,6 +50,7 @@ public final class Facts {
     protection(device, study, facts);
     gives(device, study, facts);
     takes(device, study, facts);
+    stands(device, study, facts);
     return facts;
   }
 
@@ -106,25 +110,48 @@ public final class Facts {
               load.trail()));
       facts.add(Fact.of("Share of its rating", load.value().of(source.output().rating())));
       facts.add(Fact.of("Gives, with duty", study.runningCurrent(source)));
-      loss(device, study).ifPresent(power -> facts.add(Fact.of("Heat, all on", power)));
+      var left =
+          RatingLeft.of(study.part(device).orElseThrow(), source.output().rating(), device, study);
+      if (left.value().compareTo(source.output().rating()) < 0)
+        facts.add(
+            Fact.of(
+                "Gives where it stands",
+                "%s of %s".formatted(left.value(), source.output().rating()),
+                left.trail()));
     }
   }
 
-  /// What goes in and does not come out.
-  private static Optional<Power> loss(Device device, Study study) {
-    var in =
-        study.network().feeds(device.id()).stream()
-            .mapToDouble(feed -> study.designPower(feed).watts())
-            .sum();
-    var out =
-        study.network().sources(device).stream()
-            .flatMap(source -> study.currents().served(source).stream())
-            .mapToDouble(
-                feed -> study.designPower(feed).watts() * feed.device().work().simultaneityFactor())
-            .sum();
-    return in > out && out > 0
-        ? Optional.of(new Power(in - out))
-        : study.part(device).flatMap(part -> part.loss());
+  /// Its size, what it gives off and the air it stands in.
+  private static void stands(Device device, Study study, List<Fact> facts) {
+    var heat = DeviceHeat.of(device, study);
+    if (heat.value().watts() > 0.05)
+      facts.add(Fact.of("Heat, with duty", heat.value(), heat.trail()));
+    var body = Bodies.of(study).of(device.id());
+    if (body.isEmpty()) return;
+    facts.add(
+        Fact.of(
+            "Size",
+            "%.0f × %.0f%s mm%s"
+                .formatted(
+                    body.get().box().width(),
+                    body.get().box().height(),
+                    body.get().depth().map(" × %.0f"::formatted).orElse(""),
+                    body.get().assumed() ? ", assumed" : "")));
+    if (body.get().surface().inside())
+      InsideAir.at(device.id(), study)
+          .ifPresent(air ->
+              facts.add(
+                  Fact.of(
+                      "Air at it",
+                      "%s, up to %s".formatted(air.expected(), air.upper()),
+                      air.trail())));
+    Bodies.of(study)
+        .nearest(body.get())
+        .ifPresent(other ->
+            facts.add(
+                Fact.of(
+                    "Nearest neighbour",
+                    "%s, %.0f mm".formatted(other.name(), other.box().gap(body.get().box())))));
   }
 
   private static void takes(Device device, Study study, List<Fact> facts) {

@@ -44,7 +44,7 @@ final class AirChart {
   List<Shape> draw(double left, double width) {
     var shapes = new ArrayList<Shape>();
     var limits = limits();
-    var least = Math.floor((air.around().celsius() - 1) / 5) * 5;
+    var least = Math.floor((air.around().celsius() - 6) / 5) * 5;
     var warmest =
         Math.max(
             air.upper(air.rise(1)).celsius(),
@@ -80,12 +80,13 @@ final class AirChart {
     shapes.add(Shape.line(room, top, room, bottom, new Shape.Pen(Ink.TEXT_FAINT, 1.2, 4)));
     shapes.add(
         Shape.text(
-            room + 4,
+            room - 4,
             bottom - 5,
             "room %.0f".formatted(air.around().celsius()),
             Face.TEXT,
             SMALL,
-            Ink.TEXT_SOFT));
+            Ink.TEXT_SOFT,
+            Shape.Anchor.END));
     curve(shapes, least, most, from, to, top, bottom);
     limits(limits, shapes, new double[] {least, most, from, to});
     shapes.add(
@@ -181,13 +182,13 @@ final class AirChart {
       named.add(y);
       shapes.add(
           Shape.text(
-              Math.min(x, frame[3]) - 5,
+              x + 56 < frame[3] + 12 ? x + 5 : x - 5,
               y - 4,
               "%s to %.0f".formatted(limit.body().name(), limit.most()),
               Face.TEXT,
               SMALL,
               bad ? Ink.WARNING : Ink.TEXT_SOFT,
-              Shape.Anchor.END));
+              x + 56 < frame[3] + 12 ? Shape.Anchor.START : Shape.Anchor.END));
     }
   }
 }

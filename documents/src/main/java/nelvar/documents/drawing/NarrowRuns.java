@@ -8,7 +8,7 @@ import nelvar.core.analysis.space.Body;
 /// Bodies too narrow for letters are named in runs: `K10…K15` below the row.
 final class NarrowRuns {
   /// Narrower bodies hold no letter, px.
-  static final double LEAST = 8;
+  static final double LEAST = 6.4;
 
   private static final double NEIGHBOURS = 4;
 

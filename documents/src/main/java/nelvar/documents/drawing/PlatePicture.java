@@ -115,10 +115,19 @@ public final class PlatePicture {
     var right = MARGIN + Box.mm(shell.width()) * scale + MARGIN;
     shapes.addAll(new AirChart(study, cabinet, plate, selected).draw(right, AIR));
     var x = right + AIR + MARGIN;
-    var asideScale = Math.min(scale * 0.46, (width - x - MARGIN) / Box.mm(shell.width()));
     var y = top;
     for (var surface : aside) {
-      y = side(surface, x, y, asideScale) + 26;
+      var room = Fits.surface(cabinet, surface);
+      var tall = surface == Surface.DOOR ? 0.62 * high : Math.max(60, top + high - y - 20);
+      y =
+          side(
+                  surface,
+                  x,
+                  y,
+                  Math.min(
+                      scale * 0.8,
+                      Math.min((width - x - MARGIN) / room.width(), tall / room.height())))
+              + 14;
     }
     var bottom = Math.max(plate.toY(Fits.surface(cabinet, Surface.PLATE).height()) + MARGIN, y);
     if (lens == Lens.NOISE) bottom = NoiseInks.legend(shapes, MARGIN, bottom + 6);
@@ -388,8 +397,16 @@ public final class PlatePicture {
                 Shape.Anchor.MIDDLE));
       return;
     }
-    // Narrow: its letters one below the other.
     var letters = name.startsWith("-") ? name.substring(1) : name;
+    if (Faces.width(letters, Face.MONO_BOLD, 9.5) <= wide - 1 && high >= 12) {
+      plain(letters, middle, area.toY(body.box().middleY()) + 3.5);
+      return;
+    }
+    if (area.surface() != Surface.PLATE) {
+      plain(letters, middle, area.toY(body.box().bottom()) + 10);
+      return;
+    }
+    // Narrow: its letters one below the other.
     if (wide < NarrowRuns.LEAST || high < letters.length() * 9 + 2) return;
     var y = area.toY(body.box().middleY()) - letters.length() * 4.5 + 8;
     for (var i = 0; i < letters.length(); i++)
@@ -402,6 +419,10 @@ public final class PlatePicture {
               9.5,
               Ink.TEXT,
               Shape.Anchor.MIDDLE));
+  }
+
+  private void plain(String letters, double middle, double y) {
+    shapes.add(Shape.text(middle, y, letters, Face.MONO_BOLD, 9.5, Ink.TEXT, Shape.Anchor.MIDDLE));
   }
 
   private Optional<String> second(Body body) {

@@ -129,6 +129,13 @@ public final class Bodies {
     return Optional.ofNullable(byDevice.get(device));
   }
 
+  /// What stands next to it on the same surface, by the gap between their edges.
+  public Optional<Body> nearest(Body body) {
+    return byCabinet.getOrDefault(body.at().cabinet(), List.of()).stream()
+        .filter(other -> other.surface() == body.surface() && !other.id().equals(body.id()))
+        .min(java.util.Comparator.comparingDouble(other -> other.box().gap(body.box())));
+  }
+
   /// What belongs in a cabinet and is placed in none.
   public List<Device> waiting() {
     return List.copyOf(waiting);

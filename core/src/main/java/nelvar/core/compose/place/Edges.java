@@ -24,6 +24,10 @@ import nelvar.core.model.Surface;
 final class Edges {
   private final Cabinet cabinet;
   private final Study study;
+
+  /// From button to button, room for a label between them, mm.
+  private static final double BUTTON = 80;
+
   private final List<Body> onPlate;
   private final List<Body> bodies = new ArrayList<>();
 
@@ -123,7 +127,9 @@ final class Edges {
       var isolator = part.links().size() >= 2 && part.ownCoil().isEmpty() && size.width() >= 60;
       if (tall) return new double[] {(room.width() - size.width()) / 2, room.height() * 0.25};
       if (isolator) return new double[] {room.width() - size.width() - 60, room.height() * 0.1};
-      return new double[] {room.width() * 0.3, room.height() * 0.55};
+      var small =
+          bodies.stream().filter(b -> b.surface() == Surface.DOOR && b.box().width() < 60).count();
+      return new double[] {room.width() * 0.25 + BUTTON * small, room.height() * 0.55};
     }
     if (surface == Surface.LEFT || surface == Surface.RIGHT)
       return new double[] {(room.width() - size.width()) / 2, room.height() - size.height() - 60};

@@ -136,7 +136,7 @@ final class BodyCard {
   private static QuantityField<Length> field(
       String name, Length now, java.util.function.Predicate<Length> take) {
     var field = new QuantityField<Length>(name, "", Kind.LENGTH::read, take);
-    field.show(now.toString());
+    field.show(CabinetCard.millimetres(now));
     field.setId("panel-" + name.toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
     return field;
   }

@@ -7,7 +7,7 @@ import java.util.function.Function;
 import java.util.function.Predicate;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
+import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -37,8 +37,10 @@ final class CabinetCard {
   private final Study study;
   private final Session session;
   private final Optional<Id> selected;
+  private final Runnable more;
 
-  CabinetCard(Cabinet cabinet, Study study, Session session, Optional<Id> selected) {
+  CabinetCard(Cabinet cabinet, Study study, Session session, Optional<Id> selected, Runnable more) {
+    this.more = more;
     this.cabinet = cabinet;
     this.study = study;
     this.session = session;
@@ -73,20 +75,22 @@ final class CabinetCard {
                 shell.stands(),
                 CabinetCard::words,
                 v -> walls(shell.with(d -> d.stands = v))),
-            choice(
-                "Cables leave at",
-                "panel-cables",
-                List.of(Shell.Side.values()),
-                shell.cables(),
-                side -> "the " + side.words(),
-                v -> walls(shell.with(d -> d.cables = v))),
-            choice(
-                "Door hangs",
-                "panel-hinge",
-                hinges(),
-                shell.hinge(),
-                side -> side.map(s -> "on the " + s.words()).orElse("no door"),
-                v -> walls(shell.with(d -> d.hinge = v))));
+            new HBox(
+                6,
+                choice(
+                    "Cables, door",
+                    "panel-cables",
+                    List.of(Shell.Side.values()),
+                    shell.cables(),
+                    side -> side.words(),
+                    v -> walls(shell.with(d -> d.cables = v))),
+                choice(
+                    "",
+                    "panel-hinge",
+                    hinges(),
+                    shell.hinge(),
+                    side -> side.map(s -> "hinge " + s.words()).orElse("no door"),
+                    v -> walls(shell.with(d -> d.hinge = v)))));
     var air = CabinetAir.of(cabinet, study);
     var felt =
         new VBox(
@@ -135,7 +139,8 @@ final class CabinetCard {
         .addAll(
             button("Add a rail", "panel-add-rail", this::rail),
             button("Add a duct", "panel-add-duct", () -> duct(false)),
-            button("Add an upright duct", "panel-add-upright", () -> duct(true)));
+            button("Add an upright duct", "panel-add-upright", () -> duct(true)),
+            button("New cabinet", "cabinet-new", more));
     selected
         .filter(id -> cabinet.rail(id).isPresent() || cabinet.duct(id).isPresent())
         .ifPresent(
@@ -207,9 +212,14 @@ final class CabinetCard {
     return session.edit(LayoutEdits.change("Change " + cabinet.name(), cabinet.withShell(next)));
   }
 
+  /// As plates are measured.
+  static String millimetres(Length length) {
+    return nelvar.core.units.Significant.exact(Math.round(length.metres() * 1e4) / 10.0) + " mm";
+  }
+
   private QuantityField<Length> length(String name, Length now, Predicate<Length> take) {
     var field = new QuantityField<Length>(name, "", Kind.LENGTH::read, take);
-    field.show(now.toString());
+    field.show(millimetres(now));
     field.setId("cabinet-" + name.toLowerCase(java.util.Locale.ROOT));
     return field;
   }
@@ -261,7 +271,7 @@ final class CabinetCard {
       T now,
       Function<T, String> words,
       java.util.function.Consumer<T> take) {
-    var box = new ComboBox<T>();
+    var box = new ChoiceBox<T>();
     box.setId(id);
     box.setAccessibleText(name);
     box.setPrefWidth(190);
@@ -285,6 +295,12 @@ final class CabinetCard {
     var label = new Label(name);
     label.setMinWidth(96);
     label.setLabelFor(box);
+    if (name.isEmpty()) {
+      box.setAccessibleText("Door");
+      box.setPrefWidth(112);
+      return box;
+    }
+    if (id.equals("panel-cables")) box.setPrefWidth(84);
     var row = new HBox(8, label, box);
     row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     return row;

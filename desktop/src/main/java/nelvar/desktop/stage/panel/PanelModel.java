@@ -7,6 +7,7 @@ import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
+import nelvar.core.analysis.space.Box;
 import nelvar.core.analysis.space.RoomLeft;
 import nelvar.core.analysis.thermal.CabinetAir;
 import nelvar.core.finding.Severity;
@@ -83,10 +84,10 @@ record PanelModel(
   private static String summary(Cabinet cabinet, Study study) {
     var plate = cabinet.shell().mountingPlate();
     var air = CabinetAir.of(cabinet, study);
-    return "plate %s × %s, %s left, %s at the top"
+    return "plate %.0f × %.0f mm, %s free, %s at the top"
         .formatted(
-            plate.width(),
-            plate.height(),
+            Box.mm(plate.width()),
+            Box.mm(plate.height()),
             RoomLeft.of(cabinet, Bodies.of(study).in(cabinet)),
             air.hottest());
   }

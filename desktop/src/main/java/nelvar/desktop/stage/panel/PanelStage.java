@@ -206,10 +206,6 @@ public final class PanelStage implements Stage {
         });
         cabinets.getChildren().add(tab);
       }
-    var more = new Button("New cabinet");
-    more.setId("cabinet-new");
-    more.setOnAction(_ -> add());
-    cabinets.getChildren().add(more);
   }
 
   private void add() {
