@@ -61,7 +61,7 @@ class CommandLineTest {
     var tree = JsonMapper.builder().build().readTree(json.out());
     assertThat(tree.get("version").asInt()).isEqualTo(1);
     assertThat(tree.get("counts").get("errors").asInt()).isEqualTo(14);
-    assertThat(tree.get("findings").size()).isEqualTo(19);
+    assertThat(tree.get("findings").size()).isEqualTo(25);
     assertThat(tree.get("findings").get(0).get("working").size()).isPositive();
     assertThat(run("review", PLANTED, "--json").out()).isEqualTo(json.out());
   }

@@ -108,9 +108,9 @@ class ListsTest {
         .hasSize(nelvar.core.review.Alike.of(review.open()).size())
         .allMatch(row -> row.size() == 6);
     assertThat(Lists.findings(review).rows().getFirst().getFirst()).isEqualTo("error");
-    assertThat(Lists.deviations(review).rows()).hasSize(7);
+    assertThat(Lists.deviations(review).rows()).hasSize(9);
     assertThat(Lists.notChecked(review).rows())
-        .hasSize(3)
+        .hasSize(4)
         .contains(
             List.of(
                 "-E2",
@@ -127,7 +127,7 @@ class ListsTest {
                         "2026-07-01"))
                 .apply(Machines.planted()));
     assertThat(Lists.deviations(accepted).rows())
-        .hasSize(8)
+        .hasSize(10)
         .contains(
             List.of(
                 "W38",

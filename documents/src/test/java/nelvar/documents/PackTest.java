@@ -129,7 +129,7 @@ class PackTest {
     assertThat(
             text(PackFiles.pdf(Machines.review(Edits.accept(deviation).apply(Machines.planted())))))
         .contains("the valve has a diode")
-        .contains("8 accepted with a reason");
+        .contains("10 accepted with a reason");
   }
 
   @Test

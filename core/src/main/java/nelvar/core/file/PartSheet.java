@@ -31,6 +31,7 @@ public final class PartSheet {
           "body.width",
           "body.height",
           "body.depth",
+          "body.origin",
           "noise",
           "mechanics.frame",
           "mechanics.shaft",
@@ -51,6 +52,7 @@ public final class PartSheet {
   public static List<Section> of(Part part) {
     return Stream.of(
             new Section("As an article", article(part)),
+            new Section("Where it is mounted", mounted(part)),
             new Section("Ratings", ratings(part)),
             new Section("Takes power", takes(part)),
             new Section("Gives power", gives(part)),
@@ -118,6 +120,41 @@ public final class PartSheet {
     return rows;
   }
 
+  /// What it wants around it; sizes and rooms are as its maker, or the catalogue, has them.
+  private static List<Row> mounted(Part part) {
+    var rows = new ArrayList<Row>();
+    part.article()
+        .fitting()
+        .ifPresent(fitting -> {
+          fitting.above().ifPresent(room -> rows.add(new Row("Free above", room.toString())));
+          fitting.below().ifPresent(room -> rows.add(new Row("Free below", room.toString())));
+          fitting.sides().ifPresent(room -> rows.add(new Row("Free beside", room.toString())));
+          if (!fitting.wires().isEmpty())
+            rows.add(
+                new Row(
+                    "Wires enter at",
+                    String.join(
+                        ", ", fitting.wires().stream().map(side -> side.words()).toList())));
+          fitting
+              .fullTo()
+              .ifPresent(air -> rows.add(new Row("All it gives in air to", air.toString())));
+          fitting.most().ifPresent(air -> rows.add(new Row("Warmest air", air.toString())));
+          for (var reach : fitting.reach())
+            rows.add(
+                new Row(
+                    "To be reached: " + reach.what(),
+                    "%s, %s free".formatted(reach.side().words(), reach.free())));
+          if (fitting.bareBoard()) rows.add(new Row("Case", "none: it stands on spacers"));
+          fitting.moves().ifPresent(air -> rows.add(new Row("Moves in free air", air.toString())));
+          fitting.exchanges().ifPresent(q -> rows.add(new Row("Carries out", q.toString())));
+          fitting.removes().ifPresent(q -> rows.add(new Row("Cools by", q.toString())));
+          fitting
+              .through()
+              .ifPresent(share -> rows.add(new Row("Heat by its sink", share.toString())));
+        });
+    return rows;
+  }
+
   private static String said(Optional<?> value) {
     return value.map(Object::toString).orElse(UNKNOWN);
   }
@@ -126,7 +163,8 @@ public final class PartSheet {
     var rows = new ArrayList<Row>();
     PartProperties.of(part)
         .forEach((name, value) -> {
-          if (!ARTICLE.contains(name)) rows.add(new Row(words(name), metres(value)));
+          if (!ARTICLE.contains(name) && !name.startsWith("fitting"))
+            rows.add(new Row(words(name), metres(value)));
         });
     part.dial()
         .ifPresent(dial -> rows.add(new Row("Dial", dial.least() + " to " + dial.greatest())));

@@ -44,7 +44,7 @@ class SpiceNetlistTest {
         WhatIf.AS_DESIGNED,
         WhatIf.AS_DESIGNED.with(LoadMode.ALL_ON),
         WhatIf.AS_DESIGNED.togglingProtection(new nelvar.core.model.Id("F5")),
-        WhatIf.AS_DESIGNED.togglingCut(new nelvar.core.model.Id("W11")),
+        WhatIf.AS_DESIGNED.togglingCut(new nelvar.core.model.Id("W12")),
         WhatIf.AS_DESIGNED.togglingShort(
             nelvar.core.model.TerminalRef.of("M6:+"), nelvar.core.model.TerminalRef.of("M6:-")));
   }

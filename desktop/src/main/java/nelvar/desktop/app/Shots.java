@@ -38,6 +38,7 @@ public final class Shots {
               case "Runs" -> Optional.of(new Id("W32"));
               case "Signals" -> Optional.of(new Id("B3"));
               case "Motion" -> Optional.of(new Id("M4"));
+              case "Panel" -> Optional.of(new Id("A1"));
               default -> Optional.<Id>empty();
             };
         window.session().orElseThrow().selection().set(subject);
@@ -70,13 +71,13 @@ public final class Shots {
         picture(scene, folder.resolve("8-curves.png"));
         power.showCurves(false);
       }
-      window.choice(
-          nelvar.core.analysis.choice.Choosing.all(
-              window.session().orElseThrow().review().get().study(),
-              nelvar.core.analysis.choice.Goal.FEWEST_KINDS),
-          nelvar.core.analysis.choice.Goal.FEWEST_KINDS.words());
-      picture(scene, folder.resolve("9-choice.png"));
-      window.closeOverlay();
+      if (window.stage("Panel") instanceof nelvar.desktop.stage.panel.PanelStage panel) {
+        window.select(new Id("T3"));
+        window.choose(panel);
+        panel.look(nelvar.documents.drawing.PlatePicture.Lens.HEAT);
+        picture(scene, folder.resolve("9-panel-heat.png"));
+        panel.look(nelvar.documents.drawing.PlatePicture.Lens.PLACE);
+      }
       window.select(new Id("W32"));
       quick(window);
       picture(scene, folder.resolve("7-quick.png"));
@@ -113,7 +114,7 @@ public final class Shots {
       case "Runs" -> 4;
       case "Pack" -> 5;
       case "Motion" -> 15;
-      case "Panel" -> 16;
+      case "Panel" -> 19;
       default -> 13;
     };
   }
@@ -137,10 +138,6 @@ public final class Shots {
       list.getSelectionModel().selectIndices(0, 1, 3);
     pulse(1500);
     picture(scene, folder.resolve("16-compare.png"));
-    window.closeOverlay();
-    window.select(new Id("K10"));
-    window.wiring();
-    picture(scene, folder.resolve("17-wiring.png"));
     window.closeOverlay();
     window.select(new Id("T2"));
     window.catalogue();

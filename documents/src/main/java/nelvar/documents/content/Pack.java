@@ -8,12 +8,16 @@ import nelvar.core.analysis.protection.ProtectionChain;
 import nelvar.core.analysis.protection.ProtectiveDevices;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.VoltageDrop;
+import nelvar.core.analysis.space.Bodies;
+import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.states.MachineStates;
 import nelvar.core.analysis.supply.SupplyLoad;
 import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.model.Cabinet;
 import nelvar.core.model.School;
+import nelvar.core.model.Surface;
 import nelvar.core.review.Review;
 import nelvar.core.review.RuleBook;
 import nelvar.core.trail.Citation;
@@ -21,6 +25,7 @@ import nelvar.core.trail.Trail;
 import nelvar.documents.drawing.ConnectorFace;
 import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.Ink;
+import nelvar.documents.drawing.PlateDrawing;
 import nelvar.documents.drawing.SingleLine;
 import nelvar.documents.drawing.TimeCurrentChart;
 
@@ -65,6 +70,7 @@ public final class Pack {
     wireSheets(review, blocks);
     charts(review, blocks);
     connectors(review, blocks);
+    plates(review, blocks);
     for (var list : Lists.all(review, options.byFunction())) {
       blocks.add(new Block.NewPage());
       blocks.addAll(Block.list(list));
@@ -121,6 +127,38 @@ public final class Pack {
           new Block.Picture(
               small(ConnectorFace.of(face.getFirst().face(), under, java.util.Optional.empty()))));
     }
+  }
+
+  /// Each surface with something on it, to scale and with its measures.
+  private static void plates(Review review, List<Block> blocks) {
+    var study = review.study();
+    for (var cabinet : study.project().layout().cabinets()) {
+      var bodies = Bodies.of(study).in(cabinet);
+      for (var surface : Surface.values()) {
+        if (surface == Surface.OUTSIDE || bodies.stream().noneMatch(b -> b.surface() == surface))
+          continue;
+        blocks.add(new Block.NewPage());
+        blocks.add(
+            new Block.Heading("Layout: %s, %s".formatted(cabinet.name(), surface.words()), 1));
+        blocks.add(new Block.Paragraph(weighs(cabinet, surface, bodies)));
+        blocks.add(new Block.Picture(PlateDrawing.of(cabinet, surface, study, 176, 225)));
+      }
+    }
+  }
+
+  private static String weighs(Cabinet cabinet, Surface surface, List<Body> bodies) {
+    var here = bodies.stream().filter(b -> b.surface() == surface).toList();
+    var unknown = here.stream().filter(b -> b.part().article().mass().isEmpty()).count();
+    var sum =
+        here.stream()
+            .flatMap(b -> b.part().article().mass().stream())
+            .mapToDouble(m -> m.value())
+            .sum();
+    return "In mm from the left and the upper edge, as one stands before it. What is mounted here weighs %.1f kg%s. Sizes marked assumed in the list of places are measured before anything is drilled. Cables leave at the %s."
+        .formatted(
+            sum,
+            unknown == 0 ? "" : " and %d parts whose mass is not known".formatted(unknown),
+            cabinet.shell().cables().words());
   }
 
   /// From pixels to millimetres of paper: a place 13 mm wide.

@@ -69,13 +69,23 @@ public record InsideAir(Temperature expected, Temperature upper, Origin origin) 
                         () -> PartAir.of(body, CabinetAir.of(cabinet, study), study))));
   }
 
-  /// Of wires in the ducts of a cabinet: the warm edge of the warmest air.
+  /// Of wires in the ducts of a cabinet: see [#judged].
   public static Temperature inDucts(Study study) {
-    return of(study).upper();
+    var air = of(study);
+    return floor(air.upper(), air.origin(), study);
+  }
+
+  /// What was computed from assumed measures never lets anybody size for less than the Brief
+  /// designs for; what was measured does.
+  private static Temperature floor(Temperature upper, Origin origin, Study study) {
+    var designed = study.project().brief().surroundings().inside();
+    return origin == Origin.MEASURED || upper.compareTo(designed) > 0 ? upper : designed;
   }
 
   /// Where the air that a device is judged with is known from.
   public static String said(Device device, Study study) {
+    var designed = study.project().brief().surroundings().inside();
+    if (judged(device, study).equals(designed)) return "inside the cabinet, set in the Brief";
     if (at(device.id(), study).isPresent()) return "where it stands, the warm edge of the band";
     return switch (of(study).origin()) {
       case SET -> "inside the cabinet, set in the Brief";
@@ -84,9 +94,11 @@ public record InsideAir(Temperature expected, Temperature upper, Origin origin) 
     };
   }
 
-  /// What a device is judged with: the warm edge of the band where it stands, else of the cabinet,
-  /// else what the Brief designs for.
+  /// What a device is judged with: the warm edge of the band where it stands, else of the cabinet;
+  /// at least what the Brief designs for, unless somebody measured.
   public static Temperature judged(Device device, Study study) {
-    return at(device.id(), study).map(PartAir::upper).orElseGet(() -> of(study).upper());
+    var air = of(study);
+    return floor(
+        at(device.id(), study).map(PartAir::upper).orElse(air.upper()), air.origin(), study);
   }
 }

@@ -109,7 +109,7 @@ class ArrangeTest {
       if (proposal.copper().compareTo(plain.copper()) <= 0) shorter++;
     }
     // On small panels, where everything can be tried, none is broken that need not be: see below.
-    assertThat(soft).isLessThanOrEqualTo(3);
+    assertThat(soft).isLessThanOrEqualTo(4);
     // Where it is longer, by size breaks a rule that the layout keeps.
     assertThat(shorter).isGreaterThan(180);
   }
