@@ -47,7 +47,7 @@ class CommandLineTest {
             "error   W32: Return wire too thin  [sizing.voltage-drop]",
             "Way out: Make W32 2.5 mm²",
             "not checked -E2",
-            "14 errors, 5 warnings");
+            "14 errors, 11 warnings");
     var settled = run("review", SETTLED);
     assertThat(settled.code()).isZero();
     assertThat(settled.out()).contains("0 errors, 0 warnings").contains("claims no compliance");

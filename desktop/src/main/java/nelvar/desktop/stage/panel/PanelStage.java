@@ -181,7 +181,12 @@ public final class PanelStage implements Stage {
                 .filter(body -> !body.later())
                 .map(body -> new BodyCard(body, model.cabinet().orElseThrow(), study, to).node())
                 .orElseGet(() ->
-                    new CabinetCard(model.cabinet().orElseThrow(), study, to, to.selection().get())
+                    new CabinetCard(
+                            model.cabinet().orElseThrow(),
+                            study,
+                            to,
+                            to.selection().get(),
+                            this::add)
                         .node()));
   }
 
