@@ -13,6 +13,7 @@ import nelvar.core.model.Surface;
 public final class Fits {
   private final Cabinet cabinet;
   private final List<Body> bodies;
+  private final List<Obstacle> obstacles;
 
   /// What is in the way.
   ///
@@ -24,6 +25,8 @@ public final class Fits {
   private Fits(Cabinet cabinet, List<Body> bodies) {
     this.cabinet = cabinet;
     this.bodies = List.copyOf(bodies);
+    this.obstacles =
+        cabinet.ducts().stream().map(duct -> new Obstacle(duct.surface(), box(duct))).toList();
   }
 
   public static Fits in(Cabinet cabinet, Study study) {
@@ -124,13 +127,24 @@ public final class Fits {
     return Math.min(other.across(wanted), other.along(wanted));
   }
 
-  /// Whether nothing is in its way, it crowds nothing, and nothing crowds it.
+  /// Whether nothing is in its way, it crowds nothing, and nothing crowds it. Asked for thousands
+  /// of places, so it stops at the first that is in the way and says nothing of it.
   public boolean free(Body body) {
-    if (!over(body).isEmpty() || !crowds(body).isEmpty()) return false;
+    if (body.surface() == Surface.OUTSIDE) return true;
+    var box = body.box();
+    var wanted = body.wanted();
+    if (!box.within(surface(cabinet, body.surface()))
+        || !wanted.within(air(cabinet, body.surface()))) return false;
     for (var other : bodies)
-      if (!other.id().equals(body.id())
-          && other.surface() == body.surface()
-          && other.wanted().overlaps(body.box())) return false;
+      if (other.surface() == body.surface()
+          && (other.box().overlaps(wanted) || other.wanted().overlaps(box))
+          && !other.id().equals(body.id())) return false;
+    for (var duct : obstacles)
+      if (duct.surface() == body.surface() && duct.box().overlaps(wanted)) return false;
+    for (var kept : cabinet.kept())
+      if (kept.surface() == body.surface() && box(kept).overlaps(box)) return false;
     return true;
   }
+
+  private record Obstacle(Surface surface, Box box) {}
 }
