@@ -63,7 +63,8 @@ class CompareTest extends DemoWindow {
     driver.run(() -> session().composing().add(NeedReader.read("pump 24 V 1.5 A").orThrow()));
     driver.await("ways", () -> session().composing().offered().get().isPresent());
     driver.settle();
-    driver.run(() -> ((javafx.scene.control.Button) driver.window.root().lookup("#take-way-1")).fire());
+    driver.run(
+        () -> ((javafx.scene.control.Button) driver.window.root().lookup("#take-way-1")).fire());
     driver.await("review", () -> !session().stale().get());
     driver.settle();
     var before = session().project();
