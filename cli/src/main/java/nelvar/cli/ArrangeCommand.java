@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.space.Box;
 import nelvar.core.compose.place.Arrange;
 import nelvar.core.compose.place.Proposal;
 import nelvar.core.file.CatalogueFile;
@@ -72,11 +73,11 @@ final class ArrangeCommand implements Callable<Integer> {
     var shell = taken.cabinet().shell();
     ProjectFile.at(target).save(taken.edit(study).on(project, catalogue));
     out.printf(
-        "%s: %s × %s × %s, %d devices placed (%s). Written to %s.%n",
+        "%s: %.0f × %.0f × %.0f mm, %d devices placed (%s). Written to %s.%n",
         taken.cabinet().name(),
-        shell.width(),
-        shell.height(),
-        shell.depth(),
+        Box.mm(shell.width()),
+        Box.mm(shell.height()),
+        Box.mm(shell.depth()),
         taken.placements().size(),
         taken.name(),
         target);

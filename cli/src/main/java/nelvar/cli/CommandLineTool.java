@@ -2,6 +2,8 @@ package nelvar.cli;
 
 import java.io.PrintWriter;
 import java.util.Locale;
+import java.util.Set;
+import java.util.TreeSet;
 import picocli.CommandLine;
 
 /// The commands that need no window. `run` returns the exit code and never lets a stack trace out.
@@ -48,6 +50,13 @@ public final class CommandLineTool implements Runnable {
   /// The commands with their options, as picocli knows them.
   static CommandLine line() {
     return new CommandLine(new CommandLineTool());
+  }
+
+  /// What the command line answers to, so that no window opens for it.
+  public static Set<String> names() {
+    var all = new TreeSet<>(line().getSubcommands().keySet());
+    all.add("help");
+    return all;
   }
 
   public static int run(String[] arguments, PrintWriter terminal, PrintWriter errors) {

@@ -8,6 +8,7 @@ import java.util.concurrent.Callable;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
+import nelvar.core.analysis.space.Box;
 import nelvar.core.analysis.space.NoiseClass;
 import nelvar.core.analysis.space.RoomLeft;
 import nelvar.core.analysis.thermal.CabinetAir;
@@ -94,9 +95,9 @@ final class PanelCommand implements Callable<Integer> {
     return new Housing(
         cabinet.id().text(),
         cabinet.name(),
-        mm(shell.width().metres()),
-        mm(shell.height().metres()),
-        mm(shell.depth().metres()),
+        Box.mm(shell.width()),
+        Box.mm(shell.height()),
+        Box.mm(shell.depth()),
         air.inside().watts(),
         air.around().celsius(),
         air.at(0.5).celsius(),
@@ -110,10 +111,6 @@ final class PanelCommand implements Callable<Integer> {
             .filter(body -> !body.later())
             .map(body -> stands(body, air, study))
             .toList());
-  }
-
-  private static double mm(double metres) {
-    return Math.round(metres * 1e4) / 10.0;
   }
 
   private static Stands stands(Body body, CabinetAir air, Study study) {

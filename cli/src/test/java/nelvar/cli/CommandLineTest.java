@@ -54,6 +54,15 @@ class CommandLineTest {
     assertThat(run("review", PLANTED, "--working").out()).contains("ΔU = cosφ · Σ I · R");
   }
 
+  /// A command that the launcher does not know opens a window instead.
+  @Test
+  void theLauncherKnowsEveryCommand() throws Exception {
+    var launcher = Files.readString(Path.of("../nelvar"));
+    var known =
+        launcher.lines().filter(line -> line.contains("review | solve")).findFirst().orElseThrow();
+    for (var name : CommandLineTool.names()) assertThat(known).contains(" " + name + " ");
+  }
+
   @Test
   void reviewAsJsonIsVersionedAndStable() {
     var json = run("review", PLANTED, "--json");

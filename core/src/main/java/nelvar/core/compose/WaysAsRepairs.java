@@ -1,21 +1,27 @@
 package nelvar.core.compose;
 
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Part;
 import nelvar.core.compose.pins.AssignPins;
 import nelvar.core.compose.pins.SwapBoard;
+import nelvar.core.compose.place.Ventilation;
 import nelvar.core.finding.Repair;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
+import nelvar.core.model.Placement;
 import nelvar.core.review.Review;
 import nelvar.core.review.WaysOut;
 
 /// The best way to connect a device, as the way out of a finding that says it is not connected: not
 /// fed, a terminal left open, a stop button that nothing hears; a free pin for a sensor that does
-/// not suit its own, another controller for one that switches the earthed side. For one review.
+/// not suit its own, another controller for one that switches the earthed side, a fan for a cabinet
+/// that gets too warm. For one review.
 public final class WaysAsRepairs implements WaysOut.Proposer {
   private static final Set<String> RULES =
       Set.of("completeness.load-fed", "completeness.unconnected-terminal", "stop.read-only");
@@ -25,6 +31,7 @@ public final class WaysAsRepairs implements WaysOut.Proposer {
 
   private final Catalogue standard;
   private final Set<Id> asked = new HashSet<>();
+  private final Map<Id, Optional<Repair>> fans = new HashMap<>();
 
   public WaysAsRepairs(Catalogue standard) {
     this.standard = standard;
@@ -54,6 +61,13 @@ public final class WaysAsRepairs implements WaysOut.Proposer {
                 proposal.edit()));
   }
 
+  private List<Repair> aired(Optional<Id> cabinet, Review review) {
+    return cabinet
+        .flatMap(id -> fans.computeIfAbsent(id, _ -> Ventilation.of(id, review, standard)))
+        .map(List::of)
+        .orElse(List.of());
+  }
+
   @Override
   public List<Repair> of(Review.Entry entry, Review review) {
     var device = entry.verdict().subject().thing().flatMap(id -> review.study().device(id));
@@ -61,6 +75,11 @@ public final class WaysAsRepairs implements WaysOut.Proposer {
       return another(device.get(), review);
     if (device.isPresent() && entry.rule().id().equals("parts.sensor-input"))
       return elsewhere(device.get(), review);
+    if (entry.rule().id().equals("thermal.inside"))
+      return aired(entry.verdict().subject().thing(), review);
+    if (device.isPresent() && entry.rule().id().equals("thermal.part"))
+      return aired(
+          review.project().layout().placement(device.get().id()).map(Placement::cabinet), review);
     if (!RULES.contains(entry.rule().id())) return List.of();
     if (device.isEmpty() || !Ways.wanted(device.get(), review.study())) return List.of();
     asked.add(device.get().id());

@@ -64,9 +64,10 @@ final class AssumedWarmth {
         Severity.WARNING,
         finding.reason(),
         finding.text()
-            + " So it is in the air computed for the cabinet; in the %s the Brief designs for it holds."
+            + " So it is only in the air computed for the cabinet: let heat out first; in the %s the Brief designs for it holds."
                 .formatted(study.project().brief().surroundings().inside()),
         finding.trail(),
-        finding.proposals());
+        // Nobody thickens wires where the cabinet is to be cooled.
+        List.of());
   }
 }

@@ -3,39 +3,18 @@ package nelvar.desktop.app;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
-import java.util.Set;
 import javafx.application.Application;
 import nelvar.cli.CommandLineTool;
 
 /// The one entry: window, demo, pictures, or the command line.
 public final class Main {
-  private static final Set<String> COMMANDS =
-      Set.of(
-          "review",
-          "solve",
-          "signals",
-          "motion",
-          "settings",
-          "calc",
-          "pack",
-          "export",
-          "new",
-          "import",
-          "catalogue",
-          "compare",
-          "help",
-          "--help",
-          "-h",
-          "--version",
-          "-V");
-
   private Main() {}
 
   public static void main(String[] arguments) {
     // Numbers and papers are the same everywhere, whatever the machine's own language.
     Locale.setDefault(Locale.ROOT);
     if (arguments.length > 0
-        && (COMMANDS.contains(arguments[0])
+        && (CommandLineTool.names().contains(arguments[0])
             || (arguments[0].startsWith("-") && !arguments[0].equals("--shot")))) {
       var out = new PrintWriter(System.out, true, StandardCharsets.UTF_8);
       var err = new PrintWriter(System.err, true, StandardCharsets.UTF_8);

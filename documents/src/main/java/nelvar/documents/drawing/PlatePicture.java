@@ -1,7 +1,6 @@
 package nelvar.documents.drawing;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -549,17 +548,5 @@ public final class PlatePicture {
       x += wide + 6;
     }
     return y + 28;
-  }
-
-  /// The worst open finding of each thing.
-  public static Map<Id, Severity> worst(List<nelvar.core.finding.Verdict.Finding> findings) {
-    var all = new HashMap<Id, Severity>();
-    for (var finding : findings)
-      finding
-          .subject()
-          .thing()
-          .ifPresent(
-              id -> all.merge(id, finding.severity(), (a, b) -> a.compareTo(b) <= 0 ? a : b));
-    return all;
   }
 }

@@ -34,15 +34,7 @@ public final class Bodies {
         if (belongs(device, part.get())) waiting.add(device);
         continue;
       }
-      size(device, study)
-          .ifPresent(size ->
-              add(
-                  body(
-                      Optional.of(device),
-                      device.designation().text(),
-                      part.get(),
-                      placement.get(),
-                      size)));
+      body(placement.get(), study).ifPresent(this::add);
     }
     for (var later : layout.later())
       study
@@ -98,8 +90,27 @@ public final class Bodies {
                 body.assumed()));
   }
 
+  /// What stands at a place, whether the project has it there or not; empty for a device that is
+  /// not there or whose size nobody knows.
+  public static Optional<Body> body(Placement at, Study study) {
+    return study
+        .device(at.device())
+        .flatMap(device ->
+            study
+                .part(device)
+                .flatMap(part ->
+                    size(device, study)
+                        .map(size ->
+                            body(
+                                Optional.of(device),
+                                device.designation().text(),
+                                part,
+                                at,
+                                size))));
+  }
+
   /// A body of this size at a place.
-  public static Body body(
+  private static Body body(
       Optional<Device> device, String name, Part part, Placement at, Size size) {
     var lies = at.quarters() % 2 == 1;
     var box =

@@ -44,7 +44,7 @@ public final class FieldTerminals implements Rule {
         "of the plate, from where cables leave (%s)"
             .formatted(placed.cabinet().shell().cables().words()),
         Percent.ofFraction(way));
-    w.given("at most", new Percent(50), "common practice");
+    w.given("at most", Percent.ofFraction(HALF), "common practice");
     var trail = w.explain(body.name()).trail();
     if (way <= HALF) return new Verdict.Pass(body.id(), trail);
     return new Verdict.Finding(
@@ -57,7 +57,8 @@ public final class FieldTerminals implements Rule {
         placed.moved(there -> away(there, placed.cabinet()) <= HALF));
   }
 
-  private static final double HALF = 0.5;
+  /// Of the plate, from the side cables leave at.
+  public static final double HALF = 0.5;
 
   private static double away(Body body, Cabinet cabinet) {
     var plate = Fits.surface(cabinet, Surface.PLATE);

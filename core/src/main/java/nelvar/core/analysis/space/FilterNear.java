@@ -26,7 +26,9 @@ import nelvar.core.units.Length;
 /// 200 mm from edge to edge at most (common practice, no published source).
 public final class FilterNear implements Rule {
   private static final Reason FAR = Reason.of("A filter stands far from the drive it filters");
-  private static final double NEAR = 200;
+
+  /// From edge to edge, mm.
+  public static final double NEAR = 200;
 
   @Override
   public String id() {

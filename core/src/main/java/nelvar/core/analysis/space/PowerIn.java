@@ -19,7 +19,9 @@ import nelvar.core.units.Length;
 /// the plate, and 100 mm from terminals that cables of the machine land on (common practice).
 public final class PowerIn implements Rule {
   private static final Reason AMONG = Reason.of("The mains enters among the machine's terminals");
-  private static final double APART = 100;
+
+  /// From edge to edge, mm.
+  public static final double APART = 100;
 
   @Override
   public String id() {

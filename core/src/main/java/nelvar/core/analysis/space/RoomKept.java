@@ -15,7 +15,7 @@ import nelvar.core.units.Percent;
 /// many shops, no published source).
 public final class RoomKept implements Rule {
   private static final Reason FULL = Reason.of("Little room is left for what comes later");
-  private static final Percent KEPT = new Percent(20);
+  public static final Percent KEPT = new Percent(20);
 
   @Override
   public String id() {

@@ -5,6 +5,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.space.Bodies;
 import nelvar.core.catalogue.DcMotor;
 import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.finding.Reason;
@@ -45,9 +46,18 @@ public final class StartsByItself implements Rule {
                 .part(device)
                 .filter(part -> part instanceof InductionMotor || part instanceof DcMotor)
                 .isPresent())
+        .filter(device -> !coolsACabinet(device, study))
         .filter(device ->
             study.network().feeds(device.id()).stream().anyMatch(f -> f.source().isPresent()))
         .flatMap(Contained.one(this, Device::id, device -> judge(device, study)));
+  }
+
+  /// The fan of a cabinet, behind its guard, is to run whenever there are volts.
+  private static boolean coolsACabinet(Device device, Study study) {
+    return Bodies.of(study)
+        .of(device.id())
+        .filter(body -> body.fitting().moves().isPresent())
+        .isPresent();
   }
 
   private static Live cold(Study study) {

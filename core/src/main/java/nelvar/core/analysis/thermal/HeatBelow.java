@@ -6,6 +6,8 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.space.Placed;
+import nelvar.core.catalogue.Fitting;
+import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -39,9 +41,21 @@ public final class HeatBelow implements Rule {
 
   /// Whether warm air hurts it: a controller or a supply that may not stand in more than 55 °C or
   /// gives less in warm air.
-  public static boolean delicate(Body body) {
-    var low = body.fitting().most().filter(t -> t.celsius() < DELICATE).isPresent();
-    return (low && !body.part().drives()) || body.part().electronicSupply();
+  public static boolean delicate(Part part) {
+    return (low(part) && !part.drives()) || part.electronicSupply();
+  }
+
+  /// Whether it may not stand in more than 55 °C.
+  public static boolean low(Part part) {
+    return part.article()
+        .fitting()
+        .flatMap(Fitting::most)
+        .filter(t -> t.celsius() < DELICATE)
+        .isPresent();
+  }
+
+  private static boolean delicate(Body body) {
+    return delicate(body.part());
   }
 
   private static Verdict judge(Placed placed) {

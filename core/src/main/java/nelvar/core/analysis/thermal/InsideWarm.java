@@ -2,16 +2,20 @@ package nelvar.core.analysis.thermal;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.space.Bodies;
+import nelvar.core.analysis.space.Body;
 import nelvar.core.catalogue.Enclosure;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Cabinet;
+import nelvar.core.model.Surface;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.model.edit.LayoutEdits;
@@ -43,7 +47,7 @@ public final class InsideWarm implements Rule {
   private static Verdict judge(Cabinet cabinet, Study study) {
     var air = CabinetAir.of(cabinet, study);
     var limit = study.project().brief().surroundings().inside();
-    var upper = air.upper(air.rise(1));
+    var upper = upper(cabinet, study);
     var w = Working.of("Air in " + cabinet.name());
     w.use(new nelvar.core.trail.Explained<>(air.inside(), air.trail()));
     w.result("Tupper", "Ta + %.2f · ΔTtop".formatted(1 + air.band()), upper);
@@ -54,17 +58,16 @@ public final class InsideWarm implements Rule {
         cabinet.id(),
         Severity.WARNING,
         WARM,
-        "%s stay inside %s: at the top it gets %s, up to %s with what the model may be off, and everything is sized for %s. Let heat out, or design for more."
+        "%s stay inside %s: at the top it gets %s, up to %s with what the model may be off, and everything is sized for %s. Let heat out, or design for more (Brief) and see what that asks for."
             .formatted(air.inside(), cabinet.name(), air.hottest(), upper, limit),
         trail,
-        ways(cabinet, study, limit, upper));
+        ways(cabinet, study, limit));
   }
 
-  private static List<Repair> ways(
-      Cabinet cabinet, Study study, Temperature limit, Temperature upper) {
+  private static List<Repair> ways(Cabinet cabinet, Study study, Temperature limit) {
     return Stream.of(
-            larger(cabinet, study, limit).map(Repair::of),
-            Optional.of(Repair.of(design(study, upper))))
+            sinks(cabinet, study).filter(edit -> cool(edit, cabinet, study, limit)).map(Repair::of),
+            larger(cabinet, study, limit).map(Repair::of))
         .flatMap(Optional::stream)
         .toList();
   }
@@ -84,13 +87,40 @@ public final class InsideWarm implements Rule {
             java.util.Comparator.comparingDouble(
                 e -> e.width().metres() * e.height().metres() * e.depth().metres()))
         .map(e -> grow(cabinet, e, study))
-        .filter(edit -> {
-          var next = study.tried(edit.apply(study.project()));
-          var grown = next.project().layout().cabinet(cabinet.id()).orElseThrow();
-          var air = CabinetAir.of(grown, next);
-          return air.upper(air.rise(1)).compareTo(limit) <= 0;
-        })
+        .filter(edit -> cool(edit, cabinet, study, limit))
         .findFirst();
+  }
+
+  private static boolean cool(Edit edit, Cabinet cabinet, Study study, Temperature limit) {
+    var next = study.tried(edit.apply(study.project()));
+    return next.project()
+        .layout()
+        .cabinet(cabinet.id())
+        .filter(now -> upper(now, next).compareTo(limit) <= 0)
+        .isPresent();
+  }
+
+  /// The warm edge of the band under the roof.
+  public static Temperature upper(Cabinet cabinet, Study study) {
+    var air = CabinetAir.of(cabinet, study);
+    return air.upper(air.rise(1));
+  }
+
+  /// All heat sinks that can stand outside, through the wall behind them.
+  private static Optional<Edit> sinks(Cabinet cabinet, Study study) {
+    var inside =
+        Bodies.of(study).in(cabinet).stream()
+            .filter(body -> body.fitting().through().isPresent() && !body.later())
+            .filter(body -> body.surface() == Surface.PLATE && !body.at().sinkOutside())
+            .toList();
+    if (inside.isEmpty() || !cabinet.shell().housing().metal()) return Optional.empty();
+    return Optional.of(
+        LayoutEdits.place(
+            "Put the heat sink%s of %s through the wall"
+                .formatted(
+                    inside.size() == 1 ? "" : "s",
+                    inside.stream().map(Body::name).collect(Collectors.joining(", "))),
+            inside.stream().map(body -> body.at().sinking(true)).toList()));
   }
 
   private static Edit grow(Cabinet cabinet, Enclosure next, Study study) {
@@ -103,18 +133,5 @@ public final class InsideWarm implements Rule {
         .flatMap(study::device)
         .map(device -> edit.then(Edits.swap(device, next)))
         .orElse(edit);
-  }
-
-  private static Edit design(Study study, Temperature upper) {
-    var brief = study.project().brief();
-    var around = brief.surroundings();
-    var up = new Temperature(Math.ceil(upper.celsius()));
-    return Edits.brief(
-        "Design for %s inside".formatted(up),
-        new nelvar.core.model.Brief(
-            brief.supply(),
-            new nelvar.core.model.Brief.Surroundings(
-                around.least(), around.greatest(), up, around.altitude(), around.remarks()),
-            brief.policies()));
   }
 }

@@ -27,7 +27,7 @@ public record PartAir(Temperature expected, Temperature upper, double plume, Tra
   static final double CONVECTED = 0.7;
 
   /// What gives off less has no plume that the law of turbulent ones holds for.
-  private static final double LEAST_WATTS = 5;
+  public static final double LEAST_WATTS = 5;
 
   /// Deep enough for what has no depth that is known.
   private static final double USUAL_DEPTH = 100;
@@ -99,11 +99,17 @@ public record PartAir(Temperature expected, Temperature upper, double plume, Tra
   static Optional<Double> plume(Body hot, double watts, Body body) {
     var above = above(hot, body);
     if (watts < LEAST_WATTS || above < 0 || across(hot, body) <= 0) return Optional.empty();
+    return Optional.of(plume(watts, hot.box().width(), hot.depth().orElse(0.0), above));
+  }
+
+  /// The same of a part that is not placed yet: what rises so far above it, K.
+  ///
+  /// @param depth mm; 0 where nobody knows
+  /// @param above mm
+  public static double plume(double watts, double width, double depth, double above) {
     var diameter =
         Plume.diameter(
-            Length.ofMillimetres(hot.box().width()),
-            Length.ofMillimetres(hot.depth().orElse(USUAL_DEPTH)));
-    return Optional.of(
-        Plume.rise(new Power(watts * CONVECTED), Length.ofMillimetres(above), diameter).value());
+            Length.ofMillimetres(width), Length.ofMillimetres(depth > 0 ? depth : USUAL_DEPTH));
+    return Plume.rise(new Power(watts * CONVECTED), Length.ofMillimetres(above), diameter).value();
   }
 }

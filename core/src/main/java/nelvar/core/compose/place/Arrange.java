@@ -12,6 +12,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.space.Box;
+import nelvar.core.analysis.space.DoorCloses;
 import nelvar.core.analysis.space.DuctWays;
 import nelvar.core.analysis.space.RoomLeft;
 import nelvar.core.analysis.thermal.CabinetAir;
@@ -32,6 +33,9 @@ import nelvar.core.units.Length;
 /// A first layout of a machine's cabinet, in seconds: rows of parts between ducts, short wires,
 /// dirty beside dirty, heat above what it hurts. What is held stays where it is.
 public final class Arrange {
+  /// With a duct along the upper edge, and without.
+  private static final List<Boolean> TOP_DUCT = List.of(false, true);
+
   private final Study study;
   private final Cabinet cabinet;
   private final long seed;
@@ -123,22 +127,22 @@ public final class Arrange {
   }
 
   private static boolean deepEnough(List<Item> items, Shell shell) {
-    return items.stream().allMatch(item -> item.depth() <= Frame.deep(shell));
+    return items.stream().allMatch(item -> item.depth() <= DoorCloses.deep(shell));
   }
 
   private boolean possible(List<Item> items, BooleanSupplier cancelled) {
-    for (var top : List.of(false, true)) {
-      var search = search(items, top, Wanted.FITTING);
-      var rows =
-          search.improve(
-              search.greedy(RowSearch.BY_HAND),
-              seed,
-              RowSearch.steps(items.size()) / 2,
-              cancelled,
-              _ -> {});
-      if (search.decode(rows).overflow <= 0) return true;
-    }
-    return false;
+    return TOP_DUCT.parallelStream()
+        .anyMatch(top -> {
+          var search = search(items, top, Wanted.FITTING);
+          var rows =
+              search.improve(
+                  search.greedy(RowSearch.BY_HAND),
+                  seed,
+                  RowSearch.steps(items.size()) / 2,
+                  cancelled,
+                  _ -> {});
+          return search.decode(rows).overflow <= 0;
+        });
   }
 
   /// The cabinet at hand where everything goes into it, else the smallest that does, else the one
@@ -163,25 +167,19 @@ public final class Arrange {
   public static List<Proposal> proposals(
       Study study, Cabinet cabinet, long seed, BooleanSupplier cancelled, DoubleConsumer progress) {
     var arrange = new Arrange(study, cabinet, seed);
+    var shares = new Shares(2 * Wanted.ALL.size(), progress);
     var all = new ArrayList<Proposal>();
-    var done = 0;
-    for (var wanted : Wanted.ALL) {
-      var begun = done;
-      var proposal =
-          arrange.one(
-              wanted, cancelled, share -> progress.accept((begun + share) / Wanted.ALL.size()));
-      done++;
+    for (var proposal :
+        Wanted.ALL.parallelStream().map(wanted -> arrange.one(wanted, cancelled, shares)).toList())
       if (all.stream().noneMatch(p -> p.placements().equals(proposal.placements())))
         all.add(proposal);
-      if (cancelled.getAsBoolean()) break;
-    }
     progress.accept(1);
     return all;
   }
 
   /// One layout, the shortest wires first.
   public static Proposal best(Study study, Cabinet cabinet, long seed) {
-    return new Arrange(study, cabinet, seed).one(Wanted.SHORT, () -> false, _ -> {});
+    return new Arrange(study, cabinet, seed).one(Wanted.SHORT, () -> false, new Shares(2, _ -> {}));
   }
 
   /// The plain way to compare with: row by row, the largest first.
@@ -192,29 +190,27 @@ public final class Arrange {
     return arrange.proposal("by size", items, search, search.greedy(RowSearch.BY_SIZE));
   }
 
-  private Proposal one(Wanted wanted, BooleanSupplier cancelled, DoubleConsumer progress) {
+  private Proposal one(Wanted wanted, BooleanSupplier cancelled, Shares shares) {
     var items = items();
-    if (held().isEmpty()) {
-      var best = Optional.<Proposal>empty();
-      var cost = Double.POSITIVE_INFINITY;
-      for (var top : List.of(false, true)) {
-        var search = search(items, top, wanted);
-        var rows =
-            rows(
-                search,
-                items,
-                top,
-                cancelled,
-                share -> progress.accept((share + (top ? 1 : 0)) / 2));
-        var decoded = search.decode(rows);
-        if (decoded.cost < cost) {
-          cost = decoded.cost;
-          best = Optional.of(proposal(wanted.name(), items, search, search.tidy(rows)));
-        }
-      }
-      return best.orElseThrow();
+    if (!held().isEmpty()) return round(wanted, items);
+    return TOP_DUCT.parallelStream()
+        .map(top -> found(wanted, items, top, cancelled, shares))
+        .min(Comparator.comparingDouble(Found::cost))
+        .map(best -> proposal(wanted.name(), items, best.search(), best.search().tidy(best.rows())))
+        .orElseThrow();
+  }
+
+  private record Found(RowSearch search, List<int[]> lines, double cost) {
+    int[][] rows() {
+      return lines.toArray(int[][]::new);
     }
-    return round(wanted, items);
+  }
+
+  private Found found(
+      Wanted wanted, List<Item> items, boolean top, BooleanSupplier cancelled, Shares shares) {
+    var search = search(items, top, wanted);
+    var rows = rows(search, items, top, cancelled, shares.one());
+    return new Found(search, List.of(rows), search.decode(rows).cost);
   }
 
   /// From the order of a builder's hand; where something does not fit then, from rows that were

@@ -1,12 +1,16 @@
 package nelvar.core.compose.place;
 
 import java.util.List;
+import nelvar.core.analysis.space.FieldTerminals;
+import nelvar.core.analysis.space.FilterNear;
+import nelvar.core.analysis.space.PowerIn;
+import nelvar.core.analysis.space.QuietApart;
+import nelvar.core.analysis.space.RoomKept;
+import nelvar.core.analysis.thermal.HeatBelow;
+import nelvar.core.analysis.thermal.PartAir;
 
 /// Rows of items as they come to stand in a frame, and what that costs.
 final class Decoded {
-  private static final double QUIET_GAP = 100;
-  private static final double FILTER_GAP = 200;
-
   /// Of a rule that is broken, whatever it is: dearer than any wire it might save.
   private static final double BROKEN = 15;
 
@@ -16,12 +20,9 @@ final class Decoded {
   private static final double SPREAD = 1.2;
 
   /// Of room, as the rule on it asks, a little more.
-  private static final double WANTED_FREE = 0.21;
+  private static final double WANTED_FREE = RoomKept.KEPT.fraction() + 0.01;
 
   private static final double LEAST_ROW = 125;
-
-  /// A plume below this many kelvin is let be.
-  private static final double LET_BE = 5;
 
   private final List<Item> items;
   private final Links links;
@@ -142,9 +143,9 @@ final class Decoded {
     for (var q : groups.quiet())
       for (var d : groups.dirty()) {
         var gap = gap(q, d);
-        if (gap >= QUIET_GAP) continue;
+        if (gap >= QuietApart.APART) continue;
         broken++;
-        sum += BROKEN + wanted.noise() * (1 - gap / QUIET_GAP);
+        sum += BROKEN + wanted.noise() * (1 - gap / QuietApart.APART);
       }
     return sum;
   }
@@ -164,10 +165,10 @@ final class Decoded {
         if (d == h) continue;
         var above = top(h) - bottom(d);
         if (above < 0 || Math.min(right(h), right(d)) <= Math.max(left[h], left[d])) continue;
-        var kelvin = Plumes.rise(hot, above);
-        if (kelvin <= LET_BE) continue;
+        var kelvin = PartAir.plume(hot.watts(), hot.width(), hot.depth(), above);
+        if (kelvin <= HeatBelow.LET_BE) continue;
         broken++;
-        sum += BROKEN + wanted.heat() * (kelvin - LET_BE);
+        sum += BROKEN + wanted.heat() * (kelvin - HeatBelow.LET_BE);
       }
     }
     return sum;
@@ -177,9 +178,9 @@ final class Decoded {
     var sum = 0.0;
     for (var pair : links.filtered()) {
       var gap = gap(pair[0], pair[1]);
-      if (gap <= FILTER_GAP) continue;
+      if (gap <= FilterNear.NEAR) continue;
       broken++;
-      sum += BROKEN + 3 * (gap - FILTER_GAP) / 100;
+      sum += BROKEN + 3 * (gap - FilterNear.NEAR) / 100;
     }
     return sum;
   }
@@ -196,11 +197,11 @@ final class Decoded {
                 Math.min(top(i), frame.height() - bottom(i)));
         sum += 6 * Math.max(0, edge - 2 * frame.duct()) / 100;
         for (var j = 0; j < items.size(); j++)
-          if (items.get(j).field() && gap(i, j) < QUIET_GAP) sum += BROKEN;
+          if (items.get(j).field() && gap(i, j) < PowerIn.APART) sum += BROKEN;
       }
       if (item.field()) {
         var away = away(i);
-        if (away > 0.5) sum += BROKEN * (0.5 + away);
+        if (away > FieldTerminals.HALF) sum += BROKEN * (FieldTerminals.HALF + away);
       }
     }
     return sum;

@@ -11,6 +11,7 @@ import nelvar.core.analysis.space.DoorCloses;
 import nelvar.core.analysis.space.Fits;
 import nelvar.core.analysis.space.FreePlace;
 import nelvar.core.catalogue.Article;
+import nelvar.core.catalogue.Disconnector;
 import nelvar.core.catalogue.Fitting;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Device;
@@ -35,46 +36,36 @@ final class Edges {
   Edges(Cabinet cabinet, List<Placement> onPlate, Study study) {
     this.cabinet = cabinet;
     this.study = study;
-    this.onPlate =
-        onPlate.stream()
-            .flatMap(at ->
-                study
-                    .device(at.device())
-                    .flatMap(device ->
-                        Bodies.size(device, study)
-                            .map(size ->
-                                Bodies.body(
-                                    Optional.of(device),
-                                    device.designation().text(),
-                                    study.part(device).orElseThrow(),
-                                    at,
-                                    size)))
-                    .stream())
-            .toList();
+    this.onPlate = onPlate.stream().flatMap(at -> Bodies.body(at, study).stream()).toList();
     bodies.addAll(this.onPlate);
   }
 
   void place(List<Device> devices, List<Placement> all, List<Proposal.Waits> waiting) {
     for (var device : devices) {
-      var part = study.part(device).orElseThrow();
-      var size = Bodies.size(device, study);
-      if (size.isEmpty()) {
+      if (Bodies.size(device, study).isEmpty()) {
         waiting.add(new Proposal.Waits(device, "its size is not known"));
         continue;
       }
-      var mounting = part.article().mounting();
-      var surfaces = surfaces(device, mounting, part.article().fitting());
-      var found =
-          surfaces.stream()
-              .flatMap(surface -> near(device, surface, size.get()).stream())
-              .findFirst();
+      var found = place(device);
       if (found.isEmpty()) {
         waiting.add(new Proposal.Waits(device, "no free place is left for it"));
         continue;
       }
-      bodies.add(found.get());
-      all.add(found.get().at());
+      all.add(found.get());
     }
+  }
+
+  /// The place a builder would give one device, where it is free; it is taken from then on.
+  Optional<Placement> place(Device device) {
+    var part = study.part(device).orElseThrow();
+    var size = Bodies.size(device, study);
+    if (size.isEmpty()) return Optional.empty();
+    var found =
+        surfaces(device, part.article().mounting(), part.article().fitting()).stream()
+            .flatMap(surface -> near(device, surface, size.get()).stream())
+            .findFirst();
+    found.ifPresent(bodies::add);
+    return found.map(Body::at);
   }
 
   private List<Surface> surfaces(
@@ -91,17 +82,13 @@ final class Edges {
   }
 
   private Optional<Body> near(Device device, Surface surface, Bodies.Size size) {
-    var part = study.part(device).orElseThrow();
-    var room = Fits.surface(cabinet, surface);
-    var wish = wish(device, surface, room, size);
+    var wish = wish(device, surface, Fits.surface(cabinet, surface), size);
     var body =
         Bodies.body(
-            Optional.of(device),
-            device.designation().text(),
-            part,
-            Placement.at(
-                device.id(), cabinet.id(), surface, Box.length(wish[0]), Box.length(wish[1])),
-            size);
+                Placement.at(
+                    device.id(), cabinet.id(), surface, Box.length(wish[0]), Box.length(wish[1])),
+                study)
+            .orElseThrow();
     if (surface == Surface.OUTSIDE)
       return Optional.of(
           body.movedTo(
@@ -124,9 +111,9 @@ final class Edges {
     if (surface == Surface.DOOR) {
       var part = study.part(device).orElseThrow();
       var tall = size.height() > 80 || size.width() > 80;
-      var isolator = part.links().size() >= 2 && part.ownCoil().isEmpty() && size.width() >= 60;
       if (tall) return new double[] {(room.width() - size.width()) / 2, room.height() * 0.25};
-      if (isolator) return new double[] {room.width() - size.width() - 60, room.height() * 0.1};
+      if (part instanceof Disconnector)
+        return new double[] {room.width() - size.width() - 60, room.height() * 0.1};
       var small =
           bodies.stream().filter(b -> b.surface() == Surface.DOOR && b.box().width() < 60).count();
       return new double[] {room.width() * 0.25 + BUTTON * small, room.height() * 0.55};

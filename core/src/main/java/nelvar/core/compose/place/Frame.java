@@ -11,7 +11,6 @@ import nelvar.core.model.Surface;
 /// @param duct width of a duct's face, mm
 /// @param ductDepth from the plate to its lid, mm
 /// @param over free above the plate inside the housing, which air may use
-/// @param deep from the plate to the inside of the door
 record Frame(
     double width,
     double height,
@@ -20,16 +19,12 @@ record Frame(
     boolean topDuct,
     boolean leftDuct,
     boolean rightDuct,
-    double over,
-    double deep) {
+    double over) {
   /// From so wide a plate ducts of 40 mm are usual, below it of 25 mm (common practice).
   private static final double WIDE = 300;
 
   /// From so wide a plate an upright duct at both edges is usual.
   private static final double BOTH = 400;
-
-  /// Doors are thicker than their sheet: seal, stiffeners.
-  private static final double DOOR = 20;
 
   static Frame of(Shell shell, boolean topDuct) {
     var plate = shell.size(Surface.PLATE);
@@ -43,13 +38,7 @@ record Frame(
         topDuct,
         true,
         width >= BOTH,
-        around,
-        deep(shell));
-  }
-
-  /// From the plate to the inside of the door, mm.
-  static double deep(Shell shell) {
-    return Box.mm(shell.depth()) - Box.mm(Shell.BEHIND_PLATE) - DOOR;
+        around);
   }
 
   double from() {

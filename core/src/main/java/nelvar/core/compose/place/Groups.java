@@ -3,13 +3,12 @@ package nelvar.core.compose.place;
 import java.util.List;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
+import nelvar.core.analysis.thermal.PartAir;
 import nelvar.core.model.Shell;
 
 /// Which items disturb, are disturbed, warm others or are hurt by warm air, by number; and which
 /// way the door and the cables go. The same for every layout of one search.
 final class Groups {
-  private static final double HOT = 5;
-
   private final int[] dirty;
   private final int[] quiet;
   private final int[] hot;
@@ -20,7 +19,7 @@ final class Groups {
   Groups(List<Item> items, Shell shell) {
     dirty = numbers(items, i -> i.noise().dirty());
     quiet = numbers(items, i -> i.noise().quiet());
-    hot = numbers(items, i -> i.watts() >= HOT);
+    hot = numbers(items, i -> i.watts() >= PartAir.LEAST_WATTS);
     delicate = numbers(items, Item::hates);
     hingeLeft = shell.hinge().filter(h -> h == Shell.Side.LEFT).isPresent();
     exit = Decoded.Exit.valueOf(shell.cables().name());

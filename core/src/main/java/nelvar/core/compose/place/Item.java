@@ -8,6 +8,7 @@ import nelvar.core.analysis.space.Box;
 import nelvar.core.analysis.space.NoiseClass;
 import nelvar.core.analysis.space.PowerIn;
 import nelvar.core.analysis.thermal.DeviceHeat;
+import nelvar.core.analysis.thermal.HeatBelow;
 import nelvar.core.catalogue.Article;
 import nelvar.core.catalogue.Fitting;
 import nelvar.core.catalogue.Part;
@@ -47,9 +48,6 @@ record Item(
   /// The rank of terminals that cables of the machine land on.
   static final int FIELD = 9;
 
-  /// Warmer air than this no part is asked to stand that does not say so, °C.
-  private static final double DELICATE = 56;
-
   static Optional<Item> of(Device device, Study study) {
     var part = study.part(device);
     var size = Bodies.size(device, study);
@@ -70,18 +68,13 @@ record Item(
             rank(part.get(), noise, device, study),
             noise,
             DeviceHeat.of(device, study).value().watts(),
-            hates(part.get(), fitting),
+            HeatBelow.delicate(part.get()) || HeatBelow.low(part.get()),
             enters(fitting, Fitting.Side.TOP),
             enters(fitting, Fitting.Side.BOTTOM),
             part.get().article().mounting().equals(Optional.of(Article.Mounting.RAIL)),
-            filters(part.get()),
-            inlet(part.get()),
+            part.get().filtersMains(),
+            part.get().mainsInlet(),
             PowerIn.field(device, part.get(), study)));
-  }
-
-  private static boolean hates(Part part, Fitting fitting) {
-    var delicate = fitting.most().filter(t -> t.celsius() < DELICATE).isPresent();
-    return delicate || part.electronicSupply();
   }
 
   private static double mm(Optional<Length> room) {
@@ -103,18 +96,10 @@ record Item(
             .noneMatch(s -> s == Fitting.Side.TOP || s == Fitting.Side.BOTTOM);
   }
 
-  static boolean filters(Part part) {
-    return part.filtersMains();
-  }
-
-  static boolean inlet(Part part) {
-    return part.mainsInlet();
-  }
-
   /// Where in the order of a builder's hand it comes.
   private static int rank(Part part, NoiseClass noise, Device device, Study study) {
-    if (inlet(part)) return 0;
-    if (filters(part)) return 1;
+    if (part.mainsInlet()) return 0;
+    if (part.filtersMains()) return 1;
     if (part.drives() && noise == NoiseClass.MOTORS) return onMains(device, study) ? 2 : 6;
     return switch (noise) {
       case MAINS -> 3;
@@ -151,11 +136,6 @@ record Item(
   }
 
   Body body(Cabinet cabinet, double left, double middle, Study study) {
-    return Bodies.body(
-        Optional.of(device),
-        device.designation().text(),
-        part,
-        at(cabinet, left, middle),
-        Bodies.size(device, study).orElseThrow());
+    return Bodies.body(at(cabinet, left, middle), study).orElseThrow();
   }
 }

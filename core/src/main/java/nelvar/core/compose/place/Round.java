@@ -22,19 +22,7 @@ final class Round {
   /// @return the width in mm of what found no place
   static double place(Cabinet cabinet, List<Item> items, List<Placement> placed, Study study) {
     var bodies = new ArrayList<Body>();
-    for (var at : placed)
-      study
-          .device(at.device())
-          .flatMap(device ->
-              Bodies.size(device, study)
-                  .map(size ->
-                      Bodies.body(
-                          Optional.of(device),
-                          device.designation().text(),
-                          study.part(device).orElseThrow(),
-                          at,
-                          size)))
-          .ifPresent(bodies::add);
+    for (var at : placed) Bodies.body(at, study).ifPresent(bodies::add);
     for (var later : Bodies.of(study).in(cabinet)) if (later.later()) bodies.add(later);
     var left = new ArrayList<>(items);
     left.sort(

@@ -75,6 +75,11 @@ final class RowSearch {
       Comparator.<Item>comparingDouble(item -> -item.height() * item.width())
           .thenComparing(item -> item.device().designation().text());
 
+  /// Who asks only whether it fits need not go on.
+  private boolean enough(Decoded decoded) {
+    return wanted == Wanted.FITTING && decoded.overflow <= 0;
+  }
+
   /// @param steps how many changes are tried
   /// @param progress is told the share that is done, now and then
   int[][] improve(
@@ -86,6 +91,7 @@ final class RowSearch {
     decoded.rate();
     var cost = decoded.cost;
     var best = now.copy();
+    if (enough(decoded)) return best;
     var bestCost = cost;
     for (var step = 0; step < steps; step++) {
       if ((step & 255) == 0) {
@@ -96,6 +102,7 @@ final class RowSearch {
       now.change();
       decoded.lay(now.rows());
       decoded.rate();
+      if (enough(decoded)) return now.copy();
       var next = decoded.cost;
       if (next <= cost || random.nextDouble() < Math.exp((cost - next) / heat)) {
         cost = next;

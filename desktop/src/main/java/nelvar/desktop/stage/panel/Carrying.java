@@ -64,11 +64,6 @@ final class Carrying implements DrawingPane.Dragging {
   }
 
   private static Optional<Body> body(Id id, PlateArea area, Study study) {
-    var device = study.device(id);
-    if (device.isEmpty()) return Optional.empty();
-    var size = Bodies.size(device.get(), study);
-    var part = study.part(device.get());
-    if (size.isEmpty() || part.isEmpty()) return Optional.empty();
     var zero = new nelvar.core.units.Length(0);
     var at =
         study
@@ -78,8 +73,7 @@ final class Carrying implements DrawingPane.Dragging {
             .filter(p -> p.cabinet().equals(area.cabinet().id()))
             .map(p -> p.movedTo(area.surface(), zero, zero))
             .orElseGet(() -> Placement.at(id, area.cabinet().id(), area.surface(), zero, zero));
-    return Optional.of(
-        Bodies.body(device, device.get().designation().text(), part.get(), at, size.get()));
+    return Bodies.body(at, study);
   }
 
   @Override
