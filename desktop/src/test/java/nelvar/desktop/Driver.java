@@ -149,8 +149,9 @@ final class Driver implements AutoCloseable {
     }
   }
 
+  /// Far longer than anything takes: only what never comes is to fail.
   void await(String what, BooleanSupplier holds) {
-    var end = System.nanoTime() + TimeUnit.SECONDS.toNanos(20);
+    var end = System.nanoTime() + TimeUnit.SECONDS.toNanos(90);
     while (!on(holds::getAsBoolean)) {
       if (System.nanoTime() > end) throw new AssertionError("never came: " + what);
       try {
