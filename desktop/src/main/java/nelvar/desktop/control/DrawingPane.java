@@ -44,6 +44,7 @@ public final class DrawingPane extends Region {
   private boolean fitted = true;
   private Consumer<Id> onSelect = _ -> {};
   private Consumer<Id> onOpen = _ -> {};
+  private Optional<Consumer<Id>> onMark = Optional.empty();
   private Optional<Id> focusSpot = Optional.empty();
   private final java.util.SequencedMap<String, Drawing> layers = new java.util.LinkedHashMap<>();
   private Optional<Dragging> dragging = Optional.empty();
@@ -86,6 +87,11 @@ public final class DrawingPane extends Region {
   /// What Enter or a second click does; selecting comes first.
   public void onOpen(Consumer<Id> action) {
     onOpen = action;
+  }
+
+  /// What a click or the space bar with Shift does: marks one more, or takes the mark off.
+  public void onMark(Consumer<Id> action) {
+    onMark = Optional.of(action);
   }
 
   public void onDrag(Dragging what) {
@@ -236,7 +242,9 @@ public final class DrawingPane extends Region {
       return;
     }
     if (dragged || e.getButton() != MouseButton.PRIMARY) return;
-    spotAt(e).ifPresent(spot -> choose(spot, e.getClickCount() > 1));
+    if (e.isShiftDown() && onMark.isPresent())
+      spotAt(e).ifPresent(spot -> onMark.get().accept(spot.about()));
+    else spotAt(e).ifPresent(spot -> choose(spot, e.getClickCount() > 1));
   }
 
   private void choose(Drawing.Spot spot, boolean open) {
@@ -259,6 +267,10 @@ public final class DrawingPane extends Region {
       case UP, DOWN, LEFT, RIGHT -> step(e.getCode());
       case ENTER, SPACE ->
           focusSpot.ifPresent(id -> {
+            if (e.isShiftDown() && onMark.isPresent()) {
+              onMark.get().accept(id);
+              return;
+            }
             onSelect.accept(id);
             onOpen.accept(id);
           });

@@ -25,6 +25,9 @@ public final class PlatePicture {
   private static final double AIR = 190;
   private static final double SMALL = 11.5;
 
+  /// Less deep on the picture, px, it shows nothing.
+  private static final double LEAST_DEPTH = 24;
+
   /// What the picture is looked at for.
   public enum Lens {
     PLACE("Place"),
@@ -115,19 +118,20 @@ public final class PlatePicture {
     shapes.addAll(new AirChart(study, cabinet, plate, selected).draw(right, AIR));
     var x = right + AIR + MARGIN;
     var y = top;
+    var door = y;
+    var free = x;
     for (var surface : aside) {
       var room = Fits.surface(cabinet, surface);
       var tall = surface == Surface.DOOR ? 0.62 * high : Math.max(60, top + high - y - 20);
-      y =
-          side(
-                  surface,
-                  x,
-                  y,
-                  Math.min(
-                      scale * 0.8,
-                      Math.min((width - x - MARGIN) / room.width(), tall / room.height())))
-              + 14;
+      var by =
+          Math.min(
+              scale * 0.8, Math.min((width - x - MARGIN) / room.width(), tall / room.height()));
+      y = side(surface, x, y, by) + 14;
+      if (surface == Surface.DOOR) door = y;
+      else free = Math.max(free, x + room.width() * by + MARGIN);
     }
+    if (shell.hinge().isPresent())
+      y = Math.max(y, above(free, door, top + high, width - free - MARGIN));
     var bottom = Math.max(plate.toY(Fits.surface(cabinet, Surface.PLATE).height()) + MARGIN, y);
     if (lens == Lens.NOISE) bottom = NoiseInks.legend(shapes, MARGIN, bottom + 6);
     if (!waiting.isEmpty()) bottom = shelf(waiting, bottom + 8, width);
@@ -472,6 +476,16 @@ public final class PlatePicture {
             .sum();
     return "door from outside, hinge %s, %.1f kg"
         .formatted(cabinet.shell().hinge().map(Shell.Side::words).orElse("none"), mass);
+  }
+
+  /// The cabinet from above, where there is room for it.
+  private double above(double x, double y, double bottom, double width) {
+    var shell = cabinet.shell();
+    var scale = Math.min(width / Box.mm(shell.width()), (bottom - y - 18) / FromAbove.mm(shell));
+    if (scale * Box.mm(shell.depth()) < LEAST_DEPTH) return y;
+    shapes.add(Shape.text(x, y + 10, "from above", Face.SEMIBOLD, SMALL, Ink.TEXT_SOFT));
+    shapes.addAll(new FromAbove(cabinet, study, selected, x, y + 16, scale).draw());
+    return y + 16 + scale * FromAbove.mm(shell);
   }
 
   private void hinge(PlateArea area) {

@@ -14,12 +14,17 @@ import nelvar.core.trail.Working;
 import nelvar.core.units.Length;
 
 /// The door closes: what stands on the plate is not deeper than the cabinet, and what is mounted in
-/// the door does not meet what stands behind it.
+/// the door does not meet what stands behind it, nor the frame as it swings out.
 public final class DoorCloses implements Rule {
   private static final Reason DEEP = Reason.of("The door does not close over it");
 
   /// Seal and stiffeners of a door, mm (common practice).
   private static final double DOOR = 20;
+
+  private static final Reason CATCHES = Reason.of("What is in the door catches the frame");
+
+  /// What the frame takes of the opening opposite the hinge, mm (common practice).
+  private static final double FRAME = 20;
 
   /// Between what stands in the door and what stands on the plate, mm (common practice).
   private static final double AIR = 10;
@@ -31,12 +36,14 @@ public final class DoorCloses implements Rule {
 
   @Override
   public String asks() {
-    return "The door closes over everything.";
+    return "The door opens, and closes over everything.";
   }
 
   @Override
   public Stream<Verdict> check(Study study) {
-    return Placed.each(this, study, body -> body.surface() == Surface.PLATE, DoorCloses::judge);
+    return Stream.concat(
+        Placed.each(this, study, body -> body.surface() == Surface.PLATE, DoorCloses::judge),
+        Placed.each(this, study, body -> body.surface() == Surface.DOOR, DoorCloses::swings));
   }
 
   /// From the plate to the inside of the door, mm.
@@ -90,6 +97,58 @@ public final class DoorCloses implements Rule {
                     placed.moved(opposite.get(), there -> clear(there, placed)).stream(),
                     placed.moved(there -> behind(there, opposite.get()) <= 0).stream())
                 .toList());
+  }
+
+  /// The far corner of what is mounted in a door runs on a circle about the hinge: where that is
+  /// wider than the opening, it catches the frame before it is out.
+  private static Verdict swings(Placed placed) {
+    var body = placed.body();
+    var shell = placed.cabinet().shell();
+    if (shell.hinge().isEmpty())
+      return new Verdict.NotChecked(body.id(), "the cabinet has no door");
+    if (body.depth().isEmpty())
+      return new Verdict.NotChecked(body.id(), "how deep it is is not known");
+    var w = Working.of("Swing of " + body.name());
+    var from = w.given("x", Length.ofMillimetres(far(body, shell)), "from hinge to far edge");
+    var depth = w.given("d", Length.ofMillimetres(body.depth().get()), body.part().name());
+    var radius = radius(body, shell);
+    w.result("r", "√(x² + d²)", Length.ofMillimetres(radius));
+    var opening = opening(shell);
+    w.given("opening", Length.ofMillimetres(opening), "20 mm of frame opposite the hinge");
+    var trail = w.explain(body.name()).trail();
+    if (radius <= opening) return new Verdict.Pass(body.id(), trail);
+    return new Verdict.Finding(
+        body.id(),
+        placed.unlessAssumed(false),
+        CATCHES,
+        "%s in the door ends %.0f mm from the hinge and is %.0f mm deep: its corner swings to %.0f mm, and the frame leaves %.0f. It catches as the door opens."
+                .formatted(body.name(), Box.mm(from), Box.mm(depth), radius, opening)
+            + placed.measures(),
+        trail,
+        placed.moved(there -> radius(there, shell) <= opening && clear(there, placed)));
+  }
+
+  /// Of the circle on which the far corner of something in the door swings about the hinge, mm.
+  public static double radius(Body body, Shell shell) {
+    return Math.hypot(far(body, shell), body.depth().orElse(0.0));
+  }
+
+  /// From the hinge to the far edge of something in the door, mm.
+  private static double far(Body body, Shell shell) {
+    return switch (shell.hinge().orElse(Shell.Side.LEFT)) {
+      case LEFT -> body.box().right();
+      case RIGHT -> Box.mm(shell.width()) - body.box().left();
+      case TOP, BOTTOM -> body.box().bottom();
+    };
+  }
+
+  /// From the hinge to the frame opposite, mm.
+  private static double opening(Shell shell) {
+    var whole =
+        shell.hinge().filter(side -> side == Shell.Side.TOP).isPresent()
+            ? shell.height()
+            : shell.width();
+    return Box.mm(whole) - FRAME;
   }
 
   private static boolean clear(Body there, Placed placed) {

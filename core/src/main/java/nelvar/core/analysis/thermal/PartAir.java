@@ -96,7 +96,7 @@ public record PartAir(Temperature expected, Temperature upper, double plume, Tra
   }
 
   /// What the plume of a hot body adds at another; empty where it passes it by.
-  static Optional<Double> plume(Body hot, double watts, Body body) {
+  public static Optional<Double> plume(Body hot, double watts, Body body) {
     var above = above(hot, body);
     if (watts < LEAST_WATTS || above < 0 || across(hot, body) <= 0) return Optional.empty();
     return Optional.of(plume(watts, hot.box().width(), hot.depth().orElse(0.0), above));

@@ -17,7 +17,6 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.thermal.CabinetAir;
 import nelvar.core.formula.Enclosure;
 import nelvar.core.model.Cabinet;
-import nelvar.core.model.Id;
 import nelvar.core.model.Shell;
 import nelvar.core.model.Surface;
 import nelvar.core.model.edit.LayoutEdits;
@@ -36,15 +35,13 @@ final class CabinetCard {
   private final Cabinet cabinet;
   private final Study study;
   private final Session session;
-  private final Optional<Id> selected;
   private final Runnable more;
 
-  CabinetCard(Cabinet cabinet, Study study, Session session, Optional<Id> selected, Runnable more) {
+  CabinetCard(Cabinet cabinet, Study study, Session session, Runnable more) {
     this.more = more;
     this.cabinet = cabinet;
     this.study = study;
     this.session = session;
-    this.selected = selected;
   }
 
   Node node() {
@@ -141,10 +138,6 @@ final class CabinetCard {
             button("Add a duct", "panel-add-duct", () -> duct(false)),
             button("Add an upright duct", "panel-add-upright", () -> duct(true)),
             button("New cabinet", "cabinet-new", more));
-    selected
-        .filter(id -> cabinet.rail(id).isPresent() || cabinet.duct(id).isPresent())
-        .ifPresent(
-            id -> pane.getChildren().add(button("Remove " + id, "panel-remove", () -> remove(id))));
     return pane;
   }
 
@@ -154,15 +147,6 @@ final class CabinetCard {
     button.setMinWidth(Button.USE_PREF_SIZE);
     button.setOnAction(_ -> action.run());
     return button;
-  }
-
-  private void remove(Id id) {
-    session.edit(
-        LayoutEdits.change(
-            "Remove " + id,
-            cabinet
-                .withRails(cabinet.rails().stream().filter(r -> !r.id().equals(id)).toList())
-                .withDucts(cabinet.ducts().stream().filter(d -> !d.id().equals(id)).toList())));
   }
 
   /// Below what is there already, or at the top.
@@ -264,7 +248,7 @@ final class CabinetCard {
             };
   }
 
-  private static <T> Node choice(
+  static <T> Node choice(
       String name,
       String id,
       List<T> all,

@@ -8,8 +8,10 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.space.Fits;
+import nelvar.core.analysis.space.Fixture;
 import nelvar.core.analysis.space.Snap;
 import nelvar.core.analysis.thermal.CabinetAir;
+import nelvar.core.analysis.thermal.DeviceHeat;
 import nelvar.core.analysis.thermal.PartAir;
 import nelvar.core.model.Id;
 import nelvar.core.model.Placement;
@@ -41,7 +43,37 @@ final class Carrying implements DrawingPane.Dragging {
 
   @Override
   public boolean takes(Drawing.Spot from) {
-    return study.get().flatMap(s -> s.device(from.about())).isPresent();
+    return study.get().flatMap(s -> s.device(from.about())).isPresent()
+        || shown.get().flatMap(p -> fixture(from, p)).isPresent();
+  }
+
+  /// The rail or the duct there.
+  private static Optional<Fixture> fixture(Drawing.Spot from, PlatePicture.Shown picture) {
+    return picture.areas().stream()
+        .findFirst()
+        .flatMap(area -> Fixture.of(area.cabinet(), from.about()));
+  }
+
+  /// It, as it would come to rest with its middle there; along its own length it goes with the hand
+  /// from where that took it.
+  private Optional<Fixture> resting(Drawing.Spot from, double x, double y) {
+    var picture = shown.get();
+    if (picture.isEmpty()) return Optional.empty();
+    return fixture(from, picture.get())
+        .flatMap(fixture ->
+            picture
+                .get()
+                .of(fixture.surface())
+                .map(area -> {
+                  var box = fixture.box();
+                  return fixture.rest(
+                      fixture.upright() || box.width() < 200
+                          ? area.leftOf(x) - box.width() / 2
+                          : box.left(),
+                      fixture.upright() && box.height() >= 200
+                          ? box.top()
+                          : area.topOf(y) - box.height() / 2);
+                }));
   }
 
   /// It, as it would come to rest with its middle there.
@@ -80,7 +112,9 @@ final class Carrying implements DrawingPane.Dragging {
   public Drawing over(Drawing.Spot from, double x, double y, Optional<Drawing.Spot> onto) {
     var shapes = new ArrayList<Shape>();
     var body = resting(from.about(), x, y);
-    if (body.isPresent()) {
+    var fixture = resting(from, x, y);
+    if (fixture.isPresent()) ghost(fixture.get(), shapes);
+    else if (body.isPresent()) {
       var picture = shown.get().orElseThrow();
       var area =
           picture.areas().stream()
@@ -98,6 +132,53 @@ final class Carrying implements DrawingPane.Dragging {
         size.map(Drawing::height).orElse(1.0),
         shapes,
         List.of());
+  }
+
+  private void ghost(Fixture fixture, List<Shape> shapes) {
+    var area = shown.get().orElseThrow().of(fixture.surface()).orElseThrow();
+    var box = fixture.box();
+    shapes.add(
+        Shape.rounded(
+            area.toX(box.left()),
+            area.toY(box.top()),
+            box.width() * area.scale(),
+            box.height() * area.scale(),
+            2,
+            Optional.of(Ink.ACCENT_SOFT),
+            Optional.of(Shape.Pen.of(Ink.ACCENT, 2))));
+    var along = fixture.carries(study.get().orElseThrow()).size();
+    label(
+        "%s: %.0f, %.0f mm%s"
+            .formatted(
+                fixture.name(),
+                box.left(),
+                box.top(),
+                along == 0 ? "" : ", with " + along + (along == 1 ? " part" : " parts")),
+        area,
+        box.left(),
+        box.top(),
+        box.bottom(),
+        Ink.ACCENT,
+        shapes);
+  }
+
+  /// Above it, or below where there is no room.
+  private static void label(
+      String words,
+      PlateArea area,
+      double left,
+      double top,
+      double bottom,
+      Ink ink,
+      List<Shape> shapes) {
+    var y = area.toY(top) - 8;
+    if (y < area.y() + 12) y = area.toY(bottom) + 16;
+    var width = nelvar.documents.drawing.Faces.width(words, Face.SEMIBOLD, 12) + 10;
+    var x = Math.max(4, area.toX(left) - 4);
+    shapes.add(
+        Shape.rounded(
+            x, y - 13, width, 18, 3, Optional.of(Ink.CARD), Optional.of(Shape.Pen.of(ink, 0.8))));
+    shapes.add(Shape.text(x + 5, y, words, Face.SEMIBOLD, 12, Ink.TEXT));
   }
 
   private void ghost(Body body, PlateArea area, List<Shape> shapes) {
@@ -134,14 +215,42 @@ final class Carrying implements DrawingPane.Dragging {
             area.toY(box.middleY()),
             new Shape.Pen(ink, 0.7, 4)));
     var words = words(body, over, crowds, area, snapshot);
-    var y = area.toY(box.top()) - 8;
-    if (y < area.y() + 12) y = area.toY(box.bottom()) + 16;
-    var width = nelvar.documents.drawing.Faces.width(words, Face.SEMIBOLD, 12) + 10;
-    var x = Math.max(4, area.toX(box.left()) - 4);
-    shapes.add(
-        Shape.rounded(
-            x, y - 13, width, 18, 3, Optional.of(Ink.CARD), Optional.of(Shape.Pen.of(ink, 0.8))));
-    shapes.add(Shape.text(x + 5, y, words, Face.SEMIBOLD, 12, Ink.TEXT));
+    label(words, area, box.left(), box.top(), box.bottom(), ink, shapes);
+    warmed(body, area, shapes);
+  }
+
+  /// How much warmer what stands above a hot part gets.
+  private void warmed(Body body, PlateArea area, List<Shape> shapes) {
+    var snapshot = study.get().orElseThrow();
+    var watts =
+        body.device().map(device -> DeviceHeat.of(device, snapshot).value().watts()).orElse(0.0);
+    if (!body.surface().inside() || CabinetAir.of(area.cabinet(), snapshot).stirred()) return;
+    for (var other : Bodies.of(snapshot).in(area.cabinet())) {
+      if (other.id().equals(body.id()) || other.surface() != body.surface()) continue;
+      PartAir.plume(body, watts, other)
+          .filter(kelvin -> kelvin >= 1)
+          .ifPresent(kelvin -> {
+            var box = other.box();
+            shapes.add(
+                Shape.rounded(
+                    area.toX(box.left()),
+                    area.toY(box.top()),
+                    box.width() * area.scale(),
+                    box.height() * area.scale(),
+                    2,
+                    Optional.empty(),
+                    Optional.of(Shape.Pen.of(Ink.HEAT_HIGH, 2))));
+            shapes.add(
+                Shape.text(
+                    area.toX(box.middleX()),
+                    area.toY(box.top()) - 3,
+                    "+%.0f K".formatted(kelvin),
+                    Face.SEMIBOLD,
+                    11,
+                    Ink.TEXT,
+                    Shape.Anchor.MIDDLE));
+          });
+    }
   }
 
   private static String words(
@@ -166,6 +275,7 @@ final class Carrying implements DrawingPane.Dragging {
         .get()
         .ifPresent(to -> {
           to.selection().set(Optional.of(from.about()));
+          resting(from, x, y).ifPresent(f -> to.edit(f.moved(study.get().orElseThrow())));
           resting(from.about(), x, y)
               .ifPresent(body ->
                   body.device().ifPresent(device -> to.edit(LayoutEdits.place(device, body.at()))));

@@ -7,7 +7,6 @@ import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
-import nelvar.core.analysis.space.Box;
 import nelvar.core.analysis.space.RoomLeft;
 import nelvar.core.analysis.thermal.CabinetAir;
 import nelvar.core.finding.Severity;
@@ -82,13 +81,8 @@ record PanelModel(
   }
 
   private static String summary(Cabinet cabinet, Study study) {
-    var plate = cabinet.shell().mountingPlate();
     var air = CabinetAir.of(cabinet, study);
-    return "plate %.0f × %.0f mm, %s free, %s at the top"
-        .formatted(
-            Box.mm(plate.width()),
-            Box.mm(plate.height()),
-            RoomLeft.of(cabinet, Bodies.of(study).in(cabinet)),
-            air.hottest());
+    return "%s free, %s at the top"
+        .formatted(RoomLeft.of(cabinet, Bodies.of(study).in(cabinet)), air.hottest());
   }
 }

@@ -1,5 +1,6 @@
 package nelvar.desktop.stage.panel;
 
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -18,6 +19,7 @@ import javafx.scene.layout.VBox;
 import nelvar.core.analysis.Job;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
+import nelvar.core.analysis.space.Fixture;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Id;
 import nelvar.core.model.Shell;
@@ -30,6 +32,7 @@ import nelvar.desktop.control.StageHead;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.stage.Stage;
 import nelvar.desktop.style.Theme;
+import nelvar.documents.drawing.PlateMarks;
 import nelvar.documents.drawing.PlatePicture;
 import nelvar.documents.drawing.PlatePicture.Lens;
 
@@ -38,13 +41,14 @@ import nelvar.documents.drawing.PlatePicture.Lens;
 public final class PanelStage implements Stage {
   private static final double WIDTH = 836;
   private static final double LEAST_HEIGHT = 380;
+  private static final String MARKS = "marks";
   private static final double FINE = 1;
   private static final double COARSE = 10;
 
   private final BorderPane view = new BorderPane();
   private final DrawingPane picture =
       new DrawingPane(
-          "The plate of the cabinet with everything on it. Arrow keys walk, Alt with arrow keys nudges by 1 mm, Alt and Shift by 10.",
+          "The plate of the cabinet with everything on it. Arrow keys walk, Shift with the space bar marks several, Alt with arrow keys nudges by 1 mm, Alt and Shift by 10.",
           true);
   private final Label summary = new Label();
   private final HBox lenses = new HBox(0);
@@ -58,6 +62,7 @@ public final class PanelStage implements Stage {
   private Optional<PanelModel> shown = Optional.empty();
   private Optional<Id> last = Optional.empty();
   private Lens lens = Lens.PLACE;
+  private final List<Id> marked = new ArrayList<>();
 
   public PanelStage(Executor worker) {
     proposals = new Proposals(worker, this::draw);
@@ -69,7 +74,13 @@ public final class PanelStage implements Stage {
             () -> shown.flatMap(PanelModel::shown),
             () -> review.map(Review::study),
             () -> session));
+    picture.onMark(this::mark);
     picture.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+    picture.addEventFilter(
+        javafx.scene.input.MouseEvent.MOUSE_PRESSED,
+        e -> {
+          if (!e.isShiftDown()) forgetMarks();
+        });
     picture
         .heightProperty()
         .addListener((_, was, now) -> resized(was.doubleValue(), now.doubleValue()));
@@ -110,6 +121,37 @@ public final class PanelStage implements Stage {
 
   private void arrange(boolean smallest) {
     review.ifPresent(r -> session.ifPresent(s -> proposals.ask(r.study(), smallest, s)));
+  }
+
+  /// One more together with what is selected, or one less.
+  private void mark(Id id) {
+    if (session.isEmpty() || shown.flatMap(PanelModel::cabinet).isEmpty()) return;
+    session
+        .get()
+        .selection()
+        .get()
+        .filter(first -> marked.isEmpty() && !first.equals(id))
+        .ifPresent(marked::add);
+    if (!marked.remove(id)) marked.add(id);
+    draw();
+  }
+
+  private void forgetMarks() {
+    if (marked.isEmpty()) return;
+    marked.clear();
+    draw();
+  }
+
+  /// What is marked and stands on one surface of the cabinet that is shown, the first first.
+  private List<Body> together() {
+    if (review.isEmpty()) return List.of();
+    var bodies = Bodies.of(review.get().study());
+    var all =
+        marked.stream().flatMap(id -> bodies.of(id).stream()).filter(b -> !b.later()).toList();
+    return all.stream()
+        .filter(b -> b.surface() == all.getFirst().surface())
+        .filter(b -> b.at().cabinet().equals(all.getFirst().at().cabinet()))
+        .toList();
   }
 
   private void resized(double was, double now) {
@@ -174,20 +216,32 @@ public final class PanelStage implements Stage {
       return;
     }
     var study = review.get().study();
+    var together = together();
+    outline(together, model.shown().get());
     card.getChildren()
         .setAll(
-            model
-                .selected()
-                .filter(body -> !body.later())
-                .map(body -> new BodyCard(body, model.cabinet().orElseThrow(), study, to).node())
-                .orElseGet(() ->
-                    new CabinetCard(
-                            model.cabinet().orElseThrow(),
-                            study,
-                            to,
-                            to.selection().get(),
-                            this::add)
-                        .node()));
+            together.size() > 1
+                ? new GroupCard(
+                        together, model.cabinet().orElseThrow(), study, to, this::forgetMarks)
+                    .node()
+                : model
+                    .selected()
+                    .filter(body -> !body.later())
+                    .map(
+                        body -> new BodyCard(body, model.cabinet().orElseThrow(), study, to).node())
+                    .or(() ->
+                        to.selection()
+                            .get()
+                            .flatMap(id -> Fixture.of(model.cabinet().orElseThrow(), id))
+                            .map(fixture -> new FixtureCard(fixture, study, to).node()))
+                    .orElseGet(() ->
+                        new CabinetCard(model.cabinet().orElseThrow(), study, to, this::add)
+                            .node()));
+  }
+
+  private void outline(List<Body> together, PlatePicture.Shown over) {
+    if (together.isEmpty()) picture.withoutLayer(MARKS);
+    else picture.layer(MARKS, PlateMarks.of(together, over));
   }
 
   private void offer(Session to) {
@@ -249,34 +303,48 @@ public final class PanelStage implements Stage {
 
   private void key(KeyEvent e) {
     if (!e.isAltDown() || e.isControlDown()) return;
-    var body = shown.flatMap(PanelModel::selected);
-    if (body.isEmpty() || body.get().later()) return;
     var step = e.isShiftDown() ? COARSE : FINE;
-    switch (e.getCode()) {
-      case LEFT -> nudge(body.get(), -step, 0);
-      case RIGHT -> nudge(body.get(), step, 0);
-      case UP -> nudge(body.get(), 0, -step);
-      case DOWN -> nudge(body.get(), 0, step);
-      default -> {
-        return;
-      }
-    }
-    e.consume();
+    var taken =
+        switch (e.getCode()) {
+          case LEFT -> nudge(-step, 0);
+          case RIGHT -> nudge(step, 0);
+          case UP -> nudge(0, -step);
+          case DOWN -> nudge(0, step);
+          default -> false;
+        };
+    if (taken) e.consume();
   }
 
   /// Steps of one nudging are one step of the history.
-  private void nudge(Body body, double across, double down) {
-    session.ifPresent(s ->
-        body.device()
-            .ifPresent(device ->
-                s.edit(
-                    LayoutEdits.place(
-                        device,
-                        body.movedTo(
-                                Math.max(0, body.box().left() + across),
-                                Math.max(0, body.box().top() + down))
-                            .at()),
-                    Optional.of(List.of("nudge", device.id())))));
+  private boolean nudge(double across, double down) {
+    if (session.isEmpty() || review.isEmpty() || shown.isEmpty()) return false;
+    var to = session.get();
+    var together = together();
+    var bodies =
+        together.size() > 1 ? together : shown.flatMap(PanelModel::selected).stream().toList();
+    if (!bodies.isEmpty() && !bodies.getFirst().later()) {
+      var next =
+          bodies.stream()
+              .map(body ->
+                  body.movedTo(
+                          Math.max(0, body.box().left() + across),
+                          Math.max(0, body.box().top() + down))
+                      .at())
+              .toList();
+      var names =
+          bodies.stream().map(Body::name).collect(java.util.stream.Collectors.joining(", "));
+      to.edit(LayoutEdits.place("Place " + names, next), Optional.of(List.of("nudge", names)));
+      return true;
+    }
+    var fixture =
+        to.selection()
+            .get()
+            .flatMap(id -> shown.flatMap(PanelModel::cabinet).flatMap(c -> Fixture.of(c, id)));
+    fixture.ifPresent(f ->
+        to.edit(
+            f.movedBy(across, down).moved(review.get().study()),
+            Optional.of(List.of("nudge", f.id()))));
+    return fixture.isPresent();
   }
 
   /// The picture that is seen, for whoever looks at it.
