@@ -2,7 +2,9 @@ package nelvar.cli;
 
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.stream.Stream;
 import nelvar.core.exchange.SpiceNetlist;
 import nelvar.core.file.OutputFiles;
 import nelvar.core.review.Review;
@@ -26,7 +28,7 @@ final class ExportCommand implements Callable<Integer> {
       required = true,
       paramLabel = "F",
       description =
-          "pdf, svg (single-line), xlsx (all lists), json (review), spice-dc and spice-ac (netlist of the running machine), spice-states (direct current from cold, contacts, diodes and limits by their behaviour), or a list as CSV: wire-list, cable-list, terminal-plan, bill-of-materials, settings, short-circuit-currents, findings, deviations, not-checked.")
+          "pdf, svg (single-line), xlsx (all lists), json (review), spice-dc and spice-ac (netlist of the running machine), spice-states (direct current from cold, contacts, diodes and limits by their behaviour), plate.dxf, plate.svg, door.dxf and so on (a surface of a cabinet; of the second one plate-2.dxf), or a list as CSV: wire-list, cable-list, terminal-plan, bill-of-materials, settings, short-circuit-currents, findings, deviations, not-checked.")
   private String format = "";
 
   @CommandLine.Option(
@@ -68,19 +70,28 @@ final class ExportCommand implements Callable<Integer> {
       case "spice-states" ->
           utf8(SpiceNetlist.behaviour(review.project(), review.study().asDesigned()));
       case "json" -> (ReviewJson.of(review) + "\n").getBytes(StandardCharsets.UTF_8);
-      default ->
-          Lists.all(review, byFunction).stream()
-              .filter(list -> list.name().equals(format))
-              .findFirst()
-              .map(list -> CsvExport.write(list).getBytes(StandardCharsets.UTF_8))
-              .orElseThrow(() ->
-                  new CommandLineTool.BadUse(
-                      "there is no format '%s'; there are pdf, svg, xlsx, json, spice-dc, spice-ac, spice-states, %s"
-                          .formatted(
-                              format,
-                              String.join(
-                                  ", ",
-                                  Lists.all(review).stream().map(list -> list.name()).toList()))));
+      default -> {
+        var plate = Optional.ofNullable(PackFiles.plates(review.study()).get(format));
+        yield plate.isPresent() ? plate.get() : list(review);
+      }
     };
+  }
+
+  private byte[] list(Review review) {
+    return Lists.all(review, byFunction).stream()
+        .filter(list -> list.name().equals(format))
+        .findFirst()
+        .map(list -> CsvExport.write(list).getBytes(StandardCharsets.UTF_8))
+        .orElseThrow(() ->
+            new CommandLineTool.BadUse(
+                "there is no format '%s'; there are pdf, svg, xlsx, json, spice-dc, spice-ac, spice-states, %s"
+                    .formatted(
+                        format,
+                        String.join(
+                            ", ",
+                            Stream.concat(
+                                    PackFiles.plates(review.study()).keySet().stream(),
+                                    Lists.all(review).stream().map(list -> list.name()))
+                                .toList()))));
   }
 }

@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
@@ -14,10 +15,14 @@ import nelvar.core.analysis.space.RoomLeft;
 import nelvar.core.analysis.thermal.CabinetAir;
 import nelvar.core.analysis.thermal.PartAir;
 import nelvar.core.compose.place.Arrange;
+import nelvar.core.exchange.DxfOutline;
 import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.InputFile;
 import nelvar.core.file.NelvarJson;
 import nelvar.core.file.ProjectFile;
 import nelvar.core.model.Cabinet;
+import nelvar.core.model.Surface;
+import nelvar.core.model.edit.LayoutEdits;
 import picocli.CommandLine;
 
 @CommandLine.Command(
@@ -33,6 +38,24 @@ final class PanelCommand implements Callable<Integer> {
       names = "--json",
       description = "Machine-readable, version 1; see docs/guide/command-line.md.")
   private boolean json;
+
+  @CommandLine.Option(
+      names = "--background",
+      paramLabel = "DXF",
+      description = "Lays the outline of a DXF with text behind a surface; with --out.")
+  private Optional<Path> background = Optional.empty();
+
+  @CommandLine.Option(
+      names = "--on",
+      paramLabel = "SURFACE",
+      description = "Where it lies: plate (if nothing is said), door, left, right, top, bottom.")
+  private Surface on = Surface.PLATE;
+
+  @CommandLine.Option(
+      names = "--out",
+      paramLabel = "FILE",
+      description = "The project file that is written; may be the same.")
+  private Optional<Path> target = Optional.empty();
 
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
 
@@ -76,6 +99,7 @@ final class PanelCommand implements Callable<Integer> {
   public Integer call() throws Exception {
     var study = Study.of(ProjectFile.at(file).open(), CatalogueFile.standard());
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
+    if (background.isPresent()) return behind(background.get(), study, out);
     var told =
         new Told(
             1,
@@ -85,6 +109,31 @@ final class PanelCommand implements Callable<Integer> {
     if (json)
       out.println(NelvarJson.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(told));
     else print(told, out);
+    return CommandLineTool.FINE;
+  }
+
+  /// Into the first cabinet.
+  private int behind(Path drawing, Study study, PrintWriter out) throws Exception {
+    if (target.isEmpty())
+      throw new CommandLineTool.BadUse(
+          "--background needs --out, the project file that is written");
+    var cabinet = study.project().layout().cabinets().stream().findFirst();
+    if (cabinet.isEmpty())
+      throw new CommandLineTool.BadUse(
+          "no cabinet is laid out; `nelvar arrange FILE --out FILE` makes a first layout");
+    var read =
+        DxfOutline.read(
+            String.valueOf(drawing.getFileName()),
+            InputFile.text(drawing, DxfOutline.GREATEST_FILE, "Choose a DXF with an outline."),
+            on,
+            cabinet.get().shell().size(on).height());
+    var others = cabinet.get().background().stream().filter(s -> s.surface() != on);
+    var next =
+        LayoutEdits.change(
+            "Background",
+            cabinet.get().withBackground(Stream.concat(others, read.strokes().stream()).toList()));
+    ProjectFile.at(target.get()).save(next.on(study.project(), CatalogueFile.standard()));
+    out.printf("%s. Written to %s.%n", read.words(), target.get());
     return CommandLineTool.FINE;
   }
 

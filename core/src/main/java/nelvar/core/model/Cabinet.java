@@ -13,6 +13,7 @@ import nelvar.core.units.Texts;
 ///   one that has none
 /// @param kept room that is kept free for what may come
 /// @param felt what was measured in it
+/// @param background outlines read from a drawing, which are only looked at
 public record Cabinet(
     Id id,
     String name,
@@ -21,16 +22,19 @@ public record Cabinet(
     List<Rail> rails,
     List<Duct> ducts,
     List<Kept> kept,
-    Optional<Felt> felt) {
+    Optional<Felt> felt,
+    List<Stroke> background) {
   public Cabinet {
     name = Texts.storable("a name", name);
     rails = List.copyOf(rails);
     ducts = List.copyOf(ducts);
     kept = List.copyOf(kept);
+    background = List.copyOf(background);
   }
 
   public static Cabinet of(Id id, String name, Optional<Id> device, Shell shell) {
-    return new Cabinet(id, name, device, shell, List.of(), List.of(), List.of(), Optional.empty());
+    return new Cabinet(
+        id, name, device, shell, List.of(), List.of(), List.of(), Optional.empty(), List.of());
   }
 
   /// Air that was measured.
@@ -111,32 +115,47 @@ public record Cabinet(
     }
   }
 
+  /// One line of a background, from corner to corner.
+  public record Stroke(Surface surface, List<Point> points) {
+    public Stroke {
+      points = List.copyOf(points);
+      if (points.size() < 2) throw new ImpossibleQuantity("a line has two ends or more");
+    }
+  }
+
+  /// From the left and the upper edge of a surface.
+  public record Point(Length left, Length top) {}
+
   public Cabinet withName(String next) {
-    return new Cabinet(id, next, device, shell, rails, ducts, kept, felt);
+    return new Cabinet(id, next, device, shell, rails, ducts, kept, felt, background);
   }
 
   public Cabinet withDevice(Optional<Id> next) {
-    return new Cabinet(id, name, next, shell, rails, ducts, kept, felt);
+    return new Cabinet(id, name, next, shell, rails, ducts, kept, felt, background);
   }
 
   public Cabinet withShell(Shell next) {
-    return new Cabinet(id, name, device, next, rails, ducts, kept, felt);
+    return new Cabinet(id, name, device, next, rails, ducts, kept, felt, background);
   }
 
   public Cabinet withRails(List<Rail> next) {
-    return new Cabinet(id, name, device, shell, next, ducts, kept, felt);
+    return new Cabinet(id, name, device, shell, next, ducts, kept, felt, background);
   }
 
   public Cabinet withDucts(List<Duct> next) {
-    return new Cabinet(id, name, device, shell, rails, next, kept, felt);
+    return new Cabinet(id, name, device, shell, rails, next, kept, felt, background);
   }
 
   public Cabinet withKept(List<Kept> next) {
-    return new Cabinet(id, name, device, shell, rails, ducts, next, felt);
+    return new Cabinet(id, name, device, shell, rails, ducts, next, felt, background);
   }
 
   public Cabinet withFelt(Optional<Felt> next) {
-    return new Cabinet(id, name, device, shell, rails, ducts, kept, next);
+    return new Cabinet(id, name, device, shell, rails, ducts, kept, next, background);
+  }
+
+  public Cabinet withBackground(List<Stroke> next) {
+    return new Cabinet(id, name, device, shell, rails, ducts, kept, felt, next);
   }
 
   public Optional<Rail> rail(Id rail) {

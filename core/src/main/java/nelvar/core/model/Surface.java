@@ -1,7 +1,7 @@
 package nelvar.core.model;
 
 /// What of a cabinet something is mounted on. Places on it count from its left and its top edge, as
-/// one sees it when one stands before it.
+/// one sees it when one stands before it, outside; roof and floor with the door towards one.
 public enum Surface {
   PLATE("plate"),
   /// Through the door: its front on the outside, its body inside.

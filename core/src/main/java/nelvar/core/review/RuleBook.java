@@ -100,6 +100,7 @@ import nelvar.core.analysis.sizing.NeutralHarmonics;
 import nelvar.core.analysis.sizing.VoltageDropLimit;
 import nelvar.core.analysis.sizing.WireCarriesLoad;
 import nelvar.core.analysis.sizing.WithstandsFault;
+import nelvar.core.analysis.space.AirPath;
 import nelvar.core.analysis.space.Clearance;
 import nelvar.core.analysis.space.Collision;
 import nelvar.core.analysis.space.CombustibleLining;
@@ -244,6 +245,7 @@ public final class RuleBook {
           new TrimmerWithin(),
           new OnRail(),
           new Collision(),
+          new AirPath(),
           new Clearance(),
           new DoorCloses(),
           new Reach(),

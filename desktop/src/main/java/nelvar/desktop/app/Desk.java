@@ -12,6 +12,7 @@ import nelvar.core.analysis.choice.Choosing;
 import nelvar.core.analysis.choice.Goal;
 import nelvar.core.compose.WaysAsRepairs;
 import nelvar.core.exchange.BoardCsv;
+import nelvar.core.exchange.DxfOutline;
 import nelvar.core.exchange.PartsCsv;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.DiskTrouble;
@@ -20,8 +21,12 @@ import nelvar.core.file.Journal;
 import nelvar.core.file.OutputFiles;
 import nelvar.core.file.ProjectFile;
 import nelvar.core.file.UnreadableFile;
+import nelvar.core.model.Cabinet;
+import nelvar.core.model.Placement;
 import nelvar.core.model.Project;
+import nelvar.core.model.Surface;
 import nelvar.core.model.edit.Edits;
+import nelvar.core.model.edit.LayoutEdits;
 import nelvar.core.review.Review;
 import nelvar.core.sample.NewProject;
 import nelvar.desktop.session.Places;
@@ -110,6 +115,8 @@ public final class Desk {
     all.add(Command.of("Open the third demo, three small boards", "", this::openThirdDemo));
     all.add(Command.of("Write the pack…", "Shortcut+D", this::writePack));
     all.add(Command.of("Add parts from CSV…", "", this::importParts));
+    all.add(Command.of("Background of the plate from DXF…", "", this::background));
+    all.add(Command.of("Plate without its background", "", this::noBackground));
     all.add(
         Command.of(
             "Light or dark", "Shortcut+T", () -> window.theme(window.theme() == Theme.LIGHT)));
@@ -475,6 +482,60 @@ public final class Desk {
                         }
                       });
                 }));
+  }
+
+  /// Of the cabinet that is selected, or the first.
+  private Optional<Cabinet> cabinet(Session session) {
+    var layout = session.project().layout();
+    var chosen =
+        session
+            .selection()
+            .get()
+            .flatMap(id -> layout.placement(id).map(Placement::cabinet).or(() -> Optional.of(id)));
+    return chosen.flatMap(layout::cabinet).or(() -> layout.cabinets().stream().findFirst());
+  }
+
+  private void background() {
+    window
+        .session()
+        .ifPresent(session -> {
+          var cabinet = cabinet(session);
+          if (cabinet.isEmpty()) {
+            session.tell("There is no cabinet yet: press Arrange in Panel, or add one there.");
+            return;
+          }
+          picker
+              .dxf(window.root().getScene().getWindow())
+              .ifPresent(path -> background(path, cabinet.get(), session));
+        });
+  }
+
+  private void background(Path path, Cabinet cabinet, Session session) {
+    try {
+      var name = String.valueOf(path.getFileName());
+      var read =
+          DxfOutline.read(
+              name,
+              InputFile.text(path, DxfOutline.GREATEST_FILE, "Choose a DXF with an outline."),
+              Surface.PLATE,
+              cabinet.shell().mountingPlate().height());
+      if (session.edit(
+          LayoutEdits.change("Background from " + name, cabinet.withBackground(read.strokes()))))
+        session.tell(read.words());
+    } catch (UnreadableFile e) {
+      session.tell(String.valueOf(e.getMessage()));
+    }
+  }
+
+  private void noBackground() {
+    window
+        .session()
+        .ifPresent(session ->
+            cabinet(session)
+                .ifPresent(c ->
+                    session.edit(
+                        LayoutEdits.change(
+                            "Plate without its background", c.withBackground(List.of())))));
   }
 
   private void importParts() {

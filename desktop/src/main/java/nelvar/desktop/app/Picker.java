@@ -16,6 +16,8 @@ public interface Picker {
 
   Optional<Path> csv(Window owner);
 
+  Optional<Path> dxf(Window owner);
+
   Picker NATIVE =
       new Picker() {
         private static FileChooser chooser(String title, String kind, String pattern) {
@@ -50,6 +52,13 @@ public interface Picker {
           var chooser = new DirectoryChooser();
           chooser.setTitle("Folder for the pack");
           return Optional.ofNullable(chooser.showDialog(owner)).map(java.io.File::toPath);
+        }
+
+        @Override
+        public Optional<Path> dxf(Window owner) {
+          return Optional.ofNullable(
+                  chooser("Background of the plate from DXF", "DXF", "*.dxf").showOpenDialog(owner))
+              .map(java.io.File::toPath);
         }
 
         @Override

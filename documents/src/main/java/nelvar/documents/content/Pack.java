@@ -134,9 +134,7 @@ public final class Pack {
     var study = review.study();
     for (var cabinet : study.project().layout().cabinets()) {
       var bodies = Bodies.of(study).in(cabinet);
-      for (var surface : Surface.values()) {
-        if (surface == Surface.OUTSIDE || bodies.stream().noneMatch(b -> b.surface() == surface))
-          continue;
+      for (var surface : PlateDrawing.surfaces(cabinet, study)) {
         blocks.add(new Block.NewPage());
         blocks.add(
             new Block.Heading("Layout: %s, %s".formatted(cabinet.name(), surface.words()), 1));

@@ -8,12 +8,11 @@ import java.util.ArrayList;
 import java.util.List;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
-import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.space.Box;
+import nelvar.core.analysis.space.Holes;
 import nelvar.core.analysis.space.Placed;
 import nelvar.core.analysis.thermal.CabinetAir;
 import nelvar.core.analysis.thermal.PartAir;
-import nelvar.core.catalogue.Article;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Surface;
 
@@ -118,16 +117,9 @@ final class PlateRows {
   /// Cut-outs in doors and walls, holes for rails, and which parts are marked from themselves.
   static ListTable holes(Study study) {
     var rows = new ArrayList<List<ListTable.Cell>>();
-    for (var cabinet : study.project().layout().cabinets()) {
-      for (var rail : cabinet.rails()) ends(rail, cabinet, rows);
-      for (var body : Bodies.of(study).in(cabinet)) {
-        if (body.later() || body.surface() == Surface.OUTSIDE) continue;
-        if (body.surface() != Surface.PLATE || body.at().sinkOutside())
-          rows.add(hole(body, cabinet, "cut-out for its body", true));
-        else if (!body.mounting().equals(java.util.Optional.of(Article.Mounting.RAIL)))
-          rows.add(hole(body, cabinet, "fixing holes, marked from the part", false));
-      }
-    }
+    for (var cabinet : study.project().layout().cabinets())
+      for (var surface : Surface.values())
+        for (var hole : Holes.of(cabinet, surface, study)) rows.add(hole(hole, cabinet, surface));
     return new ListTable(
         "drilling",
         "Holes and cut-outs",
@@ -135,40 +127,37 @@ final class PlateRows {
             text("Device", 0.7),
             text("What", 1.8),
             text("At", 1.4),
-            number("Left mm", 0.7),
-            number("Top mm", 0.7),
+            number("Middle from left mm", 0.9),
+            number("Middle from top mm", 0.9),
             text("Size mm", 1),
             text("Size is", 1)),
         rows);
   }
 
-  /// Two holes a rail, 20 mm from its ends (common practice), one more each 400 mm.
-  private static void ends(Cabinet.Rail rail, Cabinet cabinet, List<List<ListTable.Cell>> rows) {
-    var length = Box.mm(rail.length());
-    var spans = (int) Math.max(1, Math.ceil((length - 40) / 400));
-    for (var i = 0; i <= spans; i++) {
-      var along = 20 + (length - 40) * i / spans;
-      rows.add(
-          row(
-              rail.id().text(),
-              "hole of the rail",
-              cabinet.name() + ", " + rail.surface().words(),
-              mm(Box.mm(rail.left()) + (rail.vertical() ? 0 : along)),
-              mm(Box.mm(rail.top()) + (rail.vertical() ? along : 0)),
-              "M5",
-              "common practice"));
-    }
-  }
-
-  private static List<ListTable.Cell> hole(Body body, Cabinet cabinet, String what, boolean whole) {
+  private static List<ListTable.Cell> hole(Holes.Hole hole, Cabinet cabinet, Surface surface) {
     return row(
-        body.name(),
-        what,
-        cabinet.name() + ", " + body.surface().words(),
-        mm(body.box().left()),
-        mm(body.box().top()),
-        whole ? "%.0f × %.0f".formatted(body.box().width(), body.box().height()) : "",
-        body.assumed() ? "assumed: measure it first" : "stated or measured");
+        hole.name(),
+        switch (hole.kind()) {
+          case RAIL -> "hole of the rail, M5";
+          case ROUND -> "round hole, if it is of the 22 mm size";
+          case FRONT -> "cut-out within its front, by the part's own sheet";
+          case BODY -> "cut-out for its heat sink, by the part's own sheet";
+          case MARKED -> "fixing holes, marked from the part";
+        },
+        cabinet.name() + ", " + surface.words(),
+        mm(hole.x()),
+        mm(hole.y()),
+        switch (hole.kind()) {
+          case RAIL, ROUND -> "Ø " + mm(hole.width());
+          case FRONT, BODY -> "front %.0f × %.0f".formatted(hole.width(), hole.height());
+          case MARKED -> "";
+        },
+        switch (hole.kind()) {
+          case RAIL -> "common practice";
+          case ROUND -> "to be checked on the part";
+          case FRONT, BODY, MARKED ->
+              hole.assumed() ? "assumed: measure it first" : "stated or measured";
+        });
   }
 
   private static String mm(double value) {

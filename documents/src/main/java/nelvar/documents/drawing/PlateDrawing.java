@@ -21,6 +21,15 @@ public final class PlateDrawing {
 
   private PlateDrawing() {}
 
+  /// The surfaces of a cabinet with something on them.
+  public static List<Surface> surfaces(Cabinet cabinet, Study study) {
+    var bodies = Bodies.of(study).in(cabinet);
+    return java.util.Arrays.stream(Surface.values())
+        .filter(surface -> surface != Surface.OUTSIDE)
+        .filter(surface -> bodies.stream().anyMatch(b -> b.surface() == surface))
+        .toList();
+  }
+
   /// @param width of the paper it may take, mm
   /// @param height that it may take
   public static Drawing of(
@@ -37,6 +46,7 @@ public final class PlateDrawing {
             area.height(),
             Optional.empty(),
             Optional.of(Shape.Pen.of(Ink.TEXT, 0.4))));
+    Background.draw(cabinet, area, 0.15, shapes);
     for (var rail : cabinet.rails()) if (rail.surface() == surface) rail(rail, area, shapes);
     for (var duct : cabinet.ducts())
       if (duct.surface() == surface)

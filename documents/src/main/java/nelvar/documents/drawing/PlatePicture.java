@@ -109,6 +109,7 @@ public final class PlatePicture {
     var top = MARGIN;
     housing(MARGIN, top, scale);
     var plate = areas.getFirst();
+    Background.draw(cabinet, plate, 1, shapes);
     for (var body : on(Surface.PLATE)) plume(body, plate);
     ducts(plate);
     kept(plate);
@@ -458,6 +459,7 @@ public final class PlatePicture {
               Optional.of(Ink.CARD),
               Optional.of(Shape.Pen.of(Ink.TEXT_FAINT, 1.2))));
     if (surface == Surface.DOOR) hinge(area);
+    Background.draw(cabinet, area, 1, shapes);
     ducts(area);
     kept(area);
     for (var body : on(surface)) body(body, area);

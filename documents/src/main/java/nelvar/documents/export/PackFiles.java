@@ -3,13 +3,15 @@ package nelvar.documents.export;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import nelvar.core.analysis.Study;
 import nelvar.core.review.Review;
 import nelvar.documents.content.Lists;
 import nelvar.documents.content.Pack;
+import nelvar.documents.drawing.PlateDrawing;
 import nelvar.documents.drawing.SingleLine;
 
-/// The files of a pack by name: the PDF, the single-line as SVG, each list as CSV, all lists as
-/// XLSX.
+/// The files of a pack by name: the PDF, the single-line as SVG, plates and doors as SVG and DXF,
+/// each list as CSV, all lists as XLSX.
 public final class PackFiles {
   private PackFiles() {}
 
@@ -21,6 +23,7 @@ public final class PackFiles {
     var files = new LinkedHashMap<String, byte[]>();
     files.put("pack.pdf", pdf(review, options));
     files.put("single-line.svg", svg(review));
+    files.putAll(plates(review.study()));
     var lists = Lists.all(review, options.byFunction());
     for (var list : lists)
       files.put(list.name() + ".csv", CsvExport.write(list).getBytes(StandardCharsets.UTF_8));
@@ -41,5 +44,28 @@ public final class PackFiles {
     return SvgExport.write(
             Pack.title(review) + ", power single-line", SingleLine.of(review.study()))
         .getBytes(StandardCharsets.UTF_8);
+  }
+
+  /// Every surface with something on it, by the name of its file: `plate.dxf`, `door.svg`; of the
+  /// second cabinet `plate-2.dxf`.
+  public static Map<String, byte[]> plates(Study study) {
+    var files = new LinkedHashMap<String, byte[]>();
+    var number = 0;
+    for (var cabinet : study.project().layout().cabinets()) {
+      number++;
+      for (var surface : PlateDrawing.surfaces(cabinet, study)) {
+        var name = surface.words().replace(' ', '-') + (number == 1 ? "" : "-" + number);
+        files.put(
+            name + ".svg",
+            SvgExport.write(
+                    study.project().name() + ", " + cabinet.name() + ", " + surface.words(),
+                    PlateDrawing.of(cabinet, surface, study, 400, 560))
+                .getBytes(StandardCharsets.UTF_8));
+        files.put(
+            name + ".dxf",
+            DxfExport.write(cabinet, surface, study).getBytes(StandardCharsets.US_ASCII));
+      }
+    }
+    return files;
   }
 }

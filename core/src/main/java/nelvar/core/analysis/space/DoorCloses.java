@@ -125,7 +125,12 @@ public final class DoorCloses implements Rule {
                 .formatted(body.name(), Box.mm(from), Box.mm(depth), radius, opening)
             + placed.measures(),
         trail,
-        placed.moved(there -> radius(there, shell) <= opening && clear(there, placed)));
+        placed.moved(there -> opens(there, shell) && clear(there, placed)));
+  }
+
+  /// Whether something in the door passes the frame as it swings out.
+  public static boolean opens(Body there, Shell shell) {
+    return shell.hinge().isEmpty() || radius(there, shell) <= opening(shell);
   }
 
   /// Of the circle on which the far corner of something in the door swings about the hinge, mm.

@@ -14,6 +14,7 @@ public final class Fits {
   private final Cabinet cabinet;
   private final List<Body> bodies;
   private final List<Obstacle> obstacles;
+  private final List<Inside> solids;
 
   /// What is in the way.
   ///
@@ -27,6 +28,14 @@ public final class Fits {
     this.bodies = List.copyOf(bodies);
     this.obstacles =
         cabinet.ducts().stream().map(duct -> new Obstacle(duct.surface(), box(duct))).toList();
+    var shell = cabinet.shell();
+    this.solids =
+        java.util.stream.Stream.concat(
+                bodies.stream()
+                    .flatMap(b -> Solid.of(b, shell).map(s -> new Inside(b.surface(), s)).stream()),
+                cabinet.ducts().stream()
+                    .flatMap(d -> Solid.of(d, shell).map(s -> new Inside(d.surface(), s)).stream()))
+            .toList();
   }
 
   public static Fits in(Cabinet cabinet, Study study) {
@@ -89,7 +98,36 @@ public final class Fits {
     for (var kept : cabinet.kept())
       if (kept.surface() == body.surface() && box(kept).overlaps(body.box()))
         all.add(new InTheWay("room kept for " + kept.name(), Optional.empty(), 0, false));
+    elsewhere(body, all);
     return all;
+  }
+
+  /// What is mounted on another surface and comes as far.
+  private void elsewhere(Body body, List<InTheWay> all) {
+    var own = Solid.of(body, cabinet.shell());
+    if (own.isEmpty()) return;
+    for (var other : bodies)
+      if (besides(body.surface(), other.surface())
+          && Solid.of(other, cabinet.shell()).filter(own.get()::meets).isPresent())
+        all.add(
+            new InTheWay(
+                other.name() + " on the " + other.surface().words(),
+                Optional.of(other),
+                0,
+                other.assumed()));
+    for (var duct : cabinet.ducts())
+      if (besides(body.surface(), duct.surface())
+          && Solid.of(duct, cabinet.shell()).filter(own.get()::meets).isPresent())
+        all.add(
+            new InTheWay("a duct on the " + duct.surface().words(), Optional.empty(), 0, false));
+  }
+
+  /// Surfaces whose things may meet; what is in the door meets what stands on the plate by a rule
+  /// of its own, with air between them.
+  private static boolean besides(Surface one, Surface other) {
+    return one != other
+        && !(one == Surface.PLATE && other == Surface.DOOR)
+        && !(one == Surface.DOOR && other == Surface.PLATE);
   }
 
   /// What stands in the room it wants free, or lacks.
@@ -143,8 +181,15 @@ public final class Fits {
       if (duct.surface() == body.surface() && duct.box().overlaps(wanted)) return false;
     for (var kept : cabinet.kept())
       if (kept.surface() == body.surface() && box(kept).overlaps(box)) return false;
+    var own = Solid.of(body, cabinet.shell());
+    if (own.isPresent())
+      for (var solid : solids)
+        if (besides(body.surface(), solid.surface()) && solid.solid().meets(own.get()))
+          return false;
     return true;
   }
+
+  private record Inside(Surface surface, Solid solid) {}
 
   private record Obstacle(Surface surface, Box box) {}
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.space.AirPath;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.space.Box;
@@ -98,11 +99,14 @@ final class Edges {
                   .max()
                   .orElse(0),
               0));
-    return FreePlace.near(
-        body,
-        cabinet,
-        Fits.in(cabinet, bodies),
-        there -> surface != Surface.DOOR || DoorCloses.clear(there, cabinet, onPlate));
+    return FreePlace.near(body, cabinet, Fits.in(cabinet, bodies), this::right);
+  }
+
+  private boolean right(Body there) {
+    if (there.surface() == Surface.DOOR
+        && !(DoorCloses.clear(there, cabinet, onPlate) && DoorCloses.opens(there, cabinet.shell())))
+      return false;
+    return there.fitting().moves().isEmpty() || AirPath.clear(there, cabinet, bodies);
   }
 
   /// Where a builder would put it, were it free: switches right, screens in the middle at the
