@@ -21,10 +21,12 @@ import nelvar.core.catalogue.CircuitBreaker;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.ProtectiveDevice;
+import nelvar.core.formula.Ageing;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.trail.Computed;
 import nelvar.core.trail.Trail;
+import nelvar.core.trail.Working;
 import nelvar.core.units.Current;
 import nelvar.core.units.Percent;
 
@@ -145,6 +147,7 @@ public final class Facts {
                       "Air at it",
                       "%s, up to %s".formatted(air.expected(), air.upper()),
                       air.trail())));
+    ages(device, study, facts);
     Bodies.of(study)
         .nearest(body.get())
         .ifPresent(other ->
@@ -152,6 +155,23 @@ public final class Facts {
                 Fact.of(
                     "Nearest neighbour",
                     "%s, %.0f mm".formatted(other.name(), other.box().gap(body.get().box())))));
+  }
+
+  /// Of what has electrolytic capacitors that dry out.
+  private static void ages(Device device, Study study, List<Fact> facts) {
+    if (study.part(device).filter(p -> p.electronicSupply() || p.drives()).isEmpty()) return;
+    InsideAir.at(device.id(), study)
+        .ifPresent(air -> {
+          var w = Working.of("Life of " + device.designation());
+          var at = w.given("T", air.expected(), "the air at it");
+          var stated = w.assumed("T0", Ageing.STATED, "what life is stated for, as a rule");
+          var life = w.result("life", "2^((T0 − T)/10 K)", Ageing.life(at, stated));
+          facts.add(
+              Fact.of(
+                  "Lasts",
+                  "%s of its life at %s".formatted(life, stated),
+                  w.explain(life).trail()));
+        });
   }
 
   private static void takes(Device device, Study study, List<Fact> facts) {

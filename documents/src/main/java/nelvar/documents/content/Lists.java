@@ -52,6 +52,7 @@ public final class Lists {
         PlateRows.places(review.study()),
         PlateRows.cuts(review.study()),
         PlateRows.holes(review.study()),
+        PlateRows.reached(review.study()),
         faults(review.study()),
         findings(review),
         deviations(review),

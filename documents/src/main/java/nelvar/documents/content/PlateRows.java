@@ -8,8 +8,10 @@ import java.util.ArrayList;
 import java.util.List;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
+import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.space.Box;
 import nelvar.core.analysis.space.Holes;
+import nelvar.core.analysis.space.OpenDoor;
 import nelvar.core.analysis.space.Placed;
 import nelvar.core.analysis.thermal.CabinetAir;
 import nelvar.core.analysis.thermal.PartAir;
@@ -71,6 +73,32 @@ final class PlateRows {
             text("Size is", 0.9),
             number("Heat W", 0.6),
             number("Air °C", 0.6)),
+        rows);
+  }
+
+  /// What is adjusted, plugged and looked at with the door open, and what is live beside it.
+  static ListTable reached(Study study) {
+    var rows = new ArrayList<List<ListTable.Cell>>();
+    for (var cabinet : study.project().layout().cabinets())
+      for (var reached : OpenDoor.of(cabinet, study))
+        rows.add(
+            row(
+                reached.body().name(),
+                reached.what().what(),
+                cabinet.name() + ", " + reached.body().surface().words(),
+                reached.itself() ? "live" : "extra-low volts or none",
+                String.join(", ", reached.beside().stream().map(Body::name).toList()),
+                reached.live() ? "locked off, or covered" : ""));
+    return new ListTable(
+        "reached",
+        "Reached with the door open",
+        List.of(
+            text("Device", 0.7),
+            text("What is reached", 1.2),
+            text("At", 1.2),
+            text("It is", 1.1),
+            text("Live within 100 mm", 2),
+            text("Only", 1)),
         rows);
   }
 

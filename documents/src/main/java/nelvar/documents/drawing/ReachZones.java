@@ -5,10 +5,11 @@ import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.space.Box;
+import nelvar.core.analysis.space.OpenDoor;
 import nelvar.core.analysis.space.Reach;
 
-/// The room before slots, plugs and trimmers, and a bolt where mains is on a part that hands reach
-/// into.
+/// The room before slots, plugs and trimmers, and a bolt on every part with more than extra-low
+/// volts on it.
 final class ReachZones {
   private ReachZones() {}
 
@@ -22,7 +23,7 @@ final class ReachZones {
                       2,
                       Optional.of(Ink.DC_LOW_SOFT),
                       Optional.of(new Shape.Pen(Ink.DC_LOW, 0.9, 3)))));
-    if (!body.fitting().reach().isEmpty() && Reach.live(body, study)) {
+    if (OpenDoor.live(body, study)) {
       var x = area.toX(body.box().left()) + 3;
       var y = area.toY(body.box().bottom()) - 12;
       shapes.add(

@@ -40,7 +40,8 @@ public final class AirPath implements Rule {
     return Placed.each(this, study, AirPath::blows, AirPath::judge);
   }
 
-  private static boolean blows(Body body) {
+  /// Whether it moves air through a wall.
+  public static boolean blows(Body body) {
     var fitting = body.fitting();
     return body.surface() != Surface.PLATE
         && body.surface().inside()

@@ -12,7 +12,7 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.trail.Working;
 
 /// What hands must get at has room before it: card slots, plugs, trimmers. At the front there is
-/// room when the door is open; whether mains stands beside it then is said in the working.
+/// room when the door is open; what is live beside it then is said in the working.
 public final class Reach implements Rule {
   private static final Reason BLOCKED = Reason.of("Something that must be reached is blocked");
 
@@ -34,14 +34,6 @@ public final class Reach implements Rule {
     return Placed.each(this, study, body -> !body.fitting().reach().isEmpty(), Reach::judge);
   }
 
-  /// Whether mains volts are on the part itself: then it is reached with the power locked off, or
-  /// with insulated tools.
-  public static boolean live(Body body, Study study) {
-    return body.device()
-        .filter(device -> OnMains.of(study).devices().contains(device.id()))
-        .isPresent();
-  }
-
   private static Verdict judge(Placed placed) {
     var body = placed.body();
     var w = Working.of("Reach of " + body.name());
@@ -49,14 +41,13 @@ public final class Reach implements Rule {
     for (var reach : body.fitting().reach()) {
       var side = reach.side().turned(body.at().quarters());
       w.given(reach.what(), reach.free(), "free at its " + side.words());
+      live(OpenDoor.one(body, reach, placed.cabinet(), placed.study()), w);
       blocker(body, side, Box.mm(reach.free()), placed)
           .ifPresent(who -> {
             w.given("in the way", who, "of the " + reach.what());
             blocked.add("the %s by %s".formatted(reach.what(), who));
           });
     }
-    if (live(body, placed.study()))
-      w.given("live", "mains is on it when the door is open", "lock off before reaching in");
     var trail = w.explain(body.name()).trail();
     if (blocked.isEmpty()) return new Verdict.Pass(body.id(), trail);
     return new Verdict.Finding(
@@ -67,6 +58,16 @@ public final class Reach implements Rule {
             .formatted(body.name(), String.join(", ", blocked), placed.measures()),
         trail,
         placed.moved(there -> free(there, placed)));
+  }
+
+  private static void live(OpenDoor.Reached reached, Working w) {
+    if (reached.itself())
+      w.given("live", "more than extra-low volts are on it", "lock off before reaching in");
+    if (!reached.beside().isEmpty())
+      w.given(
+          "live beside it",
+          String.join(", ", reached.beside().stream().map(Body::name).toList()),
+          "within a hand's width; lock off or cover");
   }
 
   private static boolean free(Body there, Placed placed) {

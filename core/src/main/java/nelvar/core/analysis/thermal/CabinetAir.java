@@ -209,10 +209,23 @@ public record CabinetAir(
               .flatMap(_ -> bodies.of(device.id()))
               .flatMap(body -> body.fitting().through())
               .map(Percent::fraction)
+              .or(() -> outdoors(device, bodies))
               .orElse(0.0);
       all.add(new Heat(device, heat, heat.value().times(1 - through)));
     }
     return all;
+  }
+
+  /// A cooling unit gives its own heat to the room with what it carries out; of an exchanger one of
+  /// two fans stands in the room (common practice).
+  private static Optional<Double> outdoors(Device device, Bodies bodies) {
+    return bodies
+        .of(device.id())
+        .filter(Cooling::throughWall)
+        .flatMap(body ->
+            body.fitting().removes().isPresent()
+                ? Optional.of(1.0)
+                : body.fitting().exchanges().map(_ -> 0.5));
   }
 
   /// What nobody placed yet stands in the first cabinet, for the time being.

@@ -74,7 +74,9 @@ final class Edges {
     var door = cabinet.shell().hinge().isPresent();
     if (device.place() == Place.DOOR || mounting.equals(Optional.of(Article.Mounting.DOOR)))
       return door ? List.of(Surface.DOOR) : List.of(Surface.RIGHT, Surface.LEFT, Surface.DOOR);
-    if (fitting.flatMap(Fitting::moves).isPresent())
+    if (fitting
+        .filter(f -> f.moves().isPresent() || f.exchanges().isPresent() || f.removes().isPresent())
+        .isPresent())
       return cabinet.shell().hinge().equals(Optional.of(Shell.Side.RIGHT))
           ? List.of(Surface.LEFT, Surface.RIGHT, Surface.TOP, Surface.OUTSIDE)
           : List.of(Surface.RIGHT, Surface.LEFT, Surface.TOP, Surface.OUTSIDE);
@@ -106,7 +108,7 @@ final class Edges {
     if (there.surface() == Surface.DOOR
         && !(DoorCloses.clear(there, cabinet, onPlate) && DoorCloses.opens(there, cabinet.shell())))
       return false;
-    return there.fitting().moves().isEmpty() || AirPath.clear(there, cabinet, bodies);
+    return !AirPath.blows(there) || AirPath.clear(there, cabinet, bodies);
   }
 
   /// Where a builder would put it, were it free: switches right, screens in the middle at the

@@ -20,8 +20,8 @@ import nelvar.core.model.edit.LayoutEdits;
 import nelvar.core.model.edit.NextName;
 import nelvar.core.review.Review;
 
-/// A fan with its filter in the wall of a cabinet that gets too warm: the smallest of the catalogue
-/// that does, placed where one is free, fed by the best way there is.
+/// A fan with its filter in the wall of a cabinet that gets too warm, or an exchanger where no fan
+/// does: the smallest of the catalogue, placed where one is free, fed by the best way there is.
 public final class Ventilation {
   private Ventilation() {}
 
@@ -38,13 +38,26 @@ public final class Ventilation {
   /// The weakest first.
   private static List<Part> fans(Study study) {
     return study.catalogue().all().stream()
-        .filter(part -> moves(part) > 0 && part.article().body().isPresent())
-        .sorted(Comparator.comparingDouble(Ventilation::moves).thenComparing(Part::id))
+        .filter(part -> moves(part) + exchanges(part) > 0 && part.article().body().isPresent())
+        .sorted(
+            Comparator.comparingDouble(Ventilation::exchanges)
+                .thenComparingDouble(Ventilation::moves)
+                .thenComparing(Part::id))
         .toList();
   }
 
   private static double moves(Part part) {
     return part.article().fitting().flatMap(Fitting::moves).map(flow -> flow.value()).orElse(0.0);
+  }
+
+  private static double exchanges(Part part) {
+    return part.article().fitting().flatMap(Fitting::exchanges).map(q -> q.value()).orElse(0.0);
+  }
+
+  private static String words(Part part) {
+    return moves(part) > 0
+        ? "fan with filter in the %%s, %.0f m³/h in free air".formatted(moves(part))
+        : "exchanger in the %%s, %.0f W/K".formatted(exchanges(part));
   }
 
   private static Optional<Repair> with(
@@ -55,7 +68,7 @@ public final class Ventilation {
         Device.of(
             NextName.id(project, name.text()),
             name.text(),
-            "fan of the cabinet, with filter",
+            moves(fan) > 0 ? "fan of the cabinet, with filter" : "exchanger of the cabinet",
             fan.id(),
             Place.PANEL);
     var added = Edits.add(device);
@@ -67,9 +80,10 @@ public final class Ventilation {
         .filter(edit -> cools(edit, cabinet, review.study()))
         .map(edit ->
             new Repair(
-                "Put a fan with filter in the %s, %.0f m³/h in free air"
-                    .formatted(at.get().surface().words(), moves(fan)),
-                edit.named("Add " + name + ", a fan of the cabinet")));
+                "Put "
+                    + (moves(fan) > 0 ? "a " : "an ")
+                    + words(fan).formatted(at.get().surface().words()),
+                edit.named("Add %s, %s".formatted(name, device.purpose()))));
   }
 
   private static Optional<Edit> fed(Edit placed, Device device, Review review, Catalogue standard) {
