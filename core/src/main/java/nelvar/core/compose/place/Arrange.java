@@ -130,18 +130,22 @@ public final class Arrange {
     return items.stream().allMatch(item -> item.depth() <= DoorCloses.deep(shell));
   }
 
+  /// Rows that were searched for fitting alone.
+  private int[][] fitting(List<Item> items, boolean topDuct, BooleanSupplier cancelled) {
+    var search = search(items, topDuct, Wanted.FITTING);
+    return search.improve(
+        search.greedy(RowSearch.BY_HAND),
+        seed,
+        RowSearch.steps(items.size()) / 2,
+        cancelled,
+        _ -> {});
+  }
+
   private boolean possible(List<Item> items, BooleanSupplier cancelled) {
     return TOP_DUCT.parallelStream()
         .anyMatch(top -> {
-          var search = search(items, top, Wanted.FITTING);
-          var rows =
-              search.improve(
-                  search.greedy(RowSearch.BY_HAND),
-                  seed,
-                  RowSearch.steps(items.size()) / 2,
-                  cancelled,
-                  _ -> {});
-          return search.decode(rows).overflow <= 0;
+          var rows = fitting(items, top, cancelled);
+          return search(items, top, Wanted.FITTING).decode(rows).overflow <= 0;
         });
   }
 
@@ -195,12 +199,17 @@ public final class Arrange {
     if (!held().isEmpty()) return round(wanted, items);
     return TOP_DUCT.parallelStream()
         .map(top -> found(wanted, items, top, cancelled, shares))
-        .min(Comparator.comparingDouble(Found::cost))
+        .min(BEST)
         .map(best -> proposal(wanted.name(), items, best.search(), best.search().tidy(best.rows())))
         .orElseThrow();
   }
 
-  private record Found(RowSearch search, List<int[]> lines, double cost) {
+  /// What fits first, then the least cost.
+  private static final Comparator<Found> BEST =
+      Comparator.comparingDouble((Found found) -> found.over() > 0 ? 1 : 0)
+          .thenComparingDouble(Found::cost);
+
+  private record Found(RowSearch search, List<int[]> lines, double over, double cost) {
     int[][] rows() {
       return lines.toArray(int[][]::new);
     }
@@ -210,7 +219,8 @@ public final class Arrange {
       Wanted wanted, List<Item> items, boolean top, BooleanSupplier cancelled, Shares shares) {
     var search = search(items, top, wanted);
     var rows = rows(search, items, top, cancelled, shares.one());
-    return new Found(search, List.of(rows), search.decode(rows).cost);
+    var decoded = search.decode(rows);
+    return new Found(search, List.of(rows), decoded.overflow, decoded.cost);
   }
 
   /// From the order of a builder's hand; where something does not fit then, from rows that were
@@ -225,8 +235,7 @@ public final class Arrange {
     var begun = search.greedy(RowSearch.BY_HAND);
     var rows = search.improve(begun, seed, steps, cancelled, progress);
     if (search.decode(rows).overflow <= 0 || cancelled.getAsBoolean()) return rows;
-    var fitting =
-        search(items, topDuct, Wanted.FITTING).improve(begun, seed, steps, cancelled, progress);
+    var fitting = fitting(items, topDuct, cancelled);
     if (search.decode(fitting).overflow > 0) return rows;
     return search.improve(fitting, seed, steps, cancelled, progress);
   }

@@ -93,6 +93,7 @@ final class RowSearch {
     var best = now.copy();
     if (enough(decoded)) return best;
     var bestCost = cost;
+    var bestFits = decoded.overflow <= 0;
     for (var step = 0; step < steps; step++) {
       if ((step & 255) == 0) {
         if (cancelled.getAsBoolean()) break;
@@ -107,7 +108,10 @@ final class RowSearch {
       if (next <= cost || random.nextDouble() < Math.exp((cost - next) / heat)) {
         cost = next;
         now.keep();
-        if (cost < bestCost - 1e-9) {
+        var fits = decoded.overflow <= 0;
+        // What fits beats whatever does not.
+        if (fits == bestFits ? cost < bestCost - 1e-9 : fits) {
+          bestFits = fits;
           bestCost = cost;
           best = now.copy();
         }
