@@ -48,4 +48,24 @@ class PanelCommandTest {
     assertThat(Ran.of("new", file.toString()).code()).isZero();
     assertThat(Ran.of("panel", file.toString()).out()).contains("No cabinet is laid out");
   }
+
+  /// The plate goes out as DXF and comes in again as the background of another file.
+  @Test
+  void drawingsGoOutAndOutlinesComeIn() throws Exception {
+    var dxf = folder.resolve("plate.dxf");
+    var ran = Ran.of("export", SETTLED, "--format", "plate.dxf", "--out", dxf.toString());
+    assertThat(ran.code()).isZero();
+    var with = folder.resolve("with.nelvar.json");
+    var read = Ran.of("panel", SETTLED, "--background", dxf.toString(), "--out", with.toString());
+    assertThat(read.code()).isZero();
+    assertThat(read.out()).contains("lines read in metric; not read: TEXT");
+    assertThat(Files.readString(with)).contains("\"background\"");
+    assertThat(Ran.of("review", with.toString(), "--untried").code())
+        .isEqualTo(Ran.of("review", SETTLED, "--untried").code());
+    assertThat(Ran.of("export", SETTLED, "--format", "plates.dxf", "--out", dxf.toString()).err())
+        .contains("plate.dxf", "door.svg");
+    assertThat(Ran.of("panel", SETTLED, "--background", SETTLED, "--out", with.toString()).err())
+        .contains("group code");
+    assertThat(Ran.of("panel", SETTLED, "--background", dxf.toString()).err()).contains("--out");
+  }
 }

@@ -58,6 +58,11 @@ final class Driver implements AutoCloseable {
           public Optional<Path> csv(Window owner) {
             return answer;
           }
+
+          @Override
+          public Optional<Path> dxf(Window owner) {
+            return answer;
+          }
         };
     window = on(() -> new MainWindow(Workers.start(), picker, new Places(state), "2026-01-01"));
     stage =

@@ -114,4 +114,76 @@ class PanelTest extends DemoWindow {
     assertThat(session().review().get().open())
         .anyMatch(entry -> entry.rule().id().equals("space.reach"));
   }
+
+  private void drag(String id, double across, double down) {
+    var from = plate().middleOf(new Id(id)).orElseThrow();
+    driver.drag(plate(), from, from.add(across, down));
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+  }
+
+  /// A part is carried with the mouse, in the window: one step of the history, the same after undo.
+  @Test
+  void aPartIsDragged() {
+    open();
+    var before = at("F21");
+    drag("F21", -60, 0);
+    assertThat(at("F21").left().metres()).isLessThan(before.left().metres() - 0.03);
+    // It comes to rest on the rail it was on.
+    assertThat(at("F21").top()).isEqualTo(before.top());
+    assertThat(plate().layers()).doesNotContain("dragged");
+    driver.run(() -> session().undo());
+    assertThat(at("F21")).isEqualTo(before);
+    driver.run(() -> session().redo());
+    assertThat(at("F21")).isNotEqualTo(before);
+  }
+
+  /// A duct is dragged; a rail nudged by keys takes along what is on it; several nudges are one
+  /// step.
+  @Test
+  void railsAndDuctsAreMoved() {
+    open();
+    var cabinet = session().project().layout().cabinets().getFirst();
+    var rail = cabinet.rails().getFirst();
+    var before = session().project().layout();
+    select(rail.id().text());
+    driver.run(() -> plate().requestFocus());
+    driver.press(KeyCode.ALT, KeyCode.DOWN);
+    driver.await("review", () -> !session().stale().get());
+    driver.press(KeyCode.ALT, KeyCode.DOWN);
+    driver.await("review", () -> !session().stale().get());
+    var after = session().project().layout();
+    assertThat(after.cabinets().getFirst().rails().getFirst().top().metres())
+        .isCloseTo(rail.top().metres() + 0.002, org.assertj.core.api.Assertions.within(1e-9));
+    assertThat(after.placements()).isNotEqualTo(before.placements());
+    driver.run(() -> session().undo());
+    assertThat(session().project().layout()).isEqualTo(before);
+    var duct = cabinet.ducts().getLast();
+    drag(duct.id().text(), 0, -30);
+    assertThat(session().project().layout().cabinets().getFirst().ducts().getLast().top())
+        .isNotEqualTo(duct.top());
+    driver.run(() -> session().undo());
+    assertThat(session().project().layout()).isEqualTo(before);
+  }
+
+  /// Marked by keyboard alone, measured, and brought into line with the first.
+  @Test
+  void severalAreMarkedByKeyboard() {
+    open();
+    select("U1");
+    driver.run(() -> plate().requestFocus());
+    driver.press(KeyCode.SHIFT, KeyCode.SPACE);
+    driver.press(KeyCode.RIGHT);
+    driver.press(KeyCode.RIGHT);
+    driver.press(KeyCode.SHIFT, KeyCode.SPACE);
+    driver.settle();
+    assertThat(
+            ((javafx.scene.control.Label) driver.window.root().lookup("#together-apart")).getText())
+        .contains("mm between them", "a wire through the ducts");
+    fire("together-tops");
+    var second = session().selection().get().orElseThrow();
+    assertThat(at(second.text()).top()).isEqualTo(at("U1").top());
+    fire("together-forget");
+    assertThat(driver.window.root().lookup("#together-apart")).isNull();
+  }
 }

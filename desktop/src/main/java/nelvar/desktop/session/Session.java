@@ -352,7 +352,9 @@ public final class Session {
     return project.device(id).isPresent()
         || project.plan().function(id).isPresent()
         || project.conductor(id).isPresent()
-        || project.cable(id).isPresent();
+        || project.cable(id).isPresent()
+        || project.layout().cabinets().stream()
+            .anyMatch(c -> c.id().equals(id) || c.rail(id).isPresent() || c.duct(id).isPresent());
   }
 
   /// Only the newest snapshot is worth the work; an older one is dropped, also half way. What fails

@@ -319,10 +319,14 @@ public final class PanelStage implements Stage {
   private boolean nudge(double across, double down) {
     if (session.isEmpty() || review.isEmpty() || shown.isEmpty()) return false;
     var to = session.get();
+    // A key may come before the review of the one before is there: from where it stands by now.
+    var now = review.get().study().tried(to.project());
     var together = together();
     var bodies =
-        together.size() > 1 ? together : shown.flatMap(PanelModel::selected).stream().toList();
-    if (!bodies.isEmpty() && !bodies.getFirst().later()) {
+        (together.size() > 1 ? together : shown.flatMap(PanelModel::selected).stream().toList())
+            .stream().flatMap(body -> Bodies.of(now).of(body.id()).stream()).toList();
+    if (!bodies.isEmpty()) {
+      if (bodies.getFirst().later()) return false;
       var next =
           bodies.stream()
               .map(body ->
@@ -339,11 +343,13 @@ public final class PanelStage implements Stage {
     var fixture =
         to.selection()
             .get()
-            .flatMap(id -> shown.flatMap(PanelModel::cabinet).flatMap(c -> Fixture.of(c, id)));
-    fixture.ifPresent(f ->
-        to.edit(
-            f.movedBy(across, down).moved(review.get().study()),
-            Optional.of(List.of("nudge", f.id()))));
+            .flatMap(id ->
+                shown
+                    .flatMap(PanelModel::cabinet)
+                    .flatMap(c -> to.project().layout().cabinet(c.id()))
+                    .flatMap(c -> Fixture.of(c, id)));
+    fixture.ifPresent(
+        f -> to.edit(f.movedBy(across, down).moved(now), Optional.of(List.of("nudge", f.id()))));
     return fixture.isPresent();
   }
 
