@@ -320,7 +320,7 @@ public final class PlatePicture {
   private void body(Body body, PlateArea area) {
     var chosen = selected.filter(body.id()::equals).isPresent();
     if (chosen && !body.later()) wanted(body, area);
-    if (lens == Lens.REACH) ReachZones.draw(body, area, study, shapes);
+    if (lens == Lens.REACH) ReachZones.draw(body, area, shapes);
     var over = Fits.in(cabinet, study).over(body);
     var ink = chosen ? Ink.ACCENT : over.isEmpty() ? Ink.TEXT_SOFT : Ink.ERROR;
     shapes.add(
@@ -330,6 +330,7 @@ public final class PlatePicture {
             Optional.of(fill(body)),
             Optional.of(
                 new Shape.Pen(ink, chosen || !over.isEmpty() ? 1.8 : 0.9, body.later() ? 4 : 0))));
+    if (lens == Lens.REACH && !body.later()) ReachZones.bolt(body, area, study, shapes);
     words(body, area);
     var severity = Optional.ofNullable(found.get(body.id()));
     severity.ifPresent(worst ->

@@ -11,9 +11,12 @@ import nelvar.core.analysis.space.Reach;
 /// The room before slots, plugs and trimmers, and a bolt on every part with more than extra-low
 /// volts on it.
 final class ReachZones {
+  /// Lower on the picture, px, a part has no room for a bolt beside its name.
+  private static final double LEAST_HIGH = 34;
+
   private ReachZones() {}
 
-  static void draw(Body body, PlateArea area, Study study, List<Shape> shapes) {
+  static void draw(Body body, PlateArea area, List<Shape> shapes) {
     for (var reach : body.fitting().reach())
       Reach.before(body, reach.side().turned(body.at().quarters()), Box.mm(reach.free()))
           .ifPresent(before ->
@@ -23,25 +26,29 @@ final class ReachZones {
                       2,
                       Optional.of(Ink.DC_LOW_SOFT),
                       Optional.of(new Shape.Pen(Ink.DC_LOW, 0.9, 3)))));
-    if (OpenDoor.live(body, study)) {
-      var x = area.toX(body.box().left()) + 3;
-      var y = area.toY(body.box().bottom()) - 12;
-      shapes.add(
-          Shape.polygon(
-              Optional.of(Ink.MAINS),
-              Optional.empty(),
-              x + 4,
-              y,
-              x,
-              y + 6,
-              x + 3,
-              y + 6,
-              x + 1,
-              y + 11,
-              x + 7,
-              y + 4,
-              x + 4,
-              y + 4));
-    }
+  }
+
+  /// On a part with more than extra-low volts on it; over its outline.
+  static void bolt(Body body, PlateArea area, Study study, List<Shape> shapes) {
+    if (!OpenDoor.live(body, study)) return;
+    var x = area.toX(body.box().left()) + 3;
+    var low = body.box().height() * area.scale() < LEAST_HIGH;
+    var y = area.toY(body.box().bottom()) + (low ? 1 : -13);
+    shapes.add(
+        Shape.polygon(
+            Optional.of(Ink.MAINS),
+            Optional.empty(),
+            x + 4,
+            y,
+            x,
+            y + 6,
+            x + 3,
+            y + 6,
+            x + 1,
+            y + 11,
+            x + 7,
+            y + 4,
+            x + 4,
+            y + 4));
   }
 }

@@ -1,7 +1,6 @@
 package nelvar.desktop.stage.panel;
 
 import java.util.ArrayList;
-import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
 import javafx.scene.Node;
@@ -53,24 +52,23 @@ final class FixtureCard {
                 Length.ofMillimetres(fixture.upright() ? box.height() : box.width()),
                 v -> session.edit(fixture.sized(v))));
     var row = new HBox(18, places, sizes);
-    fixture.cabinet().duct(fixture.id()).ifPresent(duct -> row.getChildren().addAll(of(duct)));
+    fixture.cabinet().duct(fixture.id()).ifPresent(duct -> of(duct, sizes, row));
     var remove = new Button("Remove " + fixture.name());
     remove.setId("panel-remove");
     remove.setMinWidth(Button.USE_PREF_SIZE);
     remove.setOnAction(_ -> session.edit(fixture.removed()));
-    row.getChildren().add(remove);
-    return new VBox(6, new HBox(12, title, says), row);
+    var head = new HBox(12, title, says, remove);
+    head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    return new VBox(6, head, row);
   }
 
-  private List<Node> of(Cabinet.Duct duct) {
+  private void of(Cabinet.Duct duct, VBox sizes, HBox row) {
     var all = new ArrayList<Optional<Id>>();
     all.add(Optional.empty());
     study.project().bundles().forEach(bundle -> all.add(Optional.of(bundle.id())));
-    var section =
-        new VBox(
-            4,
-            field("Face", duct.width(), v -> session.edit(fixture.section(v, duct.depth()))),
-            field("Depth", duct.depth(), v -> session.edit(fixture.section(duct.width(), v))));
+    sizes
+        .getChildren()
+        .add(field("Face", duct.width(), v -> session.edit(fixture.section(v, duct.depth()))));
     var holds =
         CabinetCard.choice(
             "Holds",
@@ -79,7 +77,12 @@ final class FixtureCard {
             duct.bundle(),
             id -> id.map(this::name).orElse("nothing said"),
             next -> session.edit(fixture.holding(next)));
-    return List.of(section, holds);
+    row.getChildren()
+        .add(
+            new VBox(
+                4,
+                field("Depth", duct.depth(), v -> session.edit(fixture.section(duct.width(), v))),
+                holds));
   }
 
   private String name(Id bundle) {
