@@ -64,7 +64,7 @@ final class ArrangeCommand implements Callable<Integer> {
           proposal.copper(),
           proposal.hottest(),
           proposal.room(),
-          proposal.fits() ? "" : ", does not fit");
+          proposal.lacks().map(what -> ", " + what).orElse(""));
       if (best.isEmpty() || (!best.get().fits() && proposal.fits())) best = Optional.of(proposal);
     }
     var taken = best.orElseThrow();

@@ -21,6 +21,9 @@ import nelvar.core.review.Review;
 /// is not offered; of the others the one with the fewest new findings comes first, then the
 /// cheapest. What was there keeps its parts, wires and sizes.
 public final class Ways {
+  /// What hangs on its supply with nothing that switches it.
+  public static final String ALWAYS_ON = "always on";
+
   private Ways() {}
 
   /// What was found, and why what was not found is not there.
@@ -93,7 +96,7 @@ public final class Ways {
       if (feeding.switched()) recipes.add(switched(feeding));
       recipes.add(
           new WaySearch.Recipe(
-              read.wanted() ? "fed, and read by an input" : "always on",
+              read.wanted() ? "fed, and read by an input" : ALWAYS_ON,
               false,
               feeding.switched(),
               composer -> feeding.compose(composer, false)));

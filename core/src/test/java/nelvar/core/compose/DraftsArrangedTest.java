@@ -2,11 +2,11 @@ package nelvar.core.compose;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.List;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.compose.need.DraftList;
+import nelvar.core.compose.need.ShippedLists;
 import nelvar.core.compose.place.Arrange;
 import nelvar.core.compose.sketch.Architecture;
 import nelvar.core.compose.sketch.Unmet;
@@ -15,48 +15,10 @@ import nelvar.core.finding.Severity;
 import nelvar.core.review.Review;
 import org.junit.jupiter.api.Test;
 
-/// Machines drawn from a list and then laid out: nothing that was right is wrong then.
+/// Machines drawn from a list, the five that are shipped and random ones, and then laid out:
+/// nothing that was right is wrong then.
 class DraftsArrangedTest {
   private static final int RANDOM = 10;
-
-  /// Five machines of other kinds than the random lists draw.
-  private static final List<String> LISTS =
-      List.of(
-          """
-          mains 230 V 50 Hz TN-S
-          2 axes stepper 2 A
-          4 limit switches
-          spindle 0.75 kW
-          stop button
-          """,
-          """
-          mains 3x400 V 50 Hz TN-S
-          conveyor 1.1 kW
-          3 light barriers
-          6 valves 24 V
-          stop button
-          """,
-          """
-          mains 230 V 50 Hz TN-S
-          heater 1.5 kW
-          heater 500 W
-          fan 45 W
-          stop button
-          """,
-          """
-          mains 3x400 V 50 Hz TN-S
-          3 axes servo 400 W
-          6 limit switches
-          pump 2.2 kW
-          4 valves 24 V
-          """,
-          """
-          mains 230 V 50 Hz TN-S
-          8 valves 24 V
-          5 inductive sensors
-          lamp 24 V
-          stop button
-          """);
 
   private final ConcurrentLinkedQueue<String> wrong = new ConcurrentLinkedQueue<>();
   private final ConcurrentLinkedQueue<String> laid = new ConcurrentLinkedQueue<>();
@@ -64,7 +26,8 @@ class DraftsArrangedTest {
   @Test
   void theyStayWithoutError() {
     Stream.concat(
-            LISTS.stream(), java.util.stream.IntStream.range(0, RANDOM).mapToObj(RandomList::of))
+            ShippedLists.NAMES.stream().map(name -> ShippedLists.text(name).orElseThrow()),
+            java.util.stream.IntStream.range(0, RANDOM).mapToObj(RandomList::of))
         .parallel()
         .forEach(this::draw);
     assertThat(wrong).isEmpty();

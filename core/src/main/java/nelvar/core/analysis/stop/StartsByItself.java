@@ -60,6 +60,18 @@ public final class StartsByItself implements Rule {
         .isPresent();
   }
 
+  /// Whether it has its volts from cold with programs off: before anybody starts the machine.
+  public static boolean fedFromCold(Device device, Study study) {
+    var live = cold(study);
+    return live.settled()
+        && study.part(device).stream()
+            .flatMap(part -> device.intakes(part).stream())
+            .anyMatch(intake ->
+                live.at(device, intake)
+                    .filter(volts -> volts.compareTo(intake.accepts().least()) >= 0)
+                    .isPresent());
+  }
+
   private static Live cold(Study study) {
     return study.once(
         StartsByItself.class,

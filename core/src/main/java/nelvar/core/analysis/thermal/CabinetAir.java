@@ -88,7 +88,7 @@ public record CabinetAir(
     var shell = cabinet.shell();
     var surroundings = study.project().brief().surroundings();
     var w = Working.of("Air in " + (cabinet.name().isEmpty() ? cabinet.id() : cabinet.name()));
-    var heats = heats(cabinet, study);
+    var heats = heats(cabinet, study, trouble);
     var wires = first(cabinet, study) ? wires(study) : 0;
     var watts = heats.stream().mapToDouble(h -> h.inside().watts()).sum() + wires;
     heats.stream()
@@ -194,7 +194,7 @@ public record CabinetAir(
         w.explain(losses).trail());
   }
 
-  private static List<Heat> heats(Cabinet cabinet, Study study) {
+  private static List<Heat> heats(Cabinet cabinet, Study study, Trouble trouble) {
     var bodies = Bodies.of(study);
     var all = new ArrayList<Heat>();
     for (var device : study.project().devices()) {
@@ -211,7 +211,10 @@ public record CabinetAir(
               .map(Percent::fraction)
               .or(() -> outdoors(device, bodies))
               .orElse(0.0);
-      all.add(new Heat(device, heat, heat.value().times(1 - through)));
+      // What stands still gives nothing off.
+      var still =
+          trouble == Trouble.STOPPED && bodies.of(device.id()).filter(Cooling::cools).isPresent();
+      all.add(new Heat(device, heat, heat.value().times(still ? 0 : 1 - through)));
     }
     return all;
   }

@@ -8,18 +8,29 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.DoubleConsumer;
+import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.space.Box;
+import nelvar.core.analysis.space.Clearance;
+import nelvar.core.analysis.space.Collision;
 import nelvar.core.analysis.space.DoorCloses;
 import nelvar.core.analysis.space.DuctWays;
+import nelvar.core.analysis.space.FieldTerminals;
+import nelvar.core.analysis.space.FilterNear;
+import nelvar.core.analysis.space.OnRail;
+import nelvar.core.analysis.space.PowerIn;
+import nelvar.core.analysis.space.QuietApart;
+import nelvar.core.analysis.space.Reach;
 import nelvar.core.analysis.space.RoomLeft;
 import nelvar.core.analysis.thermal.CabinetAir;
+import nelvar.core.analysis.thermal.HeatBelow;
 import nelvar.core.analysis.thermal.PartAir;
 import nelvar.core.catalogue.Article;
 import nelvar.core.catalogue.Enclosure;
 import nelvar.core.catalogue.Part;
+import nelvar.core.finding.Verdict;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
@@ -163,8 +174,8 @@ public final class Arrange {
     return smallest(study, seed, cancelled).or(() -> hand);
   }
 
-  /// Layouts of one cabinet side by side, the best at each thing first; at least one, even where
-  /// not everything fits.
+  /// Layouts of one cabinet side by side, those that break the fewest rules first; at least one,
+  /// even where not everything fits.
   ///
   /// @param cancelled asked now and then; what is best so far is returned then
   /// @param progress is told the share that is done
@@ -178,6 +189,9 @@ public final class Arrange {
       if (all.stream().noneMatch(p -> p.placements().equals(proposal.placements())))
         all.add(proposal);
     progress.accept(1);
+    all.sort(
+        Comparator.comparingInt((Proposal p) -> p.fits() ? 0 : 1)
+            .thenComparingInt(Proposal::broken));
     return all;
   }
 
@@ -320,7 +334,30 @@ public final class Arrange {
         warmest,
         RoomLeft.of(laid, Bodies.of(tried).in(laid)),
         over,
+        broken(tried),
         waiting);
+  }
+
+  /// What a layout keeps where it can.
+  private static final List<Rule> KEPT =
+      List.of(
+          new Collision(),
+          new Clearance(),
+          new OnRail(),
+          new DoorCloses(),
+          new Reach(),
+          new QuietApart(),
+          new HeatBelow(),
+          new FilterNear(),
+          new PowerIn(),
+          new FieldTerminals());
+
+  private static int broken(Study study) {
+    return (int)
+        KEPT.stream()
+            .flatMap(rule -> rule.check(study))
+            .filter(Verdict.Finding.class::isInstance)
+            .count();
   }
 
   /// Of all wires between what stands in the cabinet, and of cables to where they leave.

@@ -22,6 +22,8 @@ import nelvar.core.units.Temperature;
 /// @param warmest air at the part that stands warmest
 /// @param room left on the rails and beside them, of the height and width the rows have
 /// @param over what does not fit, mm; 0 where everything stands
+/// @param broken findings of the place it leaves: logic beside what switches, heat below what it
+///   hurts
 /// @param waiting what could not be placed, and why
 public record Proposal(
     String name,
@@ -32,6 +34,7 @@ public record Proposal(
     Temperature warmest,
     Percent room,
     double over,
+    int broken,
     List<Waits> waiting) {
   public Proposal {
     placements = List.copyOf(placements);
@@ -39,6 +42,17 @@ public record Proposal(
   }
 
   public record Waits(Device device, String why) {}
+
+  /// What is wrong with it; empty where nothing is.
+  public Optional<String> lacks() {
+    if (!fits()) return Optional.of("%.0f mm of it do not fit".formatted(over));
+    return broken == 0
+        ? Optional.empty()
+        : Optional.of(
+            broken == 1
+                ? "1 rule of the place is broken"
+                : broken + " rules of the place are broken");
+  }
 
   public boolean fits() {
     return over <= 0;

@@ -1,9 +1,12 @@
 package nelvar.core.compose.place;
 
+import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.stop.StartsByItself;
 import nelvar.core.analysis.thermal.InsideWarm;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Fitting;
@@ -30,9 +33,22 @@ public final class Ventilation {
     var study = review.study();
     var housing = study.project().layout().cabinet(cabinet);
     if (housing.isEmpty() || !housing.get().shell().closed()) return Optional.empty();
-    return fans(study).stream()
-        .flatMap(fan -> with(fan, housing.get(), review, standard).stream())
-        .findFirst();
+    var behindTheStop = Optional.<Repair>empty();
+    for (var fan : fans(study)) {
+      var found = with(fan, housing.get(), review, standard);
+      if (found.filter(repair -> runsFromCold(repair, study)).isPresent()) return found;
+      behindTheStop = behindTheStop.or(() -> found);
+    }
+    return behindTheStop;
+  }
+
+  /// What goes on giving off heat after a stop goes on being cooled.
+  private static boolean runsFromCold(Repair repair, Study study) {
+    var next = study.tried(repair.edit().apply(study.project()));
+    return next.project().devices().stream()
+        .filter(device -> study.device(device.id()).isEmpty())
+        .filter(device -> next.part(device).filter(p -> moves(p) + exchanges(p) > 0).isPresent())
+        .allMatch(device -> StartsByItself.fedFromCold(device, next));
   }
 
   /// The weakest first.
@@ -76,7 +92,7 @@ public final class Ventilation {
     var at = new Edges(cabinet, project.layout().in(cabinet), standing).place(device);
     if (at.isEmpty() || !at.get().surface().inside()) return Optional.empty();
     var placed = added.then(LayoutEdits.place(device, at.get()));
-    return fed(placed, device, review, standard)
+    return fed(placed, device, cabinet, review, standard)
         .filter(edit -> cools(edit, cabinet, review.study()))
         .map(edit ->
             new Repair(
@@ -86,11 +102,34 @@ public final class Ventilation {
                 edit.named("Add %s, %s".formatted(name, device.purpose()))));
   }
 
-  private static Optional<Edit> fed(Edit placed, Device device, Review review, Catalogue standard) {
+  /// Always on where that can be had: nobody lets a program forget a fan. What feeds it finds its
+  /// place on a rail.
+  private static Optional<Edit> fed(
+      Edit placed, Device device, Cabinet cabinet, Review review, Catalogue standard) {
     var next = Review.of(placed.apply(review.project()), standard);
-    return Ways.connecting(device, next, standard).ways().stream()
+    var ways = Ways.connecting(device, next, standard).ways();
+    return ways.stream()
+        .filter(way -> way.title().equals(Ways.ALWAYS_ON))
         .findFirst()
-        .map(way -> placed.then(way.edit()));
+        .or(() -> ways.stream().findFirst())
+        .map(way -> mounted(placed.then(way.edit()), cabinet, review));
+  }
+
+  private static Edit mounted(Edit fed, Cabinet cabinet, Review review) {
+    var study = review.study().tried(fed.apply(review.project()));
+    var known = new HashSet<Id>();
+    review.project().devices().forEach(d -> known.add(d.id()));
+    var layout = study.project().layout();
+    var items =
+        study.project().devices().stream()
+            .filter(d -> !known.contains(d.id()) && layout.placement(d.id()).isEmpty())
+            .filter(d -> Arrange.onPlate(d, study))
+            .flatMap(d -> Item.of(d, study).stream())
+            .toList();
+    if (items.isEmpty()) return fed;
+    var stands = new ArrayList<>(layout.in(cabinet));
+    Round.place(cabinet, items, stands, study);
+    return fed.then(LayoutEdits.place("Mount what feeds it", stands));
   }
 
   private static boolean cools(Edit edit, Cabinet cabinet, Study study) {

@@ -134,13 +134,14 @@ final class Proposals {
       if (session.edit(proposal.edit(study))) look.accept(Optional.of(proposal.cabinet()));
       changed.run();
     });
-    var lacking = proposal.fits() ? "" : "%.0f mm of it do not fit".formatted(proposal.over());
     var box = new VBox(4, new HBox(8, title, size), says);
-    if (!lacking.isEmpty()) {
-      var lacks = new Label(lacking);
-      lacks.getStyleClass().add("wrong-note");
-      box.getChildren().add(lacks);
-    }
+    proposal
+        .lacks()
+        .ifPresent(what -> {
+          var lacks = new Label(what);
+          lacks.getStyleClass().add("wrong-note");
+          box.getChildren().add(lacks);
+        });
     if (!proposal.waiting().isEmpty()) {
       var waits =
           new Label(
