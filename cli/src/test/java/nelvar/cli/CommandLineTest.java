@@ -145,7 +145,7 @@ class CommandLineTest {
     assertThat(wrong.code()).isEqualTo(2);
     assertThat(wrong.err())
         .contains(
-            "there is no format 'doc'; there are pdf, svg, xlsx, json, spice-dc, spice-ac, spice-states, wire-list");
+            "there is no format 'doc'; there are pdf, svg, xlsx, json, spice-dc, spice-ac, spice-states, plate.svg, plate.dxf");
     for (var format :
         new String[] {"pdf", "svg", "xlsx", "json", "wire-list", "bill-of-materials"}) {
       var file = folder.resolve("deep/er/" + format);
