@@ -166,7 +166,11 @@ final class AirChart {
 
   private void limits(List<Limit> limits, List<Shape> shapes, double[] frame) {
     var named = new ArrayList<Double>();
-    for (var limit : limits) {
+    // What is selected has its name first; others step back where they would cross it.
+    var inOrder = new ArrayList<>(limits);
+    inOrder.sort(
+        Comparator.comparingInt(l -> selected.filter(l.body().id()::equals).isPresent() ? 0 : 1));
+    for (var limit : inOrder) {
       var x = x(limit.most(), frame[0], frame[1], frame[2], frame[3]);
       var at = x(limit.at(), frame[0], frame[1], frame[2], frame[3]);
       var top = plate.toY(limit.body().box().top());

@@ -5,8 +5,11 @@ import java.util.List;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
+import nelvar.core.catalogue.Disconnector;
+import nelvar.core.catalogue.Link;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Surface;
+import nelvar.core.network.Edge;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Measure;
 import nelvar.core.units.Power;
@@ -61,8 +64,9 @@ record Cooling(
             new Line(
                 "V" + body.name(),
                 new Measure(moved, Measure.Unit.AIR_FLOW),
-                "%d %% of %s through its filter"
-                    .formatted(Math.round(filter * 100), fitting.moves().get())));
+                "%d %% of %s through its filter%s"
+                    .formatted(
+                        Math.round(filter * 100), fitting.moves().get(), switchedBy(body, study))));
       }
       exchanged += fitting.exchanges().map(Measure::value).orElse(0.0) * turns;
       removed += fitting.removes().map(Power::watts).orElse(0.0) * turns;
@@ -88,6 +92,27 @@ record Cooling(
         study.network().feeds(device.id()).stream()
             .anyMatch(feed -> study.currents().drawn(feed).runningWatts() > 0);
     return fed ? device.work().dutyFactor() : 0;
+  }
+
+  /// `, while -A1 FAN0 lets it`; nothing for what is always on.
+  private static String switchedBy(Body fan, Study study) {
+    var topology = study.network().topology();
+    return study.network().feeds(fan.id()).stream()
+        .flatMap(feed -> feed.lineWays().stream())
+        .flatMap(List::stream)
+        .map(topology::edge)
+        .filter(Edge.Through.class::isInstance)
+        .map(Edge.Through.class::cast)
+        .filter(through ->
+            through.link().kind() == Link.Kind.OUTPUT || through.link().kind() == Link.Kind.CONTACT)
+        .filter(through -> !(study.part(through.device()).orElseThrow() instanceof Disconnector))
+        .map(through ->
+            ", while %s %s lets it"
+                .formatted(
+                    through.device().designation(),
+                    through.link().actuator().orElse(through.link().b())))
+        .findFirst()
+        .orElse("");
   }
 
   void write(Working w) {
