@@ -3,11 +3,14 @@ package nelvar.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import javafx.scene.control.Button;
+import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
+import nelvar.core.model.Cabinet;
 import nelvar.core.model.Id;
 import nelvar.core.model.Placement;
+import nelvar.core.model.Shell;
 import nelvar.desktop.control.DrawingPane;
 import org.junit.jupiter.api.Test;
 
@@ -185,5 +188,128 @@ class PanelTest extends DemoWindow {
     assertThat(at(second.text()).top()).isEqualTo(at("U1").top());
     fire("together-forget");
     assertThat(driver.window.root().lookup("#together-apart")).isNull();
+  }
+
+  private Cabinet cabinet() {
+    return session().project().layout().cabinets().getFirst();
+  }
+
+  private void choose(String id, int index) {
+    driver.run(() -> {
+      if (driver.window.root().lookup("#" + id) instanceof ChoiceBox<?> box)
+        box.getSelectionModel().select(index);
+      else throw new AssertionError(id);
+    });
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+  }
+
+  private void typed(String field, String text) {
+    driver.run(() -> {
+      var input = (TextField) driver.window.root().lookup("#" + field + " .text-field");
+      input.setText(text);
+      input.fireEvent(new javafx.event.ActionEvent());
+    });
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+  }
+
+  /// Rails and ducts are added, typed, said to hold wiring, and removed; each is undone by one
+  /// step.
+  @Test
+  void railsAndDuctsAreMadeByHand() {
+    open();
+    var before = session().project().layout();
+    driver.run(() -> driver.window.select(cabinet().id()));
+    driver.settle();
+    fire("panel-add-rail");
+    fire("panel-add-duct");
+    fire("panel-add-upright");
+    assertThat(cabinet().rails()).hasSize(before.cabinets().getFirst().rails().size() + 1);
+    assertThat(cabinet().ducts()).hasSize(before.cabinets().getFirst().ducts().size() + 2);
+    var duct = cabinet().ducts().getLast().id();
+    select(duct.text());
+    typed("fixture-length", "0 mm");
+    assertThat(cabinet().duct(duct).orElseThrow().length().metres()).isPositive();
+    typed("fixture-length", "300 mm");
+    typed("fixture-face", "60 mm");
+    typed("fixture-from-the-left", "5 cm");
+    choose("duct-bundle", 1);
+    var now = cabinet().duct(duct).orElseThrow();
+    assertThat(now.length().metres()).isEqualTo(0.3);
+    assertThat(now.width().metres()).isEqualTo(0.06);
+    assertThat(now.left().metres()).isEqualTo(0.05);
+    assertThat(now.bundle()).isPresent();
+    fire("panel-remove");
+    assertThat(cabinet().duct(duct)).isEmpty();
+    for (var i = 0; i < 8; i++) driver.run(() -> session().undo());
+    assertThat(session().project().layout()).isEqualTo(before);
+  }
+
+  /// Walls, hinge and what was measured: the head follows, and undo takes it back.
+  @Test
+  void theCabinetIsChangedByHand() {
+    open();
+    var before = session().project().layout();
+    driver.run(() -> driver.window.select(cabinet().id()));
+    driver.settle();
+    choose("panel-housing", 3);
+    assertThat(cabinet().shell().housing()).isEqualTo(Shell.Housing.PLASTIC);
+    choose("panel-hinge", 1);
+    assertThat(cabinet().shell().hinge()).contains(Shell.Side.RIGHT);
+    typed("cabinet-inside", "50 °C");
+    assertThat(cabinet().felt().orElseThrow().inside().celsius()).isEqualTo(50);
+    typed("cabinet-depth", "8 mm");
+    assertThat(cabinet().shell().depth()).isEqualTo(before.cabinets().getFirst().shell().depth());
+    for (var i = 0; i < 3; i++) driver.run(() -> session().undo());
+    assertThat(session().project().layout()).isEqualTo(before);
+  }
+
+  /// An outline from a drawing lies behind the plate; what is no drawing is said and changes
+  /// nothing.
+  @Test
+  void aBackgroundFromADrawing(@org.junit.jupiter.api.io.TempDir java.nio.file.Path folder)
+      throws Exception {
+    open();
+    var before = session().project().layout();
+    var shapes = plate().drawing().shapes().size();
+    driver.willPick(
+        java.nio.file.Files.writeString(
+            folder.resolve("plate.dxf"),
+            "0\nSECTION\n2\nENTITIES\n0\nLINE\n10\n0\n20\n0\n11\n700\n21\n900\n0\nENDSEC\n0\nEOF\n"));
+    command("background of the plate");
+    assertThat(cabinet().background()).hasSize(1);
+    assertThat(plate().drawing().shapes()).hasSize(shapes + 1);
+    driver.willPick(java.nio.file.Files.writeString(folder.resolve("no.dxf"), "hello\nworld\n"));
+    command("background of the plate");
+    assertThat(cabinet().background()).hasSize(1);
+    command("plate without");
+    assertThat(session().project().layout()).isEqualTo(before);
+  }
+
+  private void command(String words) {
+    driver.press(KeyCode.CONTROL, KeyCode.K);
+    driver.type(words);
+    driver.press(KeyCode.ENTER);
+    driver.await("review", () -> !session().stale().get());
+    driver.settle();
+  }
+
+  /// While it is carried, a hot part says whom it would warm, and what is in its way.
+  @Test
+  void whileItIsCarried() {
+    open();
+    var from = plate().middleOf(new Id("U4")).orElseThrow();
+    driver.mouse(plate(), javafx.scene.input.MouseEvent.MOUSE_PRESSED, from);
+    driver.mouse(plate(), javafx.scene.input.MouseEvent.MOUSE_DRAGGED, from.add(-40, -20));
+    driver.mouse(plate(), javafx.scene.input.MouseEvent.MOUSE_DRAGGED, from.add(-60, -20));
+    driver.settle();
+    assertThat(plate().layers()).isNotEmpty();
+    var before = session().project().layout();
+    driver.run(() -> plate().requestFocus());
+    driver.press(KeyCode.ESCAPE);
+    assertThat(plate().layers()).isEmpty();
+    driver.mouse(plate(), javafx.scene.input.MouseEvent.MOUSE_RELEASED, from.add(-60, -20));
+    assertThat(session().project().layout()).isEqualTo(before);
   }
 }

@@ -128,4 +128,40 @@ class PlatePictureTest {
         .hasSize(3);
     assertThat(holes).anyMatch(row -> row.get(0).equals("-A2") && row.get(1).contains("cut-out"));
   }
+
+  /// Beside the plate no two names of limits are written over one another, whatever is selected.
+  @Test
+  void namesBesideTheAirKeepApart() throws Exception {
+    var study = study("seed-tray-filler/seed-tray-filler");
+    for (var id : List.of("T3", "U2", "A1", "K0", "U4", "F21")) {
+      var names =
+          shown(study, PlatePicture.Lens.HEAT, id).drawing().shapes().stream()
+              .filter(Shape.Label.class::isInstance)
+              .map(Shape.Label.class::cast)
+              .filter(label -> label.text().matches("-\\w+ to \\d+"))
+              .toList();
+      for (var a : names)
+        for (var b : names)
+          if (a != b) assertThat(Math.abs(a.y() - b.y())).as(id).isGreaterThanOrEqualTo(12);
+    }
+  }
+
+  /// What is reached with the door open is listed with what is live beside it.
+  @Test
+  void whatIsReachedIsListed() throws Exception {
+    var list =
+        Lists.all(Review.by(study("seed-tray-filler/seed-tray-filler"), RuleBook.ALL)).stream()
+            .filter(l -> l.name().equals("reached"))
+            .findFirst()
+            .orElseThrow();
+    var slot =
+        list.rows().stream().filter(row -> row.getFirst().equals("-A1")).findFirst().orElseThrow();
+    assertThat(slot.get(1)).isEqualTo("card slot");
+    assertThat(slot.get(3)).isEqualTo("extra-low volts or none");
+    var drive =
+        list.rows().stream().filter(row -> row.getFirst().equals("-U1")).findFirst().orElseThrow();
+    assertThat(drive.get(3)).isEqualTo("live");
+    assertThat(drive.get(4)).contains("-U2");
+    assertThat(drive.get(5)).isEqualTo("locked off, or covered");
+  }
 }

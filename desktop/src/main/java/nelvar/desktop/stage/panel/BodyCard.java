@@ -133,9 +133,10 @@ final class BodyCard {
     return body.device().map(d -> session.edit(LayoutEdits.place(d, at))).orElse(false);
   }
 
-  private static QuantityField<Length> field(
+  private QuantityField<Length> field(
       String name, Length now, java.util.function.Predicate<Length> take) {
-    var field = new QuantityField<Length>(name, "", Kind.LENGTH::read, take);
+    var field =
+        new QuantityField<Length>(name, "", Kind.LENGTH::read, CabinetCard.careful(session, take));
     field.show(CabinetCard.millimetres(now));
     field.setId("panel-" + name.toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
     return field;

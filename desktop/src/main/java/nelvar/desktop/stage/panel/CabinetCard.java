@@ -196,13 +196,25 @@ final class CabinetCard {
     return session.edit(LayoutEdits.change("Change " + cabinet.name(), cabinet.withShell(next)));
   }
 
+  /// What cannot be is said, and nothing is changed.
+  static <T> Predicate<T> careful(Session session, Predicate<T> take) {
+    return value -> {
+      try {
+        return take.test(value);
+      } catch (nelvar.core.units.ImpossibleQuantity impossible) {
+        session.tell(String.valueOf(impossible.getMessage()));
+        return false;
+      }
+    };
+  }
+
   /// As plates are measured.
   static String millimetres(Length length) {
     return nelvar.core.units.Significant.exact(Math.round(length.metres() * 1e4) / 10.0) + " mm";
   }
 
   private QuantityField<Length> length(String name, Length now, Predicate<Length> take) {
-    var field = new QuantityField<Length>(name, "", Kind.LENGTH::read, take);
+    var field = new QuantityField<Length>(name, "", Kind.LENGTH::read, careful(session, take));
     field.show(millimetres(now));
     field.setId("cabinet-" + name.toLowerCase(java.util.Locale.ROOT));
     return field;
@@ -212,7 +224,7 @@ final class CabinetCard {
       String name, Optional<Temperature> now, boolean inside) {
     var field =
         new QuantityField<Optional<Temperature>>(
-            name, "", empty(Kind.TEMPERATURE), value -> felt(value, inside));
+            name, "", empty(Kind.TEMPERATURE), careful(session, value -> felt(value, inside)));
     field.show(now.map(Temperature::toString).orElse(""));
     field.setId("cabinet-" + (inside ? "inside" : "room"));
     return field;
@@ -224,18 +236,13 @@ final class CabinetCard {
           LayoutEdits.change("Forget what was measured", cabinet.withFelt(Optional.empty())));
     var around = session.project().brief().surroundings().greatest();
     var now = cabinet.felt().orElseGet(() -> new Cabinet.Felt(around, around));
-    try {
-      var next =
-          inside
-              ? new Cabinet.Felt(
-                  value.get(), now.around().compareTo(value.get()) > 0 ? value.get() : now.around())
-              : new Cabinet.Felt(now.inside(), value.get());
-      return session.edit(
-          LayoutEdits.change("Keep what was measured", cabinet.withFelt(Optional.of(next))));
-    } catch (nelvar.core.units.ImpossibleQuantity impossible) {
-      session.tell(String.valueOf(impossible.getMessage()));
-      return false;
-    }
+    var next =
+        inside
+            ? new Cabinet.Felt(
+                value.get(), now.around().compareTo(value.get()) > 0 ? value.get() : now.around())
+            : new Cabinet.Felt(now.inside(), value.get());
+    return session.edit(
+        LayoutEdits.change("Keep what was measured", cabinet.withFelt(Optional.of(next))));
   }
 
   private static <Q extends Quantity> Function<String, Reading<Optional<Q>>> empty(Kind<Q> kind) {

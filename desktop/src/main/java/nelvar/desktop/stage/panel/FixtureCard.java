@@ -110,8 +110,9 @@ final class FixtureCard {
     return nelvar.core.analysis.space.Box.mm(length);
   }
 
-  private static QuantityField<Length> field(String name, Length now, Predicate<Length> take) {
-    var field = new QuantityField<Length>(name, "", Kind.LENGTH::read, take);
+  private QuantityField<Length> field(String name, Length now, Predicate<Length> take) {
+    var field =
+        new QuantityField<Length>(name, "", Kind.LENGTH::read, CabinetCard.careful(session, take));
     field.show(CabinetCard.millimetres(now));
     field.setId("fixture-" + name.toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
     return field;
