@@ -88,7 +88,7 @@ final class PlateRows {
                 cabinet.name() + ", " + reached.body().surface().words(),
                 reached.itself() ? "live" : "extra-low volts or none",
                 String.join(", ", reached.beside().stream().map(Body::name).toList()),
-                reached.live() ? "locked off, or covered" : ""));
+                reached.only()));
     return new ListTable(
         "reached",
         "Reached with the door open",
@@ -98,7 +98,7 @@ final class PlateRows {
             text("At", 1.2),
             text("It is", 1.1),
             text("Live within 100 mm", 2),
-            text("Only", 1)),
+            text("Only", 1.6)),
         rows);
   }
 

@@ -1,10 +1,17 @@
 package nelvar.core.analysis.space;
 
+import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.HashMap;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Set;
 import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.Disconnector;
+import nelvar.core.catalogue.Part;
 import nelvar.core.model.Id;
+import nelvar.core.network.Edge;
 
 /// Which devices and which conductors have more than extra-low volts on them when everything that
 /// can be on is on: by the ways from the sources, not by names.
@@ -20,6 +27,41 @@ public record OnMains(Set<Id> devices, Set<Id> conductors) {
 
   public static OnMains of(Study study) {
     return study.once(OnMains.class, () -> find(study));
+  }
+
+  /// The devices that have them with the main switch off: what is reached from the mains without
+  /// going through a disconnector, every other contact taken for closed. All of them where there is
+  /// none.
+  public static Set<Id> aheadOfTheSwitch(Study study) {
+    return study.once(List.of(OnMains.class, "ahead"), () -> ahead(study));
+  }
+
+  private static Set<Id> ahead(Study study) {
+    var topology = study.network().topology();
+    var next = new HashMap<Integer, List<Integer>>();
+    for (var edge = 0; edge < topology.edgeCount(); edge++) {
+      if (topology.edge(edge) instanceof Edge.Through(var device, var _)
+          && study.part(device).filter(Disconnector.class::isInstance).isPresent()) continue;
+      var from = topology.from(edge);
+      var to = topology.otherEnd(edge, from);
+      next.computeIfAbsent(from, _ -> new ArrayList<>()).add(to);
+      next.computeIfAbsent(to, _ -> new ArrayList<>()).add(from);
+    }
+    var reached = new BitSet();
+    var open = new ArrayDeque<Integer>();
+    for (var source : study.network().sources())
+      if (study.part(source.device()).filter(Part::mainsInlet).isPresent())
+        for (var terminal : source.terminals()) open.add(topology.node(terminal));
+    while (!open.isEmpty()) {
+      var node = open.remove();
+      if (reached.get(node)) continue;
+      reached.set(node);
+      open.addAll(next.getOrDefault(node, List.of()));
+    }
+    var devices = new HashSet<Id>();
+    reached.stream().forEach(node -> devices.add(topology.terminal(node).device()));
+    devices.retainAll(of(study).devices());
+    return devices;
   }
 
   private static OnMains find(Study study) {

@@ -61,13 +61,12 @@ public final class Reach implements Rule {
   }
 
   private static void live(OpenDoor.Reached reached, Working w) {
-    if (reached.itself())
-      w.given("live", "more than extra-low volts are on it", "lock off before reaching in");
+    if (reached.itself()) w.given("live", "more than extra-low volts are on it", reached.only());
     if (!reached.beside().isEmpty())
       w.given(
           "live beside it",
           String.join(", ", reached.beside().stream().map(Body::name).toList()),
-          "within a hand's width; lock off or cover");
+          "within a hand's width; " + reached.only());
   }
 
   private static boolean free(Body there, Placed placed) {

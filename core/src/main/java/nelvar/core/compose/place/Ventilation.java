@@ -70,10 +70,11 @@ public final class Ventilation {
     return part.article().fitting().flatMap(Fitting::exchanges).map(q -> q.value()).orElse(0.0);
   }
 
-  private static String words(Part part) {
+  /// `60 m³/h in free air, behind a filter`: a plain fan wants one before it.
+  private static String gives(Part part) {
     return moves(part) > 0
-        ? "fan with filter in the %%s, %.0f m³/h in free air".formatted(moves(part))
-        : "exchanger in the %%s, %.0f W/K".formatted(exchanges(part));
+        ? "%.0f m³/h in free air, behind a filter".formatted(moves(part))
+        : "%.0f W/K".formatted(exchanges(part));
   }
 
   private static Optional<Repair> with(
@@ -84,7 +85,7 @@ public final class Ventilation {
         Device.of(
             NextName.id(project, name.text()),
             name.text(),
-            moves(fan) > 0 ? "fan of the cabinet, with filter" : "exchanger of the cabinet",
+            moves(fan) > 0 ? "fan of the cabinet, behind a filter" : "exchanger of the cabinet",
             fan.id(),
             Place.PANEL);
     var added = Edits.add(device);
@@ -96,9 +97,12 @@ public final class Ventilation {
         .filter(edit -> cools(edit, cabinet, review.study()))
         .map(edit ->
             new Repair(
-                "Put "
-                    + (moves(fan) > 0 ? "a " : "an ")
-                    + words(fan).formatted(at.get().surface().words()),
+                "Put a %s in the %s (%s): %s"
+                    .formatted(
+                        moves(fan) > 0 ? "fan" : "heat exchanger",
+                        at.get().surface().words(),
+                        fan.name(),
+                        gives(fan)),
                 edit.named("Add %s, %s".formatted(name, device.purpose()))));
   }
 

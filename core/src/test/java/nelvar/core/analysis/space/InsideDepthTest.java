@@ -226,4 +226,46 @@ class InsideDepthTest {
         .filteredOn(r -> r.body().name().equals("-F1"))
         .allMatch(OpenDoor.Reached::itself);
   }
+
+  /// The inlet and the line side of the main switch stay live when it is off; what it feeds does
+  /// not. Whoever reaches beside them is told to cover, not to lock off.
+  @Test
+  void whatStaysLiveWithTheMainSwitchOff() {
+    var panel =
+        Panel.mains()
+            .device("Q1", "main-switch-2p-30a")
+            .device("F1", "breaker-1p-c6")
+            .device("A1", "motion-controller-3ax")
+            .wire("X0:L1", "Q1:1", 2.5, 1)
+            .wire("Q1:2", "F1:1", 2.5, 1)
+            .cabinet(600, 800, 250)
+            .at("A1", 100, 300)
+            .at("F1", 290, 300);
+    assertThat(OnMains.aheadOfTheSwitch(panel.study()))
+        .contains(new Id("X0"), new Id("Q1"))
+        .doesNotContain(new Id("F1"), new Id("A1"));
+    var cabinet = panel.build().layout().cabinets().getFirst();
+    assertThat(only(cabinet, panel, "-F1")).containsOnly("locked off, or covered");
+    assertThat(only(cabinet, panel, "-A1")).contains("locked off, or covered");
+    // With the inlet beside it nothing is made safe by the switch.
+    var beside = panel.at("X0", 310, 300);
+    assertThat(only(cabinet, beside, "-F1"))
+        .containsOnly("covered: -X0 is live with the main switch off");
+    // Without a switch everything stays.
+    var without =
+        Panel.mains()
+            .device("F1", "breaker-1p-c6")
+            .wire("X0:L1", "F1:1", 2.5, 1)
+            .cabinet(600, 800, 250)
+            .at("F1", 290, 300);
+    assertThat(only(cabinet, without, "-F1"))
+        .containsOnly("covered: -F1 is live with the main switch off");
+  }
+
+  private static List<String> only(Cabinet cabinet, Panel panel, String name) {
+    return OpenDoor.of(cabinet, panel.study()).stream()
+        .filter(r -> r.body().name().equals(name))
+        .map(OpenDoor.Reached::only)
+        .toList();
+  }
 }

@@ -100,7 +100,9 @@ class WarmRulesTest {
             .findFirst()
             .orElseThrow();
     var repairs = new WaysAsRepairs(CatalogueFile.standard()).of(warm, review);
-    assertThat(repairs).extracting(Repair::label).anyMatch(l -> l.contains("fan with filter"));
+    assertThat(repairs)
+        .extracting(Repair::label)
+        .anyMatch(l -> l.startsWith("Put a fan in the right wall"));
     var after = Review.of(repairs.getFirst().edit().apply(project), CatalogueFile.standard());
     assertThat(after.open()).noneMatch(e -> e.rule().id().equals("thermal.inside"));
     assertThat(after.open().stream().filter(e -> e.rule().id().startsWith("space.")).count())
