@@ -5,7 +5,6 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
-import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
@@ -127,11 +126,7 @@ final class PanelCommand implements Callable<Integer> {
             InputFile.text(drawing, DxfOutline.GREATEST_FILE, "Choose a DXF with an outline."),
             on,
             cabinet.get().shell().size(on).height());
-    var others = cabinet.get().background().stream().filter(s -> s.surface() != on);
-    var next =
-        LayoutEdits.change(
-            "Background",
-            cabinet.get().withBackground(Stream.concat(others, read.strokes().stream()).toList()));
+    var next = LayoutEdits.change("Background", cabinet.get().withBackground(on, read.strokes()));
     ProjectFile.at(target.get()).save(next.on(study.project(), CatalogueFile.standard()));
     out.printf("%s. Written to %s.%n", read.words(), target.get());
     return CommandLineTool.FINE;

@@ -355,4 +355,45 @@ public final class Panel {
         .findFirst()
         .orElseGet(about::getFirst);
   }
+
+  /// The finding of a rule about one subject; fails where there is none.
+  public Verdict.Finding found(Rule rule, String subject) {
+    if (judge(rule, subject) instanceof Verdict.Finding finding) return finding;
+    throw new AssertionError(rule.id() + " finds nothing of " + subject);
+  }
+
+  /// Every way out of it, taken, gives a pass of the same rule; and there is one.
+  public void cures(Rule rule, String subject) {
+    var proposals = found(rule, subject).proposals();
+    if (proposals.isEmpty()) throw new AssertionError(rule.id() + " offers nothing");
+    for (var repair : proposals)
+      if (!(judge(rule, subject, repair.edit().apply(build())) instanceof Verdict.Pass))
+        throw new AssertionError(repair.label() + " does not cure " + rule.id());
+  }
+
+  /// A level rail of the plate, by its middle line; mm.
+  public static Cabinet.Rail rail(String id, double left, double top, double length) {
+    return new Cabinet.Rail(
+        new Id(id),
+        Surface.PLATE,
+        Length.ofMillimetres(left),
+        Length.ofMillimetres(top),
+        Length.ofMillimetres(length),
+        Optional.empty());
+  }
+
+  /// A duct of 40 × 60 mm of the plate.
+  public static Cabinet.Duct duct(
+      String id, double left, double top, double length, boolean upright) {
+    return new Cabinet.Duct(
+        new Id(id),
+        Surface.PLATE,
+        Length.ofMillimetres(left),
+        Length.ofMillimetres(top),
+        Length.ofMillimetres(length),
+        Length.ofMillimetres(40),
+        Length.ofMillimetres(60),
+        upright ? Optional.of(true) : Optional.empty(),
+        Optional.empty());
+  }
 }

@@ -104,6 +104,11 @@ public record Fitting(
   /// @param free room a hand, a plug or a screwdriver needs before it
   public record Reach(String what, Side side, Length free) {}
 
+  /// Whether it carries heat out of a cabinet, or stirs its air.
+  public boolean cools() {
+    return moves.isPresent() || exchanges.isPresent() || removes.isPresent();
+  }
+
   public boolean bareBoard() {
     return bare.orElse(false);
   }

@@ -2,6 +2,7 @@ package nelvar.core.model;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Length;
 import nelvar.core.units.Temperature;
@@ -64,6 +65,14 @@ public record Cabinet(
     public boolean vertical() {
       return upright.isPresent();
     }
+
+    public Rail movedTo(Length nextLeft, Length nextTop) {
+      return new Rail(id, surface, nextLeft, nextTop, length, upright);
+    }
+
+    public Rail cutTo(Length next) {
+      return new Rail(id, surface, left, top, next, upright);
+    }
   }
 
   /// A wiring duct.
@@ -90,6 +99,18 @@ public record Cabinet(
 
     public boolean vertical() {
       return upright.isPresent();
+    }
+
+    public Duct movedTo(Length nextLeft, Length nextTop) {
+      return new Duct(id, surface, nextLeft, nextTop, length, width, depth, upright, bundle);
+    }
+
+    public Duct cutTo(Length next) {
+      return new Duct(id, surface, left, top, next, width, depth, upright, bundle);
+    }
+
+    public Duct section(Length nextWidth, Length nextDepth) {
+      return new Duct(id, surface, left, top, length, nextWidth, nextDepth, upright, bundle);
     }
 
     public Duct holding(Optional<Id> next) {
@@ -152,6 +173,13 @@ public record Cabinet(
 
   public Cabinet withFelt(Optional<Felt> next) {
     return new Cabinet(id, name, device, shell, rails, ducts, kept, next, background);
+  }
+
+  /// With other outlines behind one surface; those of the others stay.
+  public Cabinet withBackground(Surface surface, List<Stroke> next) {
+    return withBackground(
+        Stream.concat(background.stream().filter(s -> s.surface() != surface), next.stream())
+            .toList());
   }
 
   public Cabinet withBackground(List<Stroke> next) {

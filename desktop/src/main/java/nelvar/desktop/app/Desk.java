@@ -520,7 +520,8 @@ public final class Desk {
               Surface.PLATE,
               cabinet.shell().mountingPlate().height());
       if (session.edit(
-          LayoutEdits.change("Background from " + name, cabinet.withBackground(read.strokes()))))
+          LayoutEdits.change(
+              "Background from " + name, cabinet.withBackground(Surface.PLATE, read.strokes()))))
         session.tell(read.words());
     } catch (UnreadableFile e) {
       session.tell(String.valueOf(e.getMessage()));

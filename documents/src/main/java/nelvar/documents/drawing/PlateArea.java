@@ -40,7 +40,8 @@ public record PlateArea(Cabinet cabinet, Surface surface, double x, double y, do
     return (py - y) / scale;
   }
 
-  Shape box(Box box, double round, Optional<Ink> fill, Optional<Shape.Pen> pen) {
+  /// A box of the surface as it is drawn, at least a pixel wide and high.
+  public Shape box(Box box, double round, Optional<Ink> fill, Optional<Shape.Pen> pen) {
     return Shape.rounded(
         toX(box.left()),
         toY(box.top()),

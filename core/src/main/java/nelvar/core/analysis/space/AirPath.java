@@ -42,12 +42,7 @@ public final class AirPath implements Rule {
 
   /// Whether it moves air through a wall.
   public static boolean blows(Body body) {
-    var fitting = body.fitting();
-    return body.surface() != Surface.PLATE
-        && body.surface().inside()
-        && (fitting.moves().isPresent()
-            || fitting.exchanges().isPresent()
-            || fitting.removes().isPresent());
+    return body.surface() != Surface.PLATE && body.surface().inside() && body.fitting().cools();
   }
 
   private static Verdict judge(Placed placed) {

@@ -118,24 +118,10 @@ public record Fixture(
     var edit =
         changed(
             r ->
-                new Cabinet.Rail(
-                    r.id(),
-                    r.surface(),
+                r.movedTo(
                     Box.length(upright ? box.middleX() : box.left()),
-                    Box.length(upright ? box.top() : box.middleY()),
-                    r.length(),
-                    r.upright()),
-            d ->
-                new Cabinet.Duct(
-                    d.id(),
-                    d.surface(),
-                    Box.length(box.left()),
-                    Box.length(box.top()),
-                    d.length(),
-                    d.width(),
-                    d.depth(),
-                    d.upright(),
-                    d.bundle()));
+                    Box.length(upright ? box.top() : box.middleY())),
+            d -> d.movedTo(Box.length(box.left()), Box.length(box.top())));
     var named = edit.named("Move " + name());
     return along.isEmpty()
         ? named
@@ -144,38 +130,14 @@ public record Fixture(
 
   /// So long, from where it begins.
   public Edit sized(Length length) {
-    return changed(
-            r -> new Cabinet.Rail(r.id(), r.surface(), r.left(), r.top(), length, r.upright()),
-            d ->
-                new Cabinet.Duct(
-                    d.id(),
-                    d.surface(),
-                    d.left(),
-                    d.top(),
-                    length,
-                    d.width(),
-                    d.depth(),
-                    d.upright(),
-                    d.bundle()))
-        .named("Cut " + name() + " to " + length);
+    return changed(r -> r.cutTo(length), d -> d.cutTo(length))
+        .named("Cut %s to %.0f mm".formatted(name(), Box.mm(length)));
   }
 
   /// A duct of another section.
   public Edit section(Length width, Length depth) {
-    return changed(
-            r -> r,
-            d ->
-                new Cabinet.Duct(
-                    d.id(),
-                    d.surface(),
-                    d.left(),
-                    d.top(),
-                    d.length(),
-                    width,
-                    depth,
-                    d.upright(),
-                    d.bundle()))
-        .named("%s is %s × %s".formatted(name(), width, depth));
+    return changed(r -> r, d -> d.section(width, depth))
+        .named("%s is %.0f × %.0f mm".formatted(name(), Box.mm(width), Box.mm(depth)));
   }
 
   /// What of the wiring lies in a duct.

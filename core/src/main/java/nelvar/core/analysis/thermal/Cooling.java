@@ -75,10 +75,7 @@ record Cooling(
   }
 
   static boolean cools(Body body) {
-    var fitting = body.fitting();
-    return fitting.moves().isPresent()
-        || fitting.exchanges().isPresent()
-        || fitting.removes().isPresent();
+    return body.fitting().cools();
   }
 
   static boolean throughWall(Body body) {

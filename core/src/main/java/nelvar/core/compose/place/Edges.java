@@ -74,9 +74,7 @@ final class Edges {
     var door = cabinet.shell().hinge().isPresent();
     if (device.place() == Place.DOOR || mounting.equals(Optional.of(Article.Mounting.DOOR)))
       return door ? List.of(Surface.DOOR) : List.of(Surface.RIGHT, Surface.LEFT, Surface.DOOR);
-    if (fitting
-        .filter(f -> f.moves().isPresent() || f.exchanges().isPresent() || f.removes().isPresent())
-        .isPresent())
+    if (fitting.filter(Fitting::cools).isPresent())
       return cabinet.shell().hinge().equals(Optional.of(Shell.Side.RIGHT))
           ? List.of(Surface.LEFT, Surface.RIGHT, Surface.TOP, Surface.OUTSIDE)
           : List.of(Surface.RIGHT, Surface.LEFT, Surface.TOP, Surface.OUTSIDE);

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
+import nelvar.core.Panel;
 import nelvar.core.catalogue.Fitting.Side;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Id;
@@ -21,29 +22,11 @@ class DuctWaysTest {
   }
 
   private static Cabinet.Duct level(String id, double left, double top, double length) {
-    return new Cabinet.Duct(
-        new Id(id),
-        Surface.PLATE,
-        mm(left),
-        mm(top),
-        mm(length),
-        mm(40),
-        mm(60),
-        Optional.empty(),
-        Optional.empty());
+    return Panel.duct(id, left, top, length, false);
   }
 
   private static Cabinet.Duct upright(String id, double left, double top, double length) {
-    return new Cabinet.Duct(
-        new Id(id),
-        Surface.PLATE,
-        mm(left),
-        mm(top),
-        mm(length),
-        mm(40),
-        mm(60),
-        Optional.of(true),
-        Optional.empty());
+    return Panel.duct(id, left, top, length, true);
   }
 
   private static Cabinet cabinet(List<Cabinet.Duct> ducts) {

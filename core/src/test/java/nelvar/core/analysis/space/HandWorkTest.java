@@ -9,7 +9,6 @@ import nelvar.core.Panel;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Id;
 import nelvar.core.model.Project;
-import nelvar.core.model.Surface;
 import nelvar.core.units.Length;
 import org.junit.jupiter.api.Test;
 
@@ -27,32 +26,13 @@ class HandWorkTest {
         .device("T1", "supply-24v-5a")
         .cabinet(600, 800, 250)
         .cabinet(c ->
-            c.withRails(
+            c.withRails(List.of(Panel.rail("R1", 0, 142.5, 500)))
+                .withDucts(
                     List.of(
-                        new Cabinet.Rail(
-                            new Id("R1"),
-                            Surface.PLATE,
-                            mm(0),
-                            mm(142.5),
-                            mm(500),
-                            Optional.empty())))
-                .withDucts(List.of(duct("D1", 0, 200, 500, false), duct("D2", 510, 0, 750, true))))
+                        Panel.duct("D1", 0, 200, 500, false), Panel.duct("D2", 510, 0, 750, true))))
         .at("F1", 20, 100)
         .at("F2", 60, 100)
         .at("T1", 200, 400);
-  }
-
-  private static Cabinet.Duct duct(String id, double left, double top, double length, boolean up) {
-    return new Cabinet.Duct(
-        new Id(id),
-        Surface.PLATE,
-        mm(left),
-        mm(top),
-        mm(length),
-        mm(40),
-        mm(60),
-        up ? Optional.of(true) : Optional.empty(),
-        Optional.empty());
   }
 
   private static Cabinet cabinet(Project project) {

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.Panel;
-import nelvar.core.analysis.Rule;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Id;
@@ -30,20 +29,6 @@ class InsideDepthTest {
         .cabinet(600, 800, 250);
   }
 
-  private static Verdict.Finding found(Rule rule, String id, Panel panel) {
-    assertThat(panel.judge(rule, id)).isInstanceOf(Verdict.Finding.class);
-    return (Verdict.Finding) panel.judge(rule, id);
-  }
-
-  private static void cures(Rule rule, String id, Panel panel) {
-    var proposals = found(rule, id, panel).proposals();
-    assertThat(proposals).isNotEmpty();
-    for (var repair : proposals)
-      assertThat(Panel.judge(rule, id, repair.edit().apply(panel.build())))
-          .as(repair.label())
-          .isInstanceOf(Verdict.Pass.class);
-  }
-
   /// The fan is 95 mm deep: on the right wall it comes to x = 505, that is 480 on the plate. A
   /// supply 40 wide at 440 ends there; at 441 they meet.
   @Test
@@ -53,9 +38,9 @@ class InsideDepthTest {
     var beside = panel().at("E1", Surface.RIGHT, 60, 300).at("T1", ends, 300);
     assertThat(beside.judge(new Collision(), "T1")).isInstanceOf(Verdict.Pass.class);
     var in = panel().at("E1", Surface.RIGHT, 60, 300).at("T1", ends + 1, 300);
-    assertThat(found(new Collision(), "T1", in).text()).contains("E1 on the right wall");
-    assertThat(found(new Collision(), "E1", in).text()).contains("T1 on the plate");
-    cures(new Collision(), "T1", in);
+    assertThat(in.found(new Collision(), "T1").text()).contains("E1 on the right wall");
+    assertThat(in.found(new Collision(), "E1").text()).contains("T1 on the plate");
+    in.cures(new Collision(), "T1");
     // On the left wall the same supply is in nobody's way.
     var left = panel().at("E1", Surface.LEFT, 60, 300).at("T1", ends + 1, 300);
     assertThat(left.judge(new Collision(), "T1")).isInstanceOf(Verdict.Pass.class);
@@ -65,23 +50,13 @@ class InsideDepthTest {
   /// 125 mm behind the door, 125 to 250 before the back wall; a duct of 60 mm reaches 85.
   @Test
   void sideWallsAreSeenFromOutside() {
-    var duct =
-        new Cabinet.Duct(
-            new Id("D1"),
-            Surface.PLATE,
-            mm(0),
-            mm(320),
-            mm(550),
-            mm(40),
-            mm(60),
-            Optional.empty(),
-            Optional.empty());
+    var duct = Panel.duct("D1", 0, 320, 550, false);
     var panel = panel().cabinet(c -> c.withDucts(List.of(duct)));
     assertThat(panel.at("E1", Surface.RIGHT, 0, 300).judge(new Collision(), "E1"))
         .isInstanceOf(Verdict.Pass.class);
     var back = panel().cabinet(c -> c.withDucts(List.of(duct))).at("E1", Surface.RIGHT, 125, 300);
-    assertThat(found(new Collision(), "E1", back).text()).contains("a duct on the plate");
-    cures(new Collision(), "E1", back);
+    assertThat(back.found(new Collision(), "E1").text()).contains("a duct on the plate");
+    back.cures(new Collision(), "E1");
     // On the left wall it is the other way round.
     assertThat(
             panel()
@@ -108,22 +83,10 @@ class InsideDepthTest {
                     Optional.empty(),
                     Optional.empty(),
                     Optional.empty()))
-            .cabinet(c ->
-                c.withDucts(
-                    List.of(
-                        new Cabinet.Duct(
-                            new Id("D1"),
-                            Surface.PLATE,
-                            mm(0),
-                            mm(320),
-                            mm(550),
-                            mm(40),
-                            mm(60),
-                            Optional.empty(),
-                            Optional.empty()))))
+            .cabinet(c -> c.withDucts(List.of(Panel.duct("D1", 0, 320, 550, false))))
             .at("E1", Surface.RIGHT, 40, 300);
     var cut =
-        found(new Collision(), "E1", panel).proposals().stream()
+        panel.found(new Collision(), "E1").proposals().stream()
             .filter(repair -> repair.label().startsWith("Cut duct"))
             .findFirst()
             .orElseThrow();
@@ -140,7 +103,7 @@ class InsideDepthTest {
     var at = 480 - wide.box().width();
     // Beside the back wall, where the supply is.
     var blocked = panel().at("E1", Surface.RIGHT, 110, 300).at("T1", at - 49, 300);
-    cures(new AirPath(), "E1", blocked);
+    blocked.cures(new AirPath(), "E1");
     var free = panel().at("E1", Surface.RIGHT, 110, 300).at("T1", at - 51, 300);
     assertThat(free.judge(new AirPath(), "E1")).isInstanceOf(Verdict.Pass.class);
     // What only stirs on the plate has no wall it blows through.
@@ -158,8 +121,8 @@ class InsideDepthTest {
     var passes = panel().at("A2", Surface.DOOR, 378, 300);
     assertThat(passes.judge(new DoorCloses(), "A2")).isInstanceOf(Verdict.Pass.class);
     var catches = panel().at("A2", Surface.DOOR, 379, 300);
-    assertThat(found(new DoorCloses(), "A2", catches).title()).contains("catches");
-    cures(new DoorCloses(), "A2", catches);
+    assertThat(catches.found(new DoorCloses(), "A2").title()).contains("catches");
+    catches.cures(new DoorCloses(), "A2");
     // Hinged right the near edge counts: 600 − 379 = 221 mm.
     var right =
         panel()
@@ -176,16 +139,7 @@ class InsideDepthTest {
             .device("S1", "stop-button-2nc", Place.DOOR)
             .device("A2", "operator-panel-7in", Place.DOOR)
             .cabinet(600, 800, 250)
-            .cabinet(c ->
-                c.withRails(
-                    List.of(
-                        new Cabinet.Rail(
-                            new Id("R1"),
-                            Surface.PLATE,
-                            mm(10),
-                            mm(100),
-                            mm(540),
-                            Optional.empty()))))
+            .cabinet(c -> c.withRails(List.of(Panel.rail("R1", 10, 100, 540))))
             .at("S1", Surface.DOOR, 100, 200)
             .at("A2", Surface.DOOR, 200, 300);
     var cabinet = panel.build().layout().cabinets().getFirst();

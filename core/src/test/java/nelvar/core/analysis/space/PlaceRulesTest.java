@@ -5,11 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.Panel;
-import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.thermal.HeatBelow;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
-import nelvar.core.model.Cabinet;
 import nelvar.core.model.Id;
 import nelvar.core.model.Place;
 import nelvar.core.model.Placement;
@@ -35,54 +33,21 @@ class PlaceRulesTest {
         .cabinet(600, 800, 250);
   }
 
-  private static Cabinet.Rail rail(String id, double top) {
-    return new Cabinet.Rail(new Id(id), Surface.PLATE, mm(0), mm(top), mm(550), Optional.empty());
-  }
-
-  private static Cabinet.Duct duct(String id, double top) {
-    return new Cabinet.Duct(
-        new Id(id),
-        Surface.PLATE,
-        mm(0),
-        mm(top),
-        mm(550),
-        mm(40),
-        mm(60),
-        Optional.empty(),
-        Optional.empty());
-  }
-
-  private static Verdict judge(Rule rule, String id, Panel panel) {
-    return panel.judge(rule, id);
-  }
-
-  private static Verdict.Finding found(Rule rule, String id, Panel panel) {
-    assertThat(judge(rule, id, panel)).isInstanceOf(Verdict.Finding.class);
-    return (Verdict.Finding) judge(rule, id, panel);
-  }
-
-  /// Every way out, taken, gives a pass of the same rule.
-  private static void cures(Rule rule, String id, Panel panel) {
-    var finding = found(rule, id, panel);
-    assertThat(finding.proposals()).isNotEmpty();
-    for (var repair : finding.proposals())
-      assertThat(Panel.judge(rule, id, repair.edit().apply(panel.build())))
-          .as(repair.label())
-          .isInstanceOf(Verdict.Pass.class);
-  }
-
   /// 17.5 mm wide: at 20 and 37.5 they touch, at 37 they overlap by half a millimetre.
   @Test
   void nothingStandsWhereSomethingElseIs() {
     var touch = panel().at("F1", 20, 100).at("F2", 37.5, 100);
-    assertThat(judge(new Collision(), "F2", touch)).isInstanceOf(Verdict.Pass.class);
+    assertThat(touch.judge(new Collision(), "F2")).isInstanceOf(Verdict.Pass.class);
     var over = panel().at("F1", 20, 100).at("F2", 37, 100);
-    assertThat(found(new Collision(), "F2", over).severity()).isEqualTo(Severity.WARNING);
-    cures(new Collision(), "F2", over);
+    assertThat(over.found(new Collision(), "F2").severity()).isEqualTo(Severity.WARNING);
+    over.cures(new Collision(), "F2");
     var edge = panel().at("F1", 540, 100);
-    assertThat(found(new Collision(), "F1", edge).text()).contains("the edge of the plate");
-    var duct = panel().cabinet(c -> c.withDucts(List.of(duct("D1", 150)))).at("F1", 20, 100);
-    assertThat(found(new Collision(), "F1", duct).text()).contains("a duct");
+    assertThat(edge.found(new Collision(), "F1").text()).contains("the edge of the plate");
+    var duct =
+        panel()
+            .cabinet(c -> c.withDucts(List.of(Panel.duct("D1", 0, 150, 550, false))))
+            .at("F1", 20, 100);
+    assertThat(duct.found(new Collision(), "F1").text()).contains("a duct");
   }
 
   /// What was measured is sure: then it is an error.
@@ -105,22 +70,32 @@ class PlaceRulesTest {
   /// A breaker wants 20 mm above and below; 19 are too little.
   @Test
   void whatAPartWantsFreeIsFree() {
-    var holds = panel().cabinet(c -> c.withDucts(List.of(duct("D1", 205)))).at("F1", 20, 100);
-    assertThat(judge(new Clearance(), "F1", holds)).isInstanceOf(Verdict.Pass.class);
-    var near = panel().cabinet(c -> c.withDucts(List.of(duct("D1", 204)))).at("F1", 20, 100);
-    assertThat(found(new Clearance(), "F1", near).text()).contains("1 mm");
-    cures(new Clearance(), "F1", near);
+    var holds =
+        panel()
+            .cabinet(c -> c.withDucts(List.of(Panel.duct("D1", 0, 205, 550, false))))
+            .at("F1", 20, 100);
+    assertThat(holds.judge(new Clearance(), "F1")).isInstanceOf(Verdict.Pass.class);
+    var near =
+        panel()
+            .cabinet(c -> c.withDucts(List.of(Panel.duct("D1", 0, 204, 550, false))))
+            .at("F1", 20, 100);
+    assertThat(near.found(new Clearance(), "F1").text()).contains("1 mm");
+    near.cures(new Clearance(), "F1");
   }
 
   @Test
   void railPartsSitOnARail() {
-    var on = panel().cabinet(c -> c.withRails(List.of(rail("R1", 142.5)))).at("F1", 20, 100);
-    assertThat(judge(new OnRail(), "F1", on)).isInstanceOf(Verdict.Pass.class);
-    var off = panel().cabinet(c -> c.withRails(List.of(rail("R1", 250)))).at("F1", 20, 100);
-    assertThat(found(new OnRail(), "F1", off).title()).contains("hangs in the air");
-    cures(new OnRail(), "F1", off);
+    var on =
+        panel()
+            .cabinet(c -> c.withRails(List.of(Panel.rail("R1", 0, 142.5, 550))))
+            .at("F1", 20, 100);
+    assertThat(on.judge(new OnRail(), "F1")).isInstanceOf(Verdict.Pass.class);
+    var off =
+        panel().cabinet(c -> c.withRails(List.of(Panel.rail("R1", 0, 250, 550)))).at("F1", 20, 100);
+    assertThat(off.found(new OnRail(), "F1").title()).contains("hangs in the air");
+    off.cures(new OnRail(), "F1");
     // What has no place is said, never passed.
-    assertThat(judge(new OnRail(), "F2", off)).isInstanceOf(Verdict.NotChecked.class);
+    assertThat(off.judge(new OnRail(), "F2")).isInstanceOf(Verdict.NotChecked.class);
   }
 
   /// 250 deep, 25 behind the plate, 20 for the door: 205 mm. A controller of 42 goes in, with the
@@ -135,19 +110,19 @@ class PlaceRulesTest {
             .at("A1", 100, 300)
             .at("U3", 300, 300)
             .at("A2", Surface.DOOR, 200, 300);
-    assertThat(judge(new DoorCloses(), "A1", panel)).isInstanceOf(Verdict.Pass.class);
-    assertThat(found(new DoorCloses(), "U3", panel).text()).contains("225 mm");
-    cures(new DoorCloses(), "U3", panel);
+    assertThat(panel.judge(new DoorCloses(), "A1")).isInstanceOf(Verdict.Pass.class);
+    assertThat(panel.found(new DoorCloses(), "U3").text()).contains("225 mm");
+    panel.cures(new DoorCloses(), "U3");
   }
 
   /// The card slot of the controller at its right wants 60 mm.
   @Test
   void slotsAreReached() {
     var free = panel().at("A1", 100, 300).at("F1", 340, 300);
-    assertThat(judge(new Reach(), "A1", free)).isInstanceOf(Verdict.Pass.class);
+    assertThat(free.judge(new Reach(), "A1")).isInstanceOf(Verdict.Pass.class);
     var blocked = panel().at("A1", 100, 300).at("F1", 339, 300);
-    assertThat(found(new Reach(), "A1", blocked).text()).contains("card slot by -F1");
-    cures(new Reach(), "A1", blocked);
+    assertThat(blocked.found(new Reach(), "A1").text()).contains("card slot by -F1");
+    blocked.cures(new Reach(), "A1");
   }
 
   @Test
@@ -157,23 +132,23 @@ class PlaceRulesTest {
             .at(Placement.at(new Id("A1"), new Id("C"), Surface.PLATE, mm(100), mm(300)).turned())
             .at("F1", 100, 530);
     // A quarter turn clockwise: 90 wide, 180 high, the slot below at 480.
-    assertThat(found(new Reach(), "A1", turned).text()).contains("card slot by -F1");
+    assertThat(turned.found(new Reach(), "A1").text()).contains("card slot by -F1");
   }
 
   /// 100 mm between logic and a switching supply.
   @Test
   void logicStandsApartFromWhatSwitches() {
     var apart = panel().at("T1", 20, 300).at("A1", 160, 300);
-    assertThat(judge(new QuietApart(), "A1", apart)).isInstanceOf(Verdict.Pass.class);
+    assertThat(apart.judge(new QuietApart(), "A1")).isInstanceOf(Verdict.Pass.class);
     var close = panel().at("T1", 20, 300).at("A1", 159, 300);
-    assertThat(found(new QuietApart(), "A1", close).text()).contains("99 mm from -T1");
-    cures(new QuietApart(), "A1", close);
+    assertThat(close.found(new QuietApart(), "A1").text()).contains("99 mm from -T1");
+    close.cures(new QuietApart(), "A1");
   }
 
   @Test
   void bareBoardsStandOnSpacers() {
     var flat = panel().device("A3", "microcontroller-4ax").at("A3", 100, 300);
-    cures(new Spacers(), "A3", flat);
+    flat.cures(new Spacers(), "A3");
   }
 
   /// Wood that holds mains wants a lining; steel does not, nor wood with 24 V only.
@@ -181,9 +156,9 @@ class PlaceRulesTest {
   void woodBehindMainsIsLined() {
     var wood = Shell.onWall(mm(600), mm(800), mm(250)).with(d -> d.housing = Shell.Housing.WOOD);
     var mains = panel().cabinet(wood).at("X0", 20, 100);
-    cures(new CombustibleLining(), "C", mains);
+    mains.cures(new CombustibleLining(), "C");
     var harmless = panel().cabinet(wood).at("A1", 100, 300);
-    assertThat(judge(new CombustibleLining(), "C", harmless)).isInstanceOf(Verdict.Pass.class);
+    assertThat(harmless.judge(new CombustibleLining(), "C")).isInstanceOf(Verdict.Pass.class);
   }
 
   /// A fifth of the rail: 550 mm of rail, 110 are to be free. 25 breakers take 437.5, one more 455.
@@ -198,7 +173,9 @@ class PlaceRulesTest {
     // A plate of 550 × 165: one row and nothing below it.
     for (var i = 0; i < breakers; i++)
       panel.device("F" + i, "breaker-1p-c6").at("F" + i, 17.5 * i, 40);
-    return judge(new RoomKept(), "C", panel.cabinet(c -> c.withRails(List.of(rail("R1", 82.5)))));
+    return panel
+        .cabinet(c -> c.withRails(List.of(Panel.rail("R1", 0, 82.5, 550))))
+        .judge(new RoomKept(), "C");
   }
 
   /// Two ducts side by side with 60 mm between them, one with mains, one with signals.
@@ -216,8 +193,9 @@ class PlaceRulesTest {
             .cabinet(c ->
                 c.withDucts(
                     List.of(
-                        duct("DM", 0).holding(Optional.of(new Id("D"))),
-                        duct("DS", secondTop).holding(Optional.of(new Id("S"))))))
+                        Panel.duct("DM", 0, 0, 550, false).holding(Optional.of(new Id("D"))),
+                        Panel.duct("DS", 0, secondTop, 550, false)
+                            .holding(Optional.of(new Id("S"))))))
             .at("T", 100, 300);
     var project = panel.build();
     var bundles = new java.util.ArrayList<>(project.bundles());
@@ -231,9 +209,12 @@ class PlaceRulesTest {
   void ductsThatSayNothingAreNotChecked() {
     var panel =
         panel()
-            .cabinet(c -> c.withDucts(List.of(duct("D1", 0), duct("D2", 300))))
+            .cabinet(c ->
+                c.withDucts(
+                    List.of(
+                        Panel.duct("D1", 0, 0, 550, false), Panel.duct("D2", 0, 300, 550, false))))
             .at("A1", 100, 100);
-    assertThat(judge(new DuctsApart(), "C", panel)).isInstanceOf(Verdict.NotChecked.class);
+    assertThat(panel.judge(new DuctsApart(), "C")).isInstanceOf(Verdict.NotChecked.class);
   }
 
   /// A controller 40 mm above a supply of 24 V that gives 60 W stands in its plume; beside it, it
@@ -248,10 +229,10 @@ class PlaceRulesTest {
             .device("A1", "motion-controller-3ax")
             .cabinet(600, 800, 250);
     var below = hot.at("T", 150, 500).at("A1", 100, 370);
-    assertThat(found(new HeatBelow(), "A1", below).text()).contains("-T below it");
-    cures(new HeatBelow(), "A1", below);
+    assertThat(below.found(new HeatBelow(), "A1").text()).contains("-T below it");
+    below.cures(new HeatBelow(), "A1");
     var passes = Panel.dc().device("A1", "motion-controller-3ax").cabinet(600, 800, 250);
-    assertThat(judge(new HeatBelow(), "A1", passes.at("T", 400, 500).at("A1", 100, 370)))
+    assertThat(passes.at("T", 400, 500).at("A1", 100, 370).judge(new HeatBelow(), "A1"))
         .isInstanceOf(Verdict.Pass.class);
   }
 

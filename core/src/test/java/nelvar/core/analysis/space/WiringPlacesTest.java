@@ -3,7 +3,6 @@ package nelvar.core.analysis.space;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import nelvar.core.Panel;
-import nelvar.core.analysis.Rule;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Place;
 import nelvar.core.model.Shell;
@@ -12,20 +11,6 @@ import org.junit.jupiter.api.Test;
 
 /// Where what comes in, what is filtered and what goes out stands, just inside and just outside.
 class WiringPlacesTest {
-  private static Verdict.Finding found(Rule rule, String id, Panel panel) {
-    assertThat(panel.judge(rule, id)).isInstanceOf(Verdict.Finding.class);
-    return (Verdict.Finding) panel.judge(rule, id);
-  }
-
-  private static void cures(Rule rule, String id, Panel panel) {
-    var proposals = found(rule, id, panel).proposals();
-    assertThat(proposals).isNotEmpty();
-    for (var repair : proposals)
-      assertThat(Panel.judge(rule, id, repair.edit().apply(panel.build())))
-          .as(repair.label())
-          .isInstanceOf(Verdict.Pass.class);
-  }
-
   /// The mains through a filter of one phase to a drive.
   private static Panel filtered() {
     return Panel.mains()
@@ -46,8 +31,8 @@ class WiringPlacesTest {
     var near = filtered().at("Z1", 50, 300).at("U1", 50 + wide + 200, 300);
     assertThat(near.judge(new FilterNear(), "Z1")).isInstanceOf(Verdict.Pass.class);
     var far = filtered().at("Z1", 50, 300).at("U1", 50 + wide + 201, 300);
-    assertThat(found(new FilterNear(), "Z1", far).text()).contains("201 mm away from -U1");
-    cures(new FilterNear(), "Z1", far);
+    assertThat(far.found(new FilterNear(), "Z1").text()).contains("201 mm away from -U1");
+    far.cures(new FilterNear(), "Z1");
     assertThat(filtered().at("Z1", 50, 300).judge(new FilterNear(), "Z1"))
         .isInstanceOf(Verdict.NotChecked.class);
   }
@@ -68,8 +53,8 @@ class WiringPlacesTest {
     var apart = field().at("X0", 50, 800).at("X1", 50 + wide + PowerIn.APART, 800);
     assertThat(apart.judge(new PowerIn(), "X0")).isInstanceOf(Verdict.Pass.class);
     var among = field().at("X0", 50, 800).at("X1", 50 + wide + PowerIn.APART - 1, 800);
-    assertThat(found(new PowerIn(), "X0", among).text()).contains("-X1");
-    cures(new PowerIn(), "X0", among);
+    assertThat(among.found(new PowerIn(), "X0").text()).contains("-X1");
+    among.cures(new PowerIn(), "X0");
     assertThat(field().at("X0", 50, 800).judge(new PowerIn(), "X0"))
         .isInstanceOf(Verdict.Pass.class);
   }
@@ -86,8 +71,8 @@ class WiringPlacesTest {
     var low = field().at("X1", 300, 475 - high / 2);
     assertThat(low.judge(new FieldTerminals(), "X1")).isInstanceOf(Verdict.Pass.class);
     var above = field().at("X1", 300, 474 - high / 2);
-    found(new FieldTerminals(), "X1", above);
-    cures(new FieldTerminals(), "X1", above);
+    above.found(new FieldTerminals(), "X1");
+    above.cures(new FieldTerminals(), "X1");
     // Where cables leave at the top it is the other way round.
     var top =
         field()
@@ -109,6 +94,6 @@ class WiringPlacesTest {
     for (var i = 0; i < 6; i++) small.device("T" + i, "transformer-400va-230-24", Place.DOOR);
     small.cabinet(600, 800, 250);
     for (var i = 0; i < 6; i++) small.at("T" + i, Surface.DOOR, 10 + 90 * i, 100);
-    assertThat(found(new DoorLoad(), "C", small).text()).contains("bears about 7.2 kg");
+    assertThat(small.found(new DoorLoad(), "C").text()).contains("bears about 7.2 kg");
   }
 }

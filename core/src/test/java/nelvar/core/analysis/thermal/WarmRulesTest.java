@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Optional;
 import nelvar.core.Panel;
-import nelvar.core.analysis.Rule;
 import nelvar.core.compose.WaysAsRepairs;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.finding.Repair;
@@ -24,11 +23,6 @@ import org.junit.jupiter.api.Test;
 
 /// What gets too warm, what is offered, and that it is cool then.
 class WarmRulesTest {
-  private static Verdict.Finding found(Rule rule, String id, Panel panel) {
-    assertThat(panel.judge(rule, id)).isInstanceOf(Verdict.Finding.class);
-    return (Verdict.Finding) panel.judge(rule, id);
-  }
-
   private static Shell box(Shell.Housing housing, double w, double h, double d) {
     return Shell.onWall(Length.ofMillimetres(w), Length.ofMillimetres(h), Length.ofMillimetres(d))
         .with(s -> s.housing = housing);
@@ -48,6 +42,15 @@ class WarmRulesTest {
         .at("E1", 20, 60);
   }
 
+  /// The same with something that cools, fed beside the heater.
+  private static Panel cooled(Shell shell, String part, Surface surface) {
+    return heated(shell)
+        .device("E2", part)
+        .wire("F1:2", "E2:L", 2.5, 1)
+        .wire("E2:N", "X0:N", 2.5, 1)
+        .at("E2", surface, 60, 100);
+  }
+
   private static Project build(Panel panel) {
     return panel.build();
   }
@@ -57,7 +60,7 @@ class WarmRulesTest {
   @Test
   void aSmallPlasticBoxGetsTooWarm() {
     var hot = heated(box(Shell.Housing.PLASTIC, 400, 400, 200));
-    var finding = found(new InsideWarm(), "C", hot);
+    var finding = hot.found(new InsideWarm(), "C");
     assertThat(finding.text()).contains("at the top it gets");
     for (var repair : finding.proposals())
       assertThat(Panel.judge(new InsideWarm(), "C", repair.edit().apply(build(hot))))
@@ -74,15 +77,7 @@ class WarmRulesTest {
   /// The fan that is offered is placed, fed, and cools; nothing else is opened by it.
   @Test
   void aFanIsOfferedAndCures() {
-    var rails =
-        java.util.List.of(
-            new Cabinet.Rail(
-                new Id("R1"),
-                Surface.PLATE,
-                Length.ofMillimetres(0),
-                Length.ofMillimetres(342),
-                Length.ofMillimetres(550),
-                Optional.empty()));
+    var rails = java.util.List.of(Panel.rail("R1", 0, 342, 550));
     var project =
         build(
             heated(box(Shell.Housing.PAINTED_STEEL, 600, 600, 250))
@@ -121,18 +116,10 @@ class WarmRulesTest {
   @Test
   void aStoppedFanIsThoughtOf() {
     var panel =
-        heated(box(Shell.Housing.PAINTED_STEEL, 600, 600, 250))
-            .device("E2", "fan-230v-45w")
-            .wire("F1:2", "E2:L", 2.5, 1)
-            .wire("E2:N", "X0:N", 2.5, 1)
-            .at("E2", Surface.RIGHT, 60, 300);
-    assertThat(found(new CoolingLost(), "C", panel).text()).contains("When the fan of cabinet");
+        cooled(box(Shell.Housing.PAINTED_STEEL, 600, 600, 250), "fan-230v-45w", Surface.RIGHT);
+    assertThat(panel.found(new CoolingLost(), "C").text()).contains("When the fan of cabinet");
     var large =
-        heated(box(Shell.Housing.PAINTED_STEEL, 2400, 2000, 600))
-            .device("E2", "fan-230v-45w")
-            .wire("F1:2", "E2:L", 2.5, 1)
-            .wire("E2:N", "X0:N", 2.5, 1)
-            .at("E2", Surface.RIGHT, 60, 300);
+        cooled(box(Shell.Housing.PAINTED_STEEL, 2400, 2000, 600), "fan-230v-45w", Surface.RIGHT);
     assertThat(large.judge(new CoolingLost(), "C")).isInstanceOf(Verdict.Pass.class);
   }
 
@@ -143,7 +130,7 @@ class WarmRulesTest {
     assertThat(heated(box(Shell.Housing.PAINTED_STEEL, 600, 800, 250)).judge(new Dew(), "C"))
         .isInstanceOf(Verdict.Pass.class);
     var weak = heated(box(Shell.Housing.PAINTED_STEEL, 1600, 2000, 600));
-    assertThat(found(new Dew(), "C", weak).text()).contains("100 W");
+    assertThat(weak.found(new Dew(), "C").text()).contains("100 W");
   }
 
   /// A supply above a heater: the plume is in the air it stands in; moved aside it is not.
@@ -177,11 +164,8 @@ class WarmRulesTest {
   @Test
   void anExchangerByHand() {
     var panel =
-        heated(box(Shell.Housing.PAINTED_STEEL, 600, 800, 250))
-            .device("E2", "exchanger-230v-60wk")
-            .wire("F1:2", "E2:L", 2.5, 1)
-            .wire("E2:N", "X0:N", 2.5, 1)
-            .at("E2", Surface.DOOR, 100, 100);
+        cooled(
+            box(Shell.Housing.PAINTED_STEEL, 600, 800, 250), "exchanger-230v-60wk", Surface.DOOR);
     var study = panel.study();
     var air = CabinetAir.of(study.project().layout().cabinets().getFirst(), study);
     assertThat(air.middle()).isCloseTo(air.inside().watts() / (5.5 * 1.242 + 60), within(1e-9));
@@ -195,11 +179,10 @@ class WarmRulesTest {
   @Test
   void aCoolingUnitByHand() {
     var panel =
-        heated(box(Shell.Housing.PAINTED_STEEL, 600, 800, 250))
-            .device("E2", "cooling-unit-230v-500w")
-            .wire("F1:2", "E2:L", 2.5, 1)
-            .wire("E2:N", "X0:N", 2.5, 1)
-            .at("E2", Surface.DOOR, 100, 100);
+        cooled(
+            box(Shell.Housing.PAINTED_STEEL, 600, 800, 250),
+            "cooling-unit-230v-500w",
+            Surface.DOOR);
     var study = panel.study();
     var air = CabinetAir.of(study.project().layout().cabinets().getFirst(), study);
     assertThat(air.middle()).isZero();

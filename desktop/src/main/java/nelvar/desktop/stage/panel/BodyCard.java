@@ -3,7 +3,6 @@ package nelvar.desktop.stage.panel;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
@@ -84,11 +83,11 @@ final class BodyCard {
     pane.setPrefWrapLength(330);
     pane.getChildren()
         .addAll(
-            button("Turn", "panel-turn", () -> place(body.at().turned())),
-            button("Onto the rail", "panel-rail", this::rest),
-            button("Close up the row", "panel-close", () -> row(Snap.closedUp(row()))),
-            button("Spread the row", "panel-spread", () -> row(Snap.spread(row()))),
-            button(
+            Buttons.of("Turn", "panel-turn", () -> place(body.at().turned())),
+            Buttons.of("Onto the rail", "panel-rail", this::rest),
+            Buttons.of("Close up the row", "panel-close", () -> row(Snap.closedUp(row()))),
+            Buttons.of("Spread the row", "panel-spread", () -> row(Snap.spread(row()))),
+            Buttons.of(
                 "Take off",
                 "panel-off",
                 () -> body.device().ifPresent(d -> session.edit(LayoutEdits.takeOff(d)))));
@@ -105,14 +104,6 @@ final class BodyCard {
       pane.getChildren().add(sink);
     }
     return pane;
-  }
-
-  private static Button button(String text, String id, Runnable action) {
-    var button = new Button(text);
-    button.setId(id);
-    button.setMinWidth(Button.USE_PREF_SIZE);
-    button.setOnAction(_ -> action.run());
-    return button;
   }
 
   private void rest() {

@@ -6,7 +6,6 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
@@ -134,19 +133,11 @@ final class CabinetCard {
     pane.setPrefWrapLength(420);
     pane.getChildren()
         .addAll(
-            button("Add a rail", "panel-add-rail", this::rail),
-            button("Add a duct", "panel-add-duct", () -> duct(false)),
-            button("Add an upright duct", "panel-add-upright", () -> duct(true)),
-            button("New cabinet", "cabinet-new", more));
+            Buttons.of("Add a rail", "panel-add-rail", this::rail),
+            Buttons.of("Add a duct", "panel-add-duct", () -> duct(false)),
+            Buttons.of("Add an upright duct", "panel-add-upright", () -> duct(true)),
+            Buttons.of("New cabinet", "cabinet-new", more));
     return pane;
-  }
-
-  private static Button button(String text, String id, Runnable action) {
-    var button = new Button(text);
-    button.setId(id);
-    button.setMinWidth(Button.USE_PREF_SIZE);
-    button.setOnAction(_ -> action.run());
-    return button;
   }
 
   /// Below what is there already, or at the top.

@@ -138,14 +138,7 @@ final class Carrying implements DrawingPane.Dragging {
     var area = shown.get().orElseThrow().of(fixture.surface()).orElseThrow();
     var box = fixture.box();
     shapes.add(
-        Shape.rounded(
-            area.toX(box.left()),
-            area.toY(box.top()),
-            box.width() * area.scale(),
-            box.height() * area.scale(),
-            2,
-            Optional.of(Ink.ACCENT_SOFT),
-            Optional.of(Shape.Pen.of(Ink.ACCENT, 2))));
+        area.box(box, 2, Optional.of(Ink.ACCENT_SOFT), Optional.of(Shape.Pen.of(Ink.ACCENT, 2))));
     var along = fixture.carries(study.get().orElseThrow()).size();
     label(
         "%s: %.0f, %.0f mm%s"
@@ -188,22 +181,11 @@ final class Carrying implements DrawingPane.Dragging {
     var crowds = fits.crowds(body);
     var ink = !over.isEmpty() ? Ink.ERROR : !crowds.isEmpty() ? Ink.WARNING : Ink.ACCENT;
     var wanted = body.wanted();
-    shapes.add(
-        Shape.rounded(
-            area.toX(wanted.left()),
-            area.toY(wanted.top()),
-            wanted.width() * area.scale(),
-            wanted.height() * area.scale(),
-            3,
-            Optional.empty(),
-            Optional.of(new Shape.Pen(ink, 1, 3))));
+    shapes.add(area.box(wanted, 3, Optional.empty(), Optional.of(new Shape.Pen(ink, 1, 3))));
     var box = body.box();
     shapes.add(
-        Shape.rounded(
-            area.toX(box.left()),
-            area.toY(box.top()),
-            box.width() * area.scale(),
-            box.height() * area.scale(),
+        area.box(
+            box,
             2,
             Optional.of(over.isEmpty() ? Ink.ACCENT_SOFT : Ink.ERROR_SOFT),
             Optional.of(Shape.Pen.of(ink, 2))));
@@ -232,14 +214,7 @@ final class Carrying implements DrawingPane.Dragging {
           .ifPresent(kelvin -> {
             var box = other.box();
             shapes.add(
-                Shape.rounded(
-                    area.toX(box.left()),
-                    area.toY(box.top()),
-                    box.width() * area.scale(),
-                    box.height() * area.scale(),
-                    2,
-                    Optional.empty(),
-                    Optional.of(Shape.Pen.of(Ink.HEAT_HIGH, 2))));
+                area.box(box, 2, Optional.empty(), Optional.of(Shape.Pen.of(Ink.HEAT_HIGH, 2))));
             shapes.add(
                 Shape.text(
                     area.toX(box.middleX()),

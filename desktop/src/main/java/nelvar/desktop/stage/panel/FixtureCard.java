@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Optional;
 import java.util.function.Predicate;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
@@ -53,10 +52,9 @@ final class FixtureCard {
                 v -> session.edit(fixture.sized(v))));
     var row = new HBox(18, places, sizes);
     fixture.cabinet().duct(fixture.id()).ifPresent(duct -> of(duct, sizes, row));
-    var remove = new Button("Remove " + fixture.name());
-    remove.setId("panel-remove");
-    remove.setMinWidth(Button.USE_PREF_SIZE);
-    remove.setOnAction(_ -> session.edit(fixture.removed()));
+    var remove =
+        Buttons.of(
+            "Remove " + fixture.name(), "panel-remove", () -> session.edit(fixture.removed()));
     var head = new HBox(12, title, says, remove);
     head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     return new VBox(6, head, row);

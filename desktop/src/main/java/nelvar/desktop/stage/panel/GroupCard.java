@@ -54,9 +54,9 @@ final class GroupCard {
     if (bodies.size() > 2)
       pane.getChildren()
           .addAll(
-              button("Equal gaps across", "together-across", () -> spread(false)),
-              button("Equal gaps down", "together-down", () -> spread(true)));
-    pane.getChildren().add(button("Forget the marks", "together-forget", forget));
+              Buttons.of("Equal gaps across", "together-across", () -> spread(false)),
+              Buttons.of("Equal gaps down", "together-down", () -> spread(true)));
+    pane.getChildren().add(Buttons.of("Forget the marks", "together-forget", forget));
     var box = new VBox(6, title, pane);
     if (bodies.size() == 2) {
       var apart =
@@ -68,7 +68,7 @@ final class GroupCard {
   }
 
   private Button line(String text, Line line) {
-    return button(
+    return Buttons.of(
         text,
         "together-" + line.name().toLowerCase(java.util.Locale.ROOT),
         () -> move("Bring %s into line", Together.aligned(bodies, line)));
@@ -83,13 +83,5 @@ final class GroupCard {
         LayoutEdits.place(
             label.formatted(next.stream().map(Body::name).collect(Collectors.joining(", "))),
             next.stream().map(Body::at).toList()));
-  }
-
-  private static Button button(String text, String id, Runnable action) {
-    var button = new Button(text);
-    button.setId(id);
-    button.setMinWidth(Button.USE_PREF_SIZE);
-    button.setOnAction(_ -> action.run());
-    return button;
   }
 }
