@@ -10,7 +10,9 @@ import java.util.Set;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Disconnector;
 import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.Terminal;
 import nelvar.core.model.Id;
+import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Edge;
 
 /// Which devices and which conductors have more than extra-low volts on them when everything that
@@ -36,6 +38,18 @@ public record OnMains(Set<Id> devices, Set<Id> conductors) {
     return study.once(List.of(OnMains.class, "ahead"), () -> ahead(study));
   }
 
+  /// Neutral and protective conductors, which no switch need open, make nothing live.
+  private static boolean line(TerminalRef terminal, Study study) {
+    return study
+        .device(terminal.device())
+        .flatMap(study::part)
+        .filter(part ->
+            part.terminals().stream()
+                .anyMatch(
+                    t -> t.name().equals(terminal.terminal()) && t.role() == Terminal.Role.LINE))
+        .isPresent();
+  }
+
   private static Set<Id> ahead(Study study) {
     var topology = study.network().topology();
     var next = new HashMap<Integer, List<Integer>>();
@@ -51,7 +65,8 @@ public record OnMains(Set<Id> devices, Set<Id> conductors) {
     var open = new ArrayDeque<Integer>();
     for (var source : study.network().sources())
       if (study.part(source.device()).filter(Part::mainsInlet).isPresent())
-        for (var terminal : source.terminals()) open.add(topology.node(terminal));
+        for (var terminal : source.terminals())
+          if (line(terminal, study)) open.add(topology.node(terminal));
     while (!open.isEmpty()) {
       var node = open.remove();
       if (reached.get(node)) continue;

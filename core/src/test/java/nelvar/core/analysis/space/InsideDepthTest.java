@@ -192,6 +192,7 @@ class InsideDepthTest {
             .device("A1", "motion-controller-3ax")
             .wire("X0:L1", "Q1:1", 2.5, 1)
             .wire("Q1:2", "F1:1", 2.5, 1)
+            .wire("X0:N", "A1:-", 2.5, 1)
             .cabinet(600, 800, 250)
             .at("A1", 100, 300)
             .at("F1", 290, 300);
