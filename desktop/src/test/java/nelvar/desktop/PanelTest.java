@@ -7,6 +7,7 @@ import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
+import nelvar.core.catalogue.Housing;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Id;
 import nelvar.core.model.Placement;
@@ -254,7 +255,7 @@ class PanelTest extends DemoWindow {
     driver.run(() -> driver.window.select(cabinet().id()));
     driver.settle();
     choose("panel-housing", 3);
-    assertThat(cabinet().shell().housing()).isEqualTo(Shell.Housing.PLASTIC);
+    assertThat(cabinet().shell().housing()).isEqualTo(Housing.PLASTIC);
     choose("panel-hinge", 1);
     assertThat(cabinet().shell().hinge()).contains(Shell.Side.RIGHT);
     typed("cabinet-inside", "50 °C");

@@ -3,6 +3,7 @@ package nelvar.core.model;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import nelvar.core.catalogue.Housing;
 import nelvar.core.formula.Enclosure;
 import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Length;
@@ -14,8 +15,11 @@ import nelvar.core.units.Length;
 /// @param plate what the mounting plate measures; where nothing is said, 50 mm less than the
 ///   housing (common practice)
 /// @param stands how its walls give off heat
-/// @param cables the side most cables leave at; below on a wall and on a floor, as a rule
+/// @param cables the side most cables leave at; it follows where the cabinet hangs unless another
+///   is said
 /// @param hinge the side its door hangs on; empty where it has none
+/// @param hangs where it hangs as one stands before it and the machine; empty: on a wall or a
+///   floor, where nobody said
 public record Shell(
     Housing housing,
     Length width,
@@ -26,7 +30,8 @@ public record Shell(
     Side cables,
     Optional<Side> hinge,
     Optional<Sun> sun,
-    Optional<Lining> lining) {
+    Optional<Lining> lining,
+    Optional<Hangs> hangs) {
   private static final double LEAST = 0.02;
   private static final double MOST = 5;
 
@@ -57,36 +62,8 @@ public record Shell(
         Side.BOTTOM,
         Optional.of(Side.LEFT),
         Optional.empty(),
+        Optional.empty(),
         Optional.empty());
-  }
-
-  /// What its walls are made of.
-  public enum Housing {
-    PAINTED_STEEL("painted steel"),
-    STAINLESS_STEEL("stainless steel"),
-    ALUMINIUM("aluminium"),
-    PLASTIC("plastic"),
-    WOOD("wood"),
-    OPEN("open shelf");
-
-    private final String words;
-
-    Housing(String words) {
-      this.words = words;
-    }
-
-    public String words() {
-      return words;
-    }
-
-    public boolean combustible() {
-      return this == WOOD;
-    }
-
-    /// Whether it is a conductor that faults can make live and a bond makes safe.
-    public boolean metal() {
-      return this == PAINTED_STEEL || this == STAINLESS_STEEL || this == ALUMINIUM;
-    }
   }
 
   public enum Side {
@@ -103,6 +80,35 @@ public record Shell(
 
     public String words() {
       return words;
+    }
+  }
+
+  /// Where it hangs as one stands before it and the machine: its cables leave toward the machine,
+  /// and downward where nothing else is said, so that nothing drips in along them (common
+  /// practice).
+  public enum Hangs {
+    WALL("on a wall", Side.BOTTOM),
+    FLOOR("on the floor", Side.BOTTOM),
+    ABOVE("above the machine", Side.BOTTOM),
+    UNDER("under the machine", Side.TOP),
+    LEFT_OF("left of the machine", Side.RIGHT),
+    RIGHT_OF("right of the machine", Side.LEFT);
+
+    private final String words;
+    private final Side toward;
+
+    Hangs(String words, Side toward) {
+      this.words = words;
+      this.toward = toward;
+    }
+
+    public String words() {
+      return words;
+    }
+
+    /// The side its cables leave at as a rule.
+    public Side toward() {
+      return toward;
     }
   }
 
@@ -154,6 +160,7 @@ public record Shell(
     public Optional<Side> hinge;
     public Optional<Sun> sun;
     public Optional<Lining> lining;
+    public Optional<Hangs> hangs;
 
     private Draft(Shell from) {
       housing = from.housing;
@@ -166,10 +173,12 @@ public record Shell(
       hinge = from.hinge;
       sun = from.sun;
       lining = from.lining;
+      hangs = from.hangs;
     }
 
     private Shell done() {
-      return new Shell(housing, width, height, depth, plate, stands, cables, hinge, sun, lining);
+      return new Shell(
+          housing, width, height, depth, plate, stands, cables, hinge, sun, lining, hangs);
     }
   }
 
@@ -178,6 +187,19 @@ public record Shell(
     var draft = new Draft(this);
     change.accept(draft);
     return draft.done();
+  }
+
+  /// Hung there; the side its cables leave at follows.
+  public Shell hung(Hangs where) {
+    return with(d -> {
+      d.hangs = Optional.of(where);
+      d.cables = where.toward();
+    });
+  }
+
+  /// Where it hangs, as far as anybody said.
+  public Hangs where() {
+    return hangs.orElse(Hangs.WALL);
   }
 
   /// As large as this; its plate follows.

@@ -15,6 +15,7 @@ import nelvar.core.analysis.space.Fixture;
 import nelvar.core.analysis.space.Snap;
 import nelvar.core.analysis.space.Together;
 import nelvar.core.analysis.thermal.CabinetAir;
+import nelvar.core.catalogue.Housing;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.ProjectFormat;
 import nelvar.core.model.Cabinet;
@@ -172,7 +173,7 @@ class LayoutAbuseTest {
   }
 
   private static Optional<Edit> walls(Context c) {
-    var housings = Shell.Housing.values();
+    var housings = Housing.values();
     var shell =
         cabinet(c.project())
             .shell()

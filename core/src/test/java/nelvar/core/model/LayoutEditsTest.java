@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.Panel;
+import nelvar.core.catalogue.Housing;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.ProjectFormat;
 import nelvar.core.model.edit.Edit;
@@ -125,10 +126,10 @@ class LayoutEditsTest {
     var wood =
         on(
             LayoutEdits.change(
-                "wood", second.withShell(second.shell().with(d -> d.housing = Shell.Housing.WOOD))),
+                "wood", second.withShell(second.shell().with(d -> d.housing = Housing.WOOD))),
             two);
     assertThat(wood.layout().cabinet(new Id("C2")).orElseThrow().shell().housing())
-        .isEqualTo(Shell.Housing.WOOD);
+        .isEqualTo(Housing.WOOD);
     var first = project.layout().cabinets().getFirst();
     var gone = on(LayoutEdits.remove(first), wood);
     assertThat(gone.layout().cabinets()).hasSize(1);

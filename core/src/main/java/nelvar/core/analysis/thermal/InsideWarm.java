@@ -9,6 +9,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
+import nelvar.core.analysis.space.NewWalls;
 import nelvar.core.catalogue.Enclosure;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
@@ -17,7 +18,6 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Surface;
 import nelvar.core.model.edit.Edit;
-import nelvar.core.model.edit.Edits;
 import nelvar.core.model.edit.LayoutEdits;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Temperature;
@@ -79,16 +79,29 @@ public final class InsideWarm implements Rule {
     return study
         .catalogue()
         .of(Enclosure.class)
+        .filter(e -> e.madeOf() == shell.housing())
+        .filter(e ->
+            volume(e)
+                <= LARGER
+                    * shell.width().metres()
+                    * shell.height().metres()
+                    * shell.depth().metres())
         .filter(e ->
             e.width().compareTo(shell.width()) >= 0
                 && e.height().compareTo(shell.height()) >= 0
                 && e.depth().compareTo(shell.depth()) >= 0)
-        .sorted(
-            java.util.Comparator.comparingDouble(
-                e -> e.width().metres() * e.height().metres() * e.depth().metres()))
+        .sorted(java.util.Comparator.comparingDouble(InsideWarm::volume))
         .map(e -> grow(cabinet, e, study))
         .filter(edit -> cool(edit, cabinet, study, limit))
         .findFirst();
+  }
+
+  /// Nobody takes a cabinet of more than so many times the room only to lose heat (common
+  /// practice).
+  private static final double LARGER = 3;
+
+  private static double volume(Enclosure e) {
+    return e.width().metres() * e.height().metres() * e.depth().metres();
   }
 
   private static boolean cool(Edit edit, Cabinet cabinet, Study study, Temperature limit) {
@@ -124,14 +137,8 @@ public final class InsideWarm implements Rule {
   }
 
   private static Edit grow(Cabinet cabinet, Enclosure next, Study study) {
-    var edit =
-        LayoutEdits.change(
-            "Take %s".formatted(next.name()),
-            cabinet.withShell(cabinet.shell().sized(next.width(), next.height(), next.depth())));
-    return cabinet
-        .device()
-        .flatMap(study::device)
-        .map(device -> edit.then(Edits.swap(device, next)))
-        .orElse(edit);
+    return NewWalls.edit(
+            cabinet, cabinet.shell().sized(next.width(), next.height(), next.depth()), study)
+        .named("Take %s".formatted(next.name()));
   }
 }

@@ -1,6 +1,6 @@
 package nelvar.core.analysis.thermal;
 
-import nelvar.core.model.Shell;
+import nelvar.core.catalogue.Housing;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Cited;
 import nelvar.core.units.Length;
@@ -17,7 +17,7 @@ final class Walls {
 
   private Walls() {}
 
-  static Cited<Measure> of(Shell.Housing housing) {
+  static Cited<Measure> of(Housing housing) {
     return new Cited<>(
         new Measure(
             switch (housing) {

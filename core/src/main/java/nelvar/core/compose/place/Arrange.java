@@ -29,6 +29,7 @@ import nelvar.core.analysis.thermal.HeatBelow;
 import nelvar.core.analysis.thermal.PartAir;
 import nelvar.core.catalogue.Article;
 import nelvar.core.catalogue.Enclosure;
+import nelvar.core.catalogue.Housing;
 import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Cabinet;
@@ -77,7 +78,8 @@ public final class Arrange {
         NextName.id(study.project(), "CAB"),
         device.purpose().isBlank() ? "cabinet" : device.purpose(),
         Optional.of(device.id()),
-        Shell.onWall(part.width(), part.height(), part.depth()));
+        Shell.onWall(part.width(), part.height(), part.depth())
+            .with(d -> d.housing = part.madeOf()));
   }
 
   /// The smallest enclosure of the catalogue that everything goes into and that gets no warmer than
@@ -90,7 +92,8 @@ public final class Arrange {
         device = Optional.of(d);
     var from = study.project().layout().cabinets().stream().findFirst().map(Cabinet::shell);
     var fits = Optional.<Cabinet>empty();
-    for (var part : sizes(study)) {
+    var walls = from.map(Shell::housing).orElse(Housing.PAINTED_STEEL);
+    for (var part : sizes(study, walls)) {
       if (cancelled.getAsBoolean()) return Optional.empty();
       var shell =
           from.map(s -> s.sized(part.width(), part.height(), part.depth()))
@@ -124,6 +127,15 @@ public final class Arrange {
     var layout = study.project().layout().withPlacements(List.of()).withCabinets(List.of(cabinet));
     var air = CabinetAir.of(cabinet, study.tried(study.project().with(layout)));
     return air.upper(air.rise(1)).compareTo(study.project().brief().surroundings().inside()) <= 0;
+  }
+
+  /// Of the same walls; those of steel where the catalogue has none, since somebody builds them.
+  private static List<Enclosure> sizes(Study study, Housing walls) {
+    var all = sizes(study);
+    var same = all.stream().filter(e -> e.madeOf() == walls).toList();
+    return same.isEmpty()
+        ? all.stream().filter(e -> e.madeOf() == Housing.PAINTED_STEEL).toList()
+        : same;
   }
 
   private static List<Enclosure> sizes(Study study) {

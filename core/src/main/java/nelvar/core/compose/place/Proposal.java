@@ -3,12 +3,11 @@ package nelvar.core.compose.place;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.Enclosure;
+import nelvar.core.analysis.space.NewWalls;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Device;
 import nelvar.core.model.Placement;
 import nelvar.core.model.edit.Edit;
-import nelvar.core.model.edit.Edits;
 import nelvar.core.model.edit.LayoutEdits;
 import nelvar.core.units.Length;
 import nelvar.core.units.Percent;
@@ -59,29 +58,12 @@ public record Proposal(
   }
 
   /// As one step, with the cabinet where there was none; the enclosure among the devices that it is
-  /// becomes one of its size, where the catalogue has one.
+  /// becomes one of its size.
   public Edit edit(Study study) {
-    var arranged =
-        LayoutEdits.arrange("Arrange %s: %s".formatted(cabinet.name(), name), cabinet, placements);
-    return cabinet
-        .device()
-        .flatMap(study::device)
-        .flatMap(device ->
-            size(study)
-                .filter(part -> !part.id().equals(device.part()))
-                .map(part -> arranged.then(Edits.swap(device, part)).named(arranged.label())))
-        .orElse(arranged);
-  }
-
-  private Optional<Enclosure> size(Study study) {
-    var shell = cabinet.shell();
-    return study
-        .catalogue()
-        .of(Enclosure.class)
-        .filter(e ->
-            e.width().equals(shell.width())
-                && e.height().equals(shell.height())
-                && e.depth().equals(shell.depth()))
-        .findFirst();
+    return NewWalls.follow(
+        LayoutEdits.arrange("Arrange %s: %s".formatted(cabinet.name(), name), cabinet, placements),
+        cabinet.device(),
+        cabinet.shell(),
+        study);
   }
 }

@@ -240,7 +240,9 @@ public final class Composer {
         inside <= 20 ? 0.24 : inside <= 60 ? 0.48 : inside <= 110 ? 0.8 : inside <= 170 ? 1.2 : 1.6;
     var part =
         sketch
-            .cheapest(Enclosure.class, e -> e.width().metres() * e.height().metres() >= wanted)
+            .cheapest(
+                Enclosure.class,
+                e -> e.madeOf().metal() && e.width().metres() * e.height().metres() >= wanted)
             .orElseThrow(() -> new Unmet("no enclosure of the catalogue holds it"));
     var cabinet = sketch.add(part, "cabinet", Place.PANEL, Optional.empty());
     mains.bond(sketch.at(cabinet, "PE"), sketch.at(cabinet, "DOOR"));

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.Panel;
+import nelvar.core.catalogue.Housing;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Id;
@@ -73,13 +74,14 @@ class InsideDepthTest {
         panel()
             .cabinet(
                 new Shell(
-                    Shell.Housing.PLASTIC,
+                    Housing.PLASTIC,
                     mm(600),
                     mm(800),
                     mm(180),
                     Optional.empty(),
                     nelvar.core.formula.Enclosure.Standing.WALL,
                     Shell.Side.BOTTOM,
+                    Optional.empty(),
                     Optional.empty(),
                     Optional.empty(),
                     Optional.empty()))

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.Panel;
 import nelvar.core.analysis.thermal.HeatBelow;
+import nelvar.core.catalogue.Housing;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Id;
@@ -154,7 +155,7 @@ class PlaceRulesTest {
   /// Wood that holds mains wants a lining; steel does not, nor wood with 24 V only.
   @Test
   void woodBehindMainsIsLined() {
-    var wood = Shell.onWall(mm(600), mm(800), mm(250)).with(d -> d.housing = Shell.Housing.WOOD);
+    var wood = Shell.onWall(mm(600), mm(800), mm(250)).with(d -> d.housing = Housing.WOOD);
     var mains = panel().cabinet(wood).at("X0", 20, 100);
     mains.cures(new CombustibleLining(), "C");
     var harmless = panel().cabinet(wood).at("A1", 100, 300);

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Optional;
 import nelvar.core.Panel;
+import nelvar.core.catalogue.Housing;
 import nelvar.core.compose.WaysAsRepairs;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.finding.Repair;
@@ -23,7 +24,7 @@ import org.junit.jupiter.api.Test;
 
 /// What gets too warm, what is offered, and that it is cool then.
 class WarmRulesTest {
-  private static Shell box(Shell.Housing housing, double w, double h, double d) {
+  private static Shell box(Housing housing, double w, double h, double d) {
     return Shell.onWall(Length.ofMillimetres(w), Length.ofMillimetres(h), Length.ofMillimetres(d))
         .with(s -> s.housing = housing);
   }
@@ -59,7 +60,7 @@ class WarmRulesTest {
   /// for. A large steel cabinet stays cool.
   @Test
   void aSmallPlasticBoxGetsTooWarm() {
-    var hot = heated(box(Shell.Housing.PLASTIC, 400, 400, 200));
+    var hot = heated(box(Housing.PLASTIC, 400, 400, 200));
     var finding = hot.found(new InsideWarm(), "C");
     assertThat(finding.text()).contains("at the top it gets");
     for (var repair : finding.proposals())
@@ -68,10 +69,9 @@ class WarmRulesTest {
           .isInstanceOf(Verdict.Pass.class);
     // Nobody is told to design for more and be done.
     assertThat(finding.proposals()).noneMatch(r -> r.label().contains("Design for"));
-    var cool = heated(box(Shell.Housing.PAINTED_STEEL, 2400, 2000, 600));
+    var cool = heated(box(Housing.PAINTED_STEEL, 2400, 2000, 600));
     assertThat(cool.judge(new InsideWarm(), "C")).isInstanceOf(Verdict.Pass.class);
-    assertThat(new InsideWarm().check(heated(box(Shell.Housing.OPEN, 400, 400, 200)).study()))
-        .isEmpty();
+    assertThat(new InsideWarm().check(heated(box(Housing.OPEN, 400, 400, 200)).study())).isEmpty();
   }
 
   /// The fan that is offered is placed, fed, and cools; nothing else is opened by it.
@@ -80,7 +80,7 @@ class WarmRulesTest {
     var rails = java.util.List.of(Panel.rail("R1", 0, 342, 550));
     var project =
         build(
-            heated(box(Shell.Housing.PAINTED_STEEL, 600, 600, 250))
+            heated(box(Housing.PAINTED_STEEL, 600, 600, 250))
                 .device("X1", "block-line-8")
                 .device("X2", "block-neutral-8")
                 .wire("X0:L2", "X1:1", 2.5, 1)
@@ -115,11 +115,9 @@ class WarmRulesTest {
   /// Without its fan the same cabinet is as hot as before, and that is said.
   @Test
   void aStoppedFanIsThoughtOf() {
-    var panel =
-        cooled(box(Shell.Housing.PAINTED_STEEL, 600, 600, 250), "fan-230v-45w", Surface.RIGHT);
+    var panel = cooled(box(Housing.PAINTED_STEEL, 600, 600, 250), "fan-230v-45w", Surface.RIGHT);
     assertThat(panel.found(new CoolingLost(), "C").text()).contains("When the fan of cabinet");
-    var large =
-        cooled(box(Shell.Housing.PAINTED_STEEL, 2400, 2000, 600), "fan-230v-45w", Surface.RIGHT);
+    var large = cooled(box(Housing.PAINTED_STEEL, 2400, 2000, 600), "fan-230v-45w", Surface.RIGHT);
     assertThat(large.judge(new CoolingLost(), "C")).isInstanceOf(Verdict.Pass.class);
   }
 
@@ -127,9 +125,9 @@ class WarmRulesTest {
   /// up to 3.6 m².
   @Test
   void aHeaterAgainstDew() {
-    assertThat(heated(box(Shell.Housing.PAINTED_STEEL, 600, 800, 250)).judge(new Dew(), "C"))
+    assertThat(heated(box(Housing.PAINTED_STEEL, 600, 800, 250)).judge(new Dew(), "C"))
         .isInstanceOf(Verdict.Pass.class);
-    var weak = heated(box(Shell.Housing.PAINTED_STEEL, 1600, 2000, 600));
+    var weak = heated(box(Housing.PAINTED_STEEL, 1600, 2000, 600));
     assertThat(weak.found(new Dew(), "C").text()).contains("100 W");
   }
 
@@ -137,7 +135,7 @@ class WarmRulesTest {
   @Test
   void aPartInTooWarmAir() {
     var panel =
-        heated(box(Shell.Housing.PAINTED_STEEL, 800, 1000, 300))
+        heated(box(Housing.PAINTED_STEEL, 800, 1000, 300))
             .device("A1", "motion-controller-3ax")
             .at("A1", 20, 20);
     var low =
@@ -164,8 +162,7 @@ class WarmRulesTest {
   @Test
   void anExchangerByHand() {
     var panel =
-        cooled(
-            box(Shell.Housing.PAINTED_STEEL, 600, 800, 250), "exchanger-230v-60wk", Surface.DOOR);
+        cooled(box(Housing.PAINTED_STEEL, 600, 800, 250), "exchanger-230v-60wk", Surface.DOOR);
     var study = panel.study();
     var air = CabinetAir.of(study.project().layout().cabinets().getFirst(), study);
     assertThat(air.middle()).isCloseTo(air.inside().watts() / (5.5 * 1.242 + 60), within(1e-9));
@@ -179,10 +176,7 @@ class WarmRulesTest {
   @Test
   void aCoolingUnitByHand() {
     var panel =
-        cooled(
-            box(Shell.Housing.PAINTED_STEEL, 600, 800, 250),
-            "cooling-unit-230v-500w",
-            Surface.DOOR);
+        cooled(box(Housing.PAINTED_STEEL, 600, 800, 250), "cooling-unit-230v-500w", Surface.DOOR);
     var study = panel.study();
     var air = CabinetAir.of(study.project().layout().cabinets().getFirst(), study);
     assertThat(air.middle()).isZero();
@@ -201,7 +195,7 @@ class WarmRulesTest {
   /// A cabinet measured cooler than the model beats it.
   @Test
   void whatWasMeasuredIsJudged() {
-    var panel = heated(box(Shell.Housing.PLASTIC, 400, 400, 200));
+    var panel = heated(box(Housing.PLASTIC, 400, 400, 200));
     var felt =
         panel.cabinet(c ->
             c.withFelt(Optional.of(new Cabinet.Felt(new Temperature(26), new Temperature(24)))));

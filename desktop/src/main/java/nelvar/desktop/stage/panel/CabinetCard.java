@@ -13,7 +13,9 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.space.NewWalls;
 import nelvar.core.analysis.thermal.CabinetAir;
+import nelvar.core.catalogue.Housing;
 import nelvar.core.formula.Enclosure;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Shell;
@@ -60,9 +62,9 @@ final class CabinetCard {
             choice(
                 "Walls of",
                 "panel-housing",
-                List.of(Shell.Housing.values()),
+                List.of(Housing.values()),
                 shell.housing(),
-                Shell.Housing::words,
+                Housing::words,
                 v -> walls(shell.with(d -> d.housing = v))),
             choice(
                 "Stands",
@@ -71,6 +73,13 @@ final class CabinetCard {
                 shell.stands(),
                 CabinetCard::words,
                 v -> walls(shell.with(d -> d.stands = v))),
+            choice(
+                "Hangs",
+                "panel-hangs",
+                List.of(Shell.Hangs.values()),
+                shell.where(),
+                Shell.Hangs::words,
+                v -> walls(shell.hung(v))),
             new HBox(
                 6,
                 choice(
@@ -184,7 +193,7 @@ final class CabinetCard {
   }
 
   private boolean walls(Shell next) {
-    return session.edit(LayoutEdits.change("Change " + cabinet.name(), cabinet.withShell(next)));
+    return session.edit(NewWalls.edit(cabinet, next, study));
   }
 
   /// What cannot be is said, and nothing is changed.
