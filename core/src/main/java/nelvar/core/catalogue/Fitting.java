@@ -109,6 +109,13 @@ public record Fitting(
     return moves.isPresent() || exchanges.isPresent() || removes.isPresent();
   }
 
+  /// Whether it has a filter mat of its own, which hands change.
+  public boolean filtered() {
+    return reach.stream().anyMatch(r -> r.what().equals(FILTER));
+  }
+
+  private static final String FILTER = "filter mat";
+
   public boolean bareBoard() {
     return bare.orElse(false);
   }

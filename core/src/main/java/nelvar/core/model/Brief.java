@@ -52,17 +52,65 @@ public record Brief(Supply supply, Surroundings surroundings, Policies policies)
   }
 
   /// @param inside highest air temperature in the cabinet to design for
+  /// @param dust what the air around carries; empty where nobody said
   public record Surroundings(
       Temperature least,
       Temperature greatest,
       Temperature inside,
       Length altitude,
+      Optional<Dust> dust,
       String remarks) {
+    /// Dust not said.
+    public Surroundings(
+        Temperature least,
+        Temperature greatest,
+        Temperature inside,
+        Length altitude,
+        String remarks) {
+      this(least, greatest, inside, altitude, Optional.empty(), remarks);
+    }
+
     public Surroundings {
       remarks = Texts.storable("remarks", remarks);
       if (least.compareTo(greatest) > 0)
         throw new ImpossibleQuantity(
             "the lowest ambient, " + least + ", is above the highest, " + greatest);
+      if (altitude.metres() < LOWEST || altitude.metres() > HIGHEST)
+        throw new ImpossibleQuantity(
+            "a machine stands from 430 m below the sea to 5000 m above it, not at " + altitude);
+    }
+
+    private static final double LOWEST = -430;
+    private static final double HIGHEST = 5000;
+
+    public Surroundings withAir(Temperature least, Temperature greatest, Temperature inside) {
+      return new Surroundings(least, greatest, inside, altitude, dust, remarks);
+    }
+
+    public Surroundings withAltitude(Length next) {
+      return new Surroundings(least, greatest, inside, next, dust, remarks);
+    }
+
+    public Surroundings withDust(Optional<Dust> next) {
+      return new Surroundings(least, greatest, inside, altitude, next, remarks);
+    }
+  }
+
+  /// What the air around carries.
+  public enum Dust {
+    NONE("none"),
+    COMBUSTIBLE("burns: wood, flour"),
+    CONDUCTIVE("conducts: metal, carbon"),
+    OTHER("other");
+
+    private final String words;
+
+    Dust(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
     }
   }
 

@@ -107,6 +107,7 @@ import nelvar.core.analysis.space.CombustibleLining;
 import nelvar.core.analysis.space.DoorCloses;
 import nelvar.core.analysis.space.DoorLoad;
 import nelvar.core.analysis.space.DuctsApart;
+import nelvar.core.analysis.space.DustKept;
 import nelvar.core.analysis.space.FieldTerminals;
 import nelvar.core.analysis.space.FilterNear;
 import nelvar.core.analysis.space.OnRail;
@@ -257,6 +258,7 @@ public final class RuleBook {
           new DuctsApart(),
           new DoorLoad(),
           new CombustibleLining(),
+          new DustKept(),
           new RoomKept(),
           new InsideWarm(),
           new PartWarm(),

@@ -132,6 +132,8 @@ class ReviewTest {
             "signals.heats-on E1",
             "signals.contact-least-load S2:11",
             "signals.numbering A1:HE0",
+            "space.dust E2",
+            "space.dust E3",
             "space.spacers A1");
     assertThat(review(Demo.sprayer()).notChecked()).hasSize(1);
   }

@@ -86,8 +86,8 @@ class NewWallsTest {
     assertThat(wood.conductors()).hasSize(project.conductors().size() - 1);
   }
 
-  /// Where it hangs says where its cables leave, and terminals at the other end are told so; another
-  /// side may be said afterwards.
+  /// Where it hangs says where its cables leave, and terminals at the other end are told so;
+  /// another side may be said afterwards.
   @ParameterizedTest
   @CsvSource({"UNDER, TOP", "ABOVE, BOTTOM", "LEFT_OF, RIGHT", "RIGHT_OF, LEFT", "FLOOR, BOTTOM"})
   void cablesLeaveTowardTheMachine(Shell.Hangs where, Shell.Side side) {

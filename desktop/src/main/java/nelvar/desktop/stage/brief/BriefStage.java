@@ -114,7 +114,7 @@ public final class BriefStage implements Stage {
             : Optional.ofNullable(view.getScene().getFocusOwner().getId());
     name.setText(model.description());
     var brief = model.brief();
-    left.getChildren().setAll(supply(session, brief), surroundings(session, brief));
+    left.getChildren().setAll(supply(session, brief), surroundings(session, brief, model.inside()));
     if (!model.places().isEmpty()) left.getChildren().add(places(model.places(), session));
     right
         .getChildren()
@@ -246,7 +246,7 @@ public final class BriefStage implements Stage {
             Briefs::shortCircuit));
   }
 
-  private static Node surroundings(Session session, Brief brief) {
+  private static Node surroundings(Session session, Brief brief, String inside) {
     var a = brief.surroundings();
     return card(
         "Surroundings",
@@ -289,9 +289,34 @@ public final class BriefStage implements Stage {
                     b.surroundings().least(),
                     b.surroundings().greatest(),
                     next)),
-        soft(
-            "The inside temperature is yours to set; it is not computed from the losses yet."
-                + (a.remarks().isEmpty() ? "" : " " + a.remarks() + ".")));
+        field(
+            "Above the sea",
+            "",
+            a.altitude().toString(),
+            Kind.LENGTH::read,
+            session,
+            (b, next) ->
+                Briefs.around(
+                    "Set the altitude to " + next, b, b.surroundings().withAltitude(next))),
+        choices(
+            "Dust in the air",
+            dusts(),
+            a.dust(),
+            dust -> dust.map(Brief.Dust::words).orElse("not known"),
+            next ->
+                session.edit(
+                    Briefs.around(
+                        "Say what dust there is",
+                        session.project().brief(),
+                        session.project().brief().surroundings().withDust(next)))),
+        soft(inside + (a.remarks().isEmpty() ? "" : " " + a.remarks() + ".")));
+  }
+
+  private static List<Optional<Brief.Dust>> dusts() {
+    var all = new ArrayList<Optional<Brief.Dust>>();
+    all.add(Optional.empty());
+    for (var dust : Brief.Dust.values()) all.add(Optional.of(dust));
+    return all;
   }
 
   private static Node cautions() {

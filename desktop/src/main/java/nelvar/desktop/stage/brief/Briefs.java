@@ -102,13 +102,11 @@ final class Briefs {
 
   static Edit around(
       String what, Brief b, Temperature least, Temperature greatest, Temperature inside) {
-    var s = b.surroundings();
-    return Edits.brief(
-        what,
-        new Brief(
-            b.supply(),
-            new Brief.Surroundings(least, greatest, inside, s.altitude(), s.remarks()),
-            b.policies()));
+    return around(what, b, b.surroundings().withAir(least, greatest, inside));
+  }
+
+  static Edit around(String what, Brief b, Brief.Surroundings next) {
+    return Edits.brief(what, new Brief(b.supply(), next, b.policies()));
   }
 
   static Edit policies(String what, Brief b, Brief.Policies next) {
