@@ -8,6 +8,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.space.Box;
+import nelvar.core.analysis.space.DuctUse;
 import nelvar.core.analysis.space.Fits;
 import nelvar.core.analysis.thermal.CabinetAir;
 import nelvar.core.finding.Severity;
@@ -205,7 +206,8 @@ public final class PlatePicture {
   }
 
   private void ducts(PlateArea area) {
-    var load = lens == Lens.WIRES ? DuctLoad.of(cabinet, study) : DuctLoad.NONE;
+    var use =
+        lens == Lens.WIRES ? Optional.of(DuctUse.of(cabinet, study)) : Optional.<DuctUse>empty();
     for (var rail : cabinet.rails())
       if (rail.surface() == area.surface()) {
         var x = area.toX(Box.mm(rail.left()));
@@ -225,14 +227,14 @@ public final class PlatePicture {
                 rail.id(),
                 "rail " + rail.id()));
       }
-    for (var duct : cabinet.ducts()) if (duct.surface() == area.surface()) duct(duct, area, load);
+    for (var duct : cabinet.ducts()) if (duct.surface() == area.surface()) duct(duct, area, use);
   }
 
   private static Optional<Shape.Pen> thin() {
     return Optional.of(Shape.Pen.of(Ink.LINE, 0.8));
   }
 
-  private void duct(Cabinet.Duct duct, PlateArea area, DuctLoad load) {
+  private void duct(Cabinet.Duct duct, PlateArea area, Optional<DuctUse> use) {
     var box = Fits.box(duct);
     var chosen = selected.filter(duct.id()::equals).isPresent();
     shapes.add(
@@ -241,9 +243,9 @@ public final class PlatePicture {
             1,
             Optional.of(Ink.DUCT),
             Optional.of(Shape.Pen.of(chosen ? Ink.ACCENT : Ink.LINE, chosen ? 1.6 : 0.8))));
-    var wires = load.wires(duct.id());
+    int wires = use.map(u -> u.wires(duct.id())).orElse(0);
     if (wires > 0) {
-      var share = (double) wires / Math.max(1, load.most());
+      var share = (double) wires / Math.max(1, use.map(DuctUse::most).orElse(0));
       var full =
           duct.vertical()
               ? new Box(box.left(), box.top(), box.width() * share, box.height())

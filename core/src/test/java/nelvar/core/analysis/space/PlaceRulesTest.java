@@ -206,16 +206,38 @@ class PlaceRulesTest {
     return project.withBundles(bundles);
   }
 
+  /// One upright duct from where cables leave, 1550 mm down the plate: a feed to the top and a
+  /// switch of the machine that is read there both leave it at the duct whose middle is 320 mm
+  /// down: 1230 mm together, and 170 mm along that to the controller. Read below, they part 1120 mm
+  /// down.
   @Test
-  void ductsThatSayNothingAreNotChecked() {
-    var panel =
-        panel()
-            .cabinet(c ->
-                c.withDucts(
-                    List.of(
-                        Panel.duct("D1", 0, 0, 550, false), Panel.duct("D2", 0, 300, 550, false))))
-            .at("A1", 100, 100);
-    assertThat(panel.judge(new DuctsApart(), "C")).isInstanceOf(Verdict.NotChecked.class);
+  void signalsDoNotLieLongBesideMains() {
+    var longWay = sharing(1600, 120);
+    var found = longWay.found(new DuctsApart(), "C");
+    assertThat(found.severity()).isEqualTo(Severity.ADVICE);
+    assertThat(found.text()).contains("1.4 m in one duct with mains");
+    longWay.cures(new DuctsApart(), "C");
+    assertThat(sharing(1600, 600).judge(new DuctsApart(), "C")).isInstanceOf(Verdict.Pass.class);
+  }
+
+  /// A controller so far from the top; a switch of the machine on its input, mains to the breaker.
+  private static Panel sharing(double height, double top) {
+    return Panel.mains()
+        .device("F1", "breaker-1p-c6")
+        .device("A1", "motion-controller-3ax")
+        .device("S1", "limit-switch-1nc", nelvar.core.model.Place.MACHINE)
+        .wire("X0:L1", "F1:1", 2.5, 1)
+        .wire("S1:11", "A1:DI1", 0.5, 1)
+        .cabinet(600, height, 250)
+        .cabinet(c ->
+            c.withDucts(
+                List.of(
+                    Panel.duct("D1", 0, 0, height - 50, true),
+                    Panel.duct("D2", 40, 40, 400, false),
+                    Panel.duct("D3", 40, 300, 400, false),
+                    Panel.duct("D4", 40, 1100, 400, false))))
+        .at("F1", 300, 100)
+        .at("A1", 100, top);
   }
 
   /// A controller 40 mm above a supply of 24 V that gives 60 W stands in its plume; beside it, it
