@@ -19,6 +19,7 @@ import nelvar.core.units.Temperature;
 /// @param reach what hands must get at
 /// @param bare a board without a case, which stands on spacers
 /// @param moves air that a fan moves with nothing before it
+/// @param turnsFrom the least width of pulses that turns it, where its output gives pulses
 /// @param exchanges heat that an exchanger carries out of a cabinet, W for each kelvin
 /// @param removes heat that a cooling unit carries out of a cabinet, W
 /// @param through share of its heat that leaves through a heat sink which can stand outside the
@@ -33,6 +34,7 @@ public record Fitting(
     List<Reach> reach,
     Optional<Boolean> bare,
     Optional<Measure> moves,
+    Optional<Percent> turnsFrom,
     Optional<Measure> exchanges,
     Optional<nelvar.core.units.Power> removes,
     Optional<Percent> through) {
@@ -46,6 +48,7 @@ public record Fitting(
           Optional.empty(),
           Optional.empty(),
           List.of(),
+          Optional.empty(),
           Optional.empty(),
           Optional.empty(),
           Optional.empty(),

@@ -3,6 +3,7 @@ package nelvar.core.analysis.thermal;
 import java.util.ArrayList;
 import java.util.List;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.signals.PulsedFan;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
 import nelvar.core.catalogue.Disconnector;
@@ -51,7 +52,7 @@ record Cooling(
             new Line(
                 "V" + body.name(),
                 new Measure(0, Measure.Unit.AIR_FLOW),
-                trouble == CabinetAir.Trouble.STOPPED ? "stopped" : "nothing feeds it"));
+                trouble == CabinetAir.Trouble.STOPPED ? "stopped" : still(body, study)));
         continue;
       }
       mixed = true;
@@ -88,7 +89,14 @@ record Cooling(
     var fed =
         study.network().feeds(device.id()).stream()
             .anyMatch(feed -> study.currents().drawn(feed).runningWatts() > 0);
-    return fed ? device.work().dutyFactor() : 0;
+    if (!fed || PulsedFan.stalls(device, study).isPresent()) return 0;
+    return device.work().dutyFactor();
+  }
+
+  private static String still(Body fan, Study study) {
+    return PulsedFan.stalls(fan.device().orElseThrow(), study)
+        .map("pulses of %s do not turn it"::formatted)
+        .orElse("nothing feeds it");
   }
 
   /// `, while -A1 FAN0 lets it`; nothing for what is always on.

@@ -199,6 +199,40 @@ class ValuesAndToleranceTest {
     assertThat(Boards.passes(new PulsedLoads(), fan)).isEqualTo(1);
   }
 
+  /// The fan turns from 50 % on, by its data; what moves no air cools nothing. A pump without data:
+  /// 60 %.
+  @ParameterizedTest
+  @CsvSource({
+    "fan-24v-0p25a, 49, false, 50 %",
+    "fan-24v-0p25a, 50, true, 50 %",
+    "pump-24v-3a, 59, false, 60 %",
+    "pump-24v-3a, 100, true, 60 %"
+  })
+  void aFanTurnsFromSomeWidthOn(String part, double width, boolean turns, String least) {
+    var board = board("pin,type,rating,frequency", "Q1,output-pwm,5 A,200 Hz");
+    var panel =
+        panel(board)
+            .device("M", part)
+            .works(100, 100, width)
+            .wire("T:+", "M:+", 0.75, 2)
+            .wire("M:-", "A:Q1", 0.75, 2)
+            .cabinet(600, 800, 250)
+            .at("M", nelvar.core.model.Surface.RIGHT, 40, 300);
+    var found = found(new PulsedLoads(), panel.study());
+    assertThat(found.isEmpty()).isEqualTo(turns);
+    var air =
+        nelvar.core.analysis.thermal.CabinetAir.of(
+            panel.build().layout().cabinets().getFirst(), panel.study());
+    var said = air.trail().lines().toString();
+    if (turns) assertThat(said).doesNotContain("do not turn it");
+    else {
+      assertThat(found.orElseThrow().text()).contains(least + " at least");
+      var cured = found.orElseThrow().proposals().getFirst().edit().apply(panel.build());
+      assertThat(found(new PulsedLoads(), Panel.study(cured))).isEmpty();
+      if (part.startsWith("fan")) assertThat(said).contains("do not turn it");
+    }
+  }
+
   @Test
   void whatIsOnWhileBootingMovesNothing() {
     var on = board("pin,type,rating,boots", "Q1,output-sinking,0.5 A,on");
