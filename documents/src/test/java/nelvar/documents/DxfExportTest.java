@@ -171,7 +171,8 @@ class DxfExportTest {
   void filesOfThePack() throws Exception {
     var files = PackFiles.plates(study());
     assertThat(new TreeSet<>(files.keySet()))
-        .contains("plate.dxf", "plate.svg", "door.dxf", "door.svg", "right-wall.dxf");
+        .contains(
+            "plate.dxf", "plate.svg", "door.dxf", "door.svg", "door-inside.svg", "right-wall.dxf");
     var again = PackFiles.plates(study());
     for (var entry : files.entrySet())
       assertThat(again.get(entry.getKey())).as(entry.getKey()).isEqualTo(entry.getValue());

@@ -110,7 +110,7 @@ class ListsTest {
     assertThat(Lists.findings(review).rows().getFirst().getFirst()).isEqualTo("error");
     assertThat(Lists.deviations(review).rows()).hasSize(9);
     assertThat(Lists.notChecked(review).rows())
-        .hasSize(4)
+        .hasSize(3)
         .contains(
             List.of(
                 "-E2",

@@ -1,6 +1,7 @@
 package nelvar.documents;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -163,5 +164,37 @@ class PlatePictureTest {
     assertThat(drive.get(3)).isEqualTo("live");
     assertThat(drive.get(4)).contains("-U2");
     assertThat(drive.get(5)).isEqualTo("locked off, or covered");
+  }
+
+  /// Seen from inside, what is left on the door is right; where a hand lets go of it, it is
+  /// measured from the outside all the same.
+  @Test
+  void aDoorFromInsideIsMirrored() throws Exception {
+    var study = study("seed-tray-filler/seed-tray-filler");
+    var cabinet = study.project().layout().cabinets().getFirst();
+    var inside =
+        PlatePicture.of(
+            study, cabinet, PlatePicture.Lens.PLACE, Optional.empty(), Map.of(), true, 836, 500);
+    var door = inside.of(Surface.DOOR).orElseThrow();
+    var outside = shown(study, PlatePicture.Lens.PLACE, "T3").of(Surface.DOOR).orElseThrow();
+    var on =
+        Bodies.of(study).in(cabinet).stream().filter(b -> b.surface() == Surface.DOOR).toList();
+    assertThat(on).isNotEmpty();
+    for (var body : on) {
+      var spot =
+          inside.drawing().spots().stream()
+              .filter(s -> s.about().equals(body.id()))
+              .findFirst()
+              .orElseThrow();
+      assertThat(spot.x() - door.x())
+          .isCloseTo(outside.x() + outside.width() - outside.toX(body.box().right()), within(0.01));
+      assertThat(door.leftOf(spot.x() + spot.width())).isCloseTo(body.box().left(), within(0.01));
+    }
+    assertThat(texts(inside.drawing().shapes()))
+        .anyMatch(text -> text.startsWith("door from inside, hinge right"));
+    var paper = texts(PlateDrawing.fromInside(cabinet, study, 176, 225).shapes());
+    var width = nelvar.core.analysis.space.Fits.surface(cabinet, Surface.DOOR).width();
+    var last = on.stream().mapToDouble(b -> b.box().middleX()).max().orElseThrow();
+    assertThat(paper).contains("%.0f".formatted(width - last));
   }
 }

@@ -140,6 +140,13 @@ public final class Pack {
             new Block.Heading("Layout: %s, %s".formatted(cabinet.name(), surface.words()), 1));
         blocks.add(new Block.Paragraph(weighs(cabinet, surface, bodies)));
         blocks.add(new Block.Picture(PlateDrawing.of(cabinet, surface, study, 176, 225)));
+        if (surface != Surface.DOOR) continue;
+        blocks.add(new Block.NewPage());
+        blocks.add(new Block.Heading("Layout: %s, door from inside".formatted(cabinet.name()), 1));
+        blocks.add(
+            new Block.Paragraph(
+                "As whoever wires it sees it, hung open. Measures from the edge that is left then."));
+        blocks.add(new Block.Picture(PlateDrawing.fromInside(cabinet, study, 176, 225)));
       }
     }
   }

@@ -10,7 +10,13 @@ import nelvar.core.model.Surface;
 ///
 /// @param x of its left edge in the picture
 /// @param y of its top edge
-public record PlateArea(Cabinet cabinet, Surface surface, double x, double y, double scale) {
+/// @param mirrored it is seen from behind: a door from inside, its measures from the other edge
+public record PlateArea(
+    Cabinet cabinet, Surface surface, double x, double y, double scale, boolean mirrored) {
+  public PlateArea(Cabinet cabinet, Surface surface, double x, double y, double scale) {
+    this(cabinet, surface, x, y, scale, false);
+  }
+
   public double width() {
     return Fits.surface(cabinet, surface).width() * scale;
   }
@@ -24,7 +30,17 @@ public record PlateArea(Cabinet cabinet, Surface surface, double x, double y, do
   }
 
   public double toX(double mm) {
-    return x + mm * scale;
+    return mirrored ? x + width() - mm * scale : x + mm * scale;
+  }
+
+  /// The left edge of a box on the picture.
+  public double leftEdge(Box box) {
+    return toX(mirrored ? box.right() : box.left());
+  }
+
+  /// The right edge of a box on the picture.
+  public double rightEdge(Box box) {
+    return toX(mirrored ? box.left() : box.right());
   }
 
   public double toY(double mm) {
@@ -33,7 +49,7 @@ public record PlateArea(Cabinet cabinet, Surface surface, double x, double y, do
 
   /// Millimetres from the left edge.
   public double leftOf(double px) {
-    return (px - x) / scale;
+    return (mirrored ? x + width() - px : px - x) / scale;
   }
 
   public double topOf(double py) {
@@ -43,7 +59,7 @@ public record PlateArea(Cabinet cabinet, Surface surface, double x, double y, do
   /// A box of the surface as it is drawn, at least a pixel wide and high.
   public Shape box(Box box, double round, Optional<Ink> fill, Optional<Shape.Pen> pen) {
     return Shape.rounded(
-        toX(box.left()),
+        leftEdge(box),
         toY(box.top()),
         Math.max(1, box.width() * scale),
         Math.max(1, box.height() * scale),

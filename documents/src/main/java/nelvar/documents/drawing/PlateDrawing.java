@@ -34,9 +34,19 @@ public final class PlateDrawing {
   /// @param height that it may take
   public static Drawing of(
       Cabinet cabinet, Surface surface, Study study, double width, double height) {
+    return of(cabinet, surface, false, study, width, height);
+  }
+
+  /// A door as whoever wires it sees it; measures from the edge that is left then.
+  public static Drawing fromInside(Cabinet cabinet, Study study, double width, double height) {
+    return of(cabinet, Surface.DOOR, true, study, width, height);
+  }
+
+  private static Drawing of(
+      Cabinet cabinet, Surface surface, boolean inside, Study study, double width, double height) {
     var outer = Fits.surface(cabinet, surface);
     var scale = Math.min((width - EDGE - 4) / outer.width(), (height - EDGE - 4) / outer.height());
-    var area = new PlateArea(cabinet, surface, EDGE, EDGE, scale);
+    var area = new PlateArea(cabinet, surface, EDGE, EDGE, scale, inside);
     var shapes = new ArrayList<Shape>();
     shapes.add(
         Shape.rectangle(
@@ -70,7 +80,7 @@ public final class PlateDrawing {
         Shape.line(
             x,
             y,
-            rail.vertical() ? x : x + length,
+            rail.vertical() ? x : x + (area.mirrored() ? -length : length),
             rail.vertical() ? y + length : y,
             new Shape.Pen(Ink.TEXT_SOFT, 0.2, 2)));
   }
@@ -123,13 +133,13 @@ public final class PlateDrawing {
         down.put(Box.mm(rail.top()), "rail ");
     for (var duct : cabinet.ducts()) {
       if (duct.surface() != area.surface()) continue;
-      if (duct.vertical()) across.put(Box.mm(duct.left()), "");
+      if (duct.vertical()) across.put(fromLeft(Box.mm(duct.left()), area), "");
       else down.put(Box.mm(duct.top()), "");
     }
     if (area.surface() != Surface.PLATE)
       for (var body : bodies) {
         down.put(body.box().middleY(), "");
-        across.put(body.box().middleX(), "");
+        across.put(fromLeft(body.box().middleX(), area), "");
       }
     down.put(outer.height(), "");
     across.put(outer.width(), "");
@@ -151,7 +161,7 @@ public final class PlateDrawing {
     }
     last = -20;
     for (var entry : across.entrySet()) {
-      var x = area.toX(entry.getKey());
+      var x = area.x() + entry.getKey() * area.scale();
       shapes.add(Shape.line(x, area.y() - 3, x, area.y(), Shape.Pen.of(Ink.TEXT_SOFT, 0.15)));
       if (x - last < 7) continue;
       last = x;
@@ -165,6 +175,10 @@ public final class PlateDrawing {
               Ink.TEXT,
               Shape.Anchor.MIDDLE));
     }
+  }
+
+  private static double fromLeft(double mm, PlateArea area) {
+    return area.mirrored() ? area.width() / area.scale() - mm : mm;
   }
 
   private static String mm(double value) {

@@ -68,12 +68,19 @@ public final class PlatePicture {
   private final Lens lens;
   private final Optional<Id> selected;
   private final Map<Id, Severity> found;
+  private final boolean inside;
   private final List<Shape> shapes = new ArrayList<>();
   private final List<Drawing.Spot> spots = new ArrayList<>();
   private final List<PlateArea> areas = new ArrayList<>();
 
   private PlatePicture(
-      Study study, Cabinet cabinet, Lens lens, Optional<Id> selected, Map<Id, Severity> found) {
+      Study study,
+      Cabinet cabinet,
+      Lens lens,
+      Optional<Id> selected,
+      Map<Id, Severity> found,
+      boolean inside) {
+    this.inside = inside;
     this.study = study;
     this.cabinet = cabinet;
     this.lens = lens;
@@ -92,7 +99,20 @@ public final class PlatePicture {
       Map<Id, Severity> found,
       double width,
       double height) {
-    return new PlatePicture(study, cabinet, lens, selected, found).draw(width, height);
+    return of(study, cabinet, lens, selected, found, false, width, height);
+  }
+
+  /// @param inside the door is seen from inside, as it hangs open
+  public static Shown of(
+      Study study,
+      Cabinet cabinet,
+      Lens lens,
+      Optional<Id> selected,
+      Map<Id, Severity> found,
+      boolean inside,
+      double width,
+      double height) {
+    return new PlatePicture(study, cabinet, lens, selected, found, inside).draw(width, height);
   }
 
   private Shown draw(double width, double height) {
@@ -210,7 +230,10 @@ public final class PlatePicture {
         lens == Lens.WIRES ? Optional.of(DuctUse.of(cabinet, study)) : Optional.<DuctUse>empty();
     for (var rail : cabinet.rails())
       if (rail.surface() == area.surface()) {
-        var x = area.toX(Box.mm(rail.left()));
+        var x =
+            area.mirrored() && !rail.vertical()
+                ? area.toX(Box.mm(rail.left()) + Box.mm(rail.length()))
+                : area.toX(Box.mm(rail.left()));
         var y = area.toY(Box.mm(rail.top()));
         var length = Box.mm(rail.length()) * area.scale();
         var wide = 35 * area.scale();
@@ -268,7 +291,7 @@ public final class PlatePicture {
     }
     spots.add(
         new Drawing.Spot(
-            area.toX(box.left()),
+            area.leftEdge(box),
             area.toY(box.top()),
             box.width() * area.scale(),
             box.height() * area.scale(),
@@ -305,7 +328,7 @@ public final class PlatePicture {
         Shape.polygon(
             Optional.of(Ink.HEAT_LOW),
             Optional.empty(),
-            area.toX(body.box().left()),
+            area.leftEdge(body.box()),
             area.toY(body.box().top()),
             area.toX(body.box().left() - spread),
             area.toY(body.box().top() - high),
@@ -337,10 +360,10 @@ public final class PlatePicture {
     var severity = Optional.ofNullable(found.get(body.id()));
     severity.ifPresent(worst ->
         shapes.addAll(
-            Badge.of(worst, area.toX(body.box().right()) - 4, area.toY(body.box().top()) + 3, 6)));
+            Badge.of(worst, area.rightEdge(body.box()) - 4, area.toY(body.box().top()) + 3, 6)));
     spots.add(
         new Drawing.Spot(
-            area.toX(body.box().left()),
+            area.leftEdge(body.box()),
             area.toY(body.box().top()),
             body.box().width() * area.scale(),
             body.box().height() * area.scale(),
@@ -448,7 +471,7 @@ public final class PlatePicture {
   }
 
   private double side(Surface surface, double x, double y, double scale) {
-    var area = new PlateArea(cabinet, surface, x, y + 16, scale);
+    var area = new PlateArea(cabinet, surface, x, y + 16, scale, inside && surface == Surface.DOOR);
     areas.add(area);
     shapes.add(Shape.text(x, y + 10, words(surface), Face.SEMIBOLD, SMALL, Ink.TEXT_SOFT));
     if (surface != Surface.OUTSIDE)
@@ -479,8 +502,21 @@ public final class PlatePicture {
             .flatMap(b -> b.part().article().mass().stream())
             .mapToDouble(m -> m.value())
             .sum();
-    return "door from outside, hinge %s, %.1f kg"
-        .formatted(cabinet.shell().hinge().map(Shell.Side::words).orElse("none"), mass);
+    return "door from %s, hinge %s, %.1f kg"
+        .formatted(
+            inside ? "inside" : "outside",
+            cabinet.shell().hinge().map(side -> seen(side).words()).orElse("none"),
+            mass);
+  }
+
+  /// The side of the door on the picture.
+  private Shell.Side seen(Shell.Side side) {
+    if (!inside) return side;
+    return switch (side) {
+      case LEFT -> Shell.Side.RIGHT;
+      case RIGHT -> Shell.Side.LEFT;
+      case TOP, BOTTOM -> side;
+    };
   }
 
   /// The cabinet from above, where there is room for it.
@@ -495,7 +531,7 @@ public final class PlatePicture {
 
   private void hinge(PlateArea area) {
     var pen = Shape.Pen.of(Ink.TEXT_SOFT, 3);
-    switch (cabinet.shell().hinge().orElse(Shell.Side.LEFT)) {
+    switch (seen(cabinet.shell().hinge().orElse(Shell.Side.LEFT))) {
       case LEFT -> {
         shapes.add(Shape.line(area.x(), area.y() + 12, area.x(), area.y() + 30, pen));
         shapes.add(

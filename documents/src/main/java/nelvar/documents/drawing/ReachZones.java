@@ -31,7 +31,7 @@ final class ReachZones {
   /// On a part with more than extra-low volts on it; over its outline.
   static void bolt(Body body, PlateArea area, Study study, List<Shape> shapes) {
     if (!OpenDoor.live(body, study)) return;
-    var x = area.toX(body.box().left()) + 3;
+    var x = area.leftEdge(body.box()) + 3;
     var low = body.box().height() * area.scale() < LEAST_HIGH;
     var y = area.toY(body.box().bottom()) + (low ? 1 : -13);
     shapes.add(

@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import nelvar.core.analysis.Study;
+import nelvar.core.model.Surface;
 import nelvar.core.review.Review;
 import nelvar.documents.content.Lists;
 import nelvar.documents.content.Pack;
@@ -46,8 +47,8 @@ public final class PackFiles {
         .getBytes(StandardCharsets.UTF_8);
   }
 
-  /// Every surface with something on it, by the name of its file: `plate.dxf`, `door.svg`; of the
-  /// second cabinet `plate-2.dxf`.
+  /// Every surface with something on it, by the name of its file: `plate.dxf`, `door.svg`,
+  /// `door-inside.svg`; of the second cabinet `plate-2.dxf`.
   public static Map<String, byte[]> plates(Study study) {
     var files = new LinkedHashMap<String, byte[]>();
     var number = 0;
@@ -61,6 +62,13 @@ public final class PackFiles {
                     study.project().name() + ", " + cabinet.name() + ", " + surface.words(),
                     PlateDrawing.of(cabinet, surface, study, 400, 560))
                 .getBytes(StandardCharsets.UTF_8));
+        if (surface == Surface.DOOR)
+          files.put(
+              name + "-inside.svg",
+              SvgExport.write(
+                      study.project().name() + ", " + cabinet.name() + ", door from inside",
+                      PlateDrawing.fromInside(cabinet, study, 400, 560))
+                  .getBytes(StandardCharsets.UTF_8));
         files.put(
             name + ".dxf",
             DxfExport.write(cabinet, surface, study).getBytes(StandardCharsets.US_ASCII));

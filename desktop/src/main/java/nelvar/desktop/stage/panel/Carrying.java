@@ -148,7 +148,7 @@ final class Carrying implements DrawingPane.Dragging {
                 box.top(),
                 along == 0 ? "" : ", with " + along + (along == 1 ? " part" : " parts")),
         area,
-        box.left(),
+        area.leftEdge(box),
         box.top(),
         box.bottom(),
         Ink.ACCENT,
@@ -167,7 +167,7 @@ final class Carrying implements DrawingPane.Dragging {
     var y = area.toY(top) - 8;
     if (y < area.y() + 12) y = area.toY(bottom) + 16;
     var width = nelvar.documents.drawing.Faces.width(words, Face.SEMIBOLD, 12) + 10;
-    var x = Math.max(4, area.toX(left) - 4);
+    var x = Math.max(4, left - 4);
     shapes.add(
         Shape.rounded(
             x, y - 13, width, 18, 3, Optional.of(Ink.CARD), Optional.of(Shape.Pen.of(ink, 0.8))));
@@ -197,7 +197,7 @@ final class Carrying implements DrawingPane.Dragging {
             area.toY(box.middleY()),
             new Shape.Pen(ink, 0.7, 4)));
     var words = words(body, over, crowds, area, snapshot);
-    label(words, area, box.left(), box.top(), box.bottom(), ink, shapes);
+    label(words, area, area.leftEdge(box), box.top(), box.bottom(), ink, shapes);
     warmed(body, area, shapes);
   }
 

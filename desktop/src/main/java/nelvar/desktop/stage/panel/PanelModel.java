@@ -33,11 +33,13 @@ record PanelModel(
   }
 
   /// @param last the cabinet looked at before
+  /// @param inside its door is seen from inside
   static PanelModel of(
       Review review,
       Optional<Id> selection,
       Optional<Id> last,
       PlatePicture.Lens lens,
+      boolean inside,
       double width,
       double height) {
     var study = review.study();
@@ -49,7 +51,8 @@ record PanelModel(
             .or(() -> last.flatMap(id -> study.project().layout().cabinet(id)))
             .or(() -> cabinets.stream().findFirst());
     var shown =
-        cabinet.map(c -> PlatePicture.of(study, c, lens, selection, worst(review), width, height));
+        cabinet.map(
+            c -> PlatePicture.of(study, c, lens, selection, worst(review), inside, width, height));
     return new PanelModel(
         cabinets, cabinet, shown, body, lens, cabinet.map(c -> summary(c, study)).orElse(""));
   }

@@ -62,6 +62,7 @@ public final class PanelStage implements Stage {
   private Optional<PanelModel> shown = Optional.empty();
   private Optional<Id> last = Optional.empty();
   private Lens lens = Lens.PLACE;
+  private final ToggleButton inside = new ToggleButton("Door inside");
   private final List<Id> marked = new ArrayList<>();
 
   public PanelStage(Executor worker) {
@@ -107,7 +108,10 @@ public final class PanelStage implements Stage {
     var smallest = new Button("Smallest cabinet");
     smallest.setId("arrange-smallest");
     smallest.setOnAction(_ -> arrange(true));
-    view.setTop(new StageHead("Panel", summary, cabinets, lenses, arrange, smallest));
+    inside.setId("door-inside");
+    inside.setAccessibleText("Door from inside");
+    inside.setOnAction(_ -> draw());
+    view.setTop(new StageHead("Panel", summary, cabinets, lenses, inside, arrange, smallest));
     view.setCenter(picture);
     view.setBottom(card);
   }
@@ -196,6 +200,7 @@ public final class PanelStage implements Stage {
             to.selection().get(),
             last,
             lens,
+            inside.isSelected(),
             picture.getWidth() > 100 ? picture.getWidth() : WIDTH,
             Math.max(LEAST_HEIGHT, picture.getHeight()));
     last = model.cabinet().map(Cabinet::id);
@@ -315,8 +320,18 @@ public final class PanelStage implements Stage {
     if (taken) e.consume();
   }
 
+  /// Whether what is selected hangs in a door that is seen from inside.
+  private boolean mirrored() {
+    return inside.isSelected()
+        && shown
+            .flatMap(PanelModel::selected)
+            .filter(body -> body.surface() == nelvar.core.model.Surface.DOOR)
+            .isPresent();
+  }
+
   /// Steps of one nudging are one step of the history.
-  private boolean nudge(double across, double down) {
+  private boolean nudge(double right, double down) {
+    var across = mirrored() ? -right : right;
     if (session.isEmpty() || review.isEmpty() || shown.isEmpty()) return false;
     var to = session.get();
     // A key may come before the review of the one before is there: from where it stands by now.
