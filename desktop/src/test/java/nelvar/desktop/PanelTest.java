@@ -256,14 +256,35 @@ class PanelTest extends DemoWindow {
     driver.settle();
     choose("panel-housing", 3);
     assertThat(cabinet().shell().housing()).isEqualTo(Housing.PLASTIC);
+    assertThat(session().project().device(new Id("UC1")).orElseThrow().part())
+        .isEqualTo("housing-800x1000x300-plastic");
+    choose("panel-hangs", 3);
+    assertThat(cabinet().shell().cables()).isEqualTo(Shell.Side.TOP);
     choose("panel-hinge", 1);
     assertThat(cabinet().shell().hinge()).contains(Shell.Side.RIGHT);
     typed("cabinet-inside", "50 °C");
     assertThat(cabinet().felt().orElseThrow().inside().celsius()).isEqualTo(50);
     typed("cabinet-depth", "8 mm");
     assertThat(cabinet().shell().depth()).isEqualTo(before.cabinets().getFirst().shell().depth());
-    for (var i = 0; i < 3; i++) driver.run(() -> session().undo());
+    for (var i = 0; i < 4; i++) driver.run(() -> session().undo());
     assertThat(session().project().layout()).isEqualTo(before);
+  }
+
+  /// Seen from inside, a nudge to the right goes to the left as one stands before the door.
+  @Test
+  void aDoorFromInsideIsNudgedAsItIsSeen() {
+    open();
+    select("A2");
+    var before = at("A2");
+    fire("door-inside");
+    driver.run(() -> plate().requestFocus());
+    driver.press(KeyCode.ALT, KeyCode.RIGHT);
+    driver.await("review", () -> !session().stale().get());
+    assertThat(at("A2").left().metres()).isLessThan(before.left().metres());
+    fire("door-inside");
+    driver.press(KeyCode.ALT, KeyCode.RIGHT);
+    driver.await("review", () -> !session().stale().get());
+    assertThat(at("A2").left().metres()).isEqualTo(before.left().metres());
   }
 
   /// An outline from a drawing lies behind the plate; what is no drawing is said and changes

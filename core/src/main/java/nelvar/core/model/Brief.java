@@ -99,8 +99,10 @@ public record Brief(Supply supply, Surroundings surroundings, Policies policies)
   /// What the air around carries.
   public enum Dust {
     NONE("none"),
-    COMBUSTIBLE("burns: wood, flour"),
-    CONDUCTIVE("conducts: metal, carbon"),
+    /// It burns.
+    COMBUSTIBLE("wood, flour"),
+    /// It conducts.
+    CONDUCTIVE("metal, carbon"),
     OTHER("other");
 
     private final String words;

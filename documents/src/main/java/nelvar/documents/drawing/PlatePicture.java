@@ -502,11 +502,7 @@ public final class PlatePicture {
             .flatMap(b -> b.part().article().mass().stream())
             .mapToDouble(m -> m.value())
             .sum();
-    return "door from %s, hinge %s, %.1f kg"
-        .formatted(
-            inside ? "inside" : "outside",
-            cabinet.shell().hinge().map(side -> seen(side).words()).orElse("none"),
-            mass);
+    return "door from %s, %.1f kg".formatted(inside ? "inside" : "outside", mass);
   }
 
   /// The side of the door on the picture.

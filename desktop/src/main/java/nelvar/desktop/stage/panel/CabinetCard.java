@@ -288,10 +288,10 @@ final class CabinetCard {
     label.setLabelFor(box);
     if (name.isEmpty()) {
       box.setAccessibleText("Door");
-      box.setPrefWidth(112);
+      box.setPrefWidth(110);
       return box;
     }
-    if (id.equals("panel-cables")) box.setPrefWidth(84);
+    if (id.equals("panel-cables")) box.setPrefWidth(100);
     var row = new HBox(8, label, box);
     row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     return row;

@@ -62,7 +62,9 @@ public final class PanelStage implements Stage {
   private Optional<PanelModel> shown = Optional.empty();
   private Optional<Id> last = Optional.empty();
   private Lens lens = Lens.PLACE;
-  private final ToggleButton inside = new ToggleButton("Door inside");
+  private final ToggleButton inside = new ToggleButton("from inside");
+  private final javafx.scene.layout.StackPane middle =
+      new javafx.scene.layout.StackPane(picture, inside);
   private final List<Id> marked = new ArrayList<>();
 
   public PanelStage(Executor worker) {
@@ -111,8 +113,11 @@ public final class PanelStage implements Stage {
     inside.setId("door-inside");
     inside.setAccessibleText("Door from inside");
     inside.setOnAction(_ -> draw());
-    view.setTop(new StageHead("Panel", summary, cabinets, lenses, inside, arrange, smallest));
-    view.setCenter(picture);
+    inside.getStyleClass().add("small");
+    javafx.scene.layout.StackPane.setAlignment(inside, javafx.geometry.Pos.TOP_RIGHT);
+    javafx.scene.layout.StackPane.setMargin(inside, new Insets(2, 18, 0, 0));
+    view.setTop(new StageHead("Panel", summary, cabinets, lenses, arrange, smallest));
+    view.setCenter(middle);
     view.setBottom(card);
   }
 
@@ -213,7 +218,8 @@ public final class PanelStage implements Stage {
       if (proposals.shown()) offer(to);
       return;
     }
-    view.setCenter(picture);
+    view.setCenter(middle);
+    inside.setVisible(model.cabinet().filter(c -> c.shell().hinge().isPresent()).isPresent());
     picture.show(model.shown().get().drawing(), theme);
     picture.focusOn(to.selection().get());
     if (proposals.shown()) {
