@@ -94,9 +94,12 @@ final class ReviewCommand implements Callable<Integer> {
                 .collect(java.util.stream.Collectors.joining(", "))
             + " (--each lists them singly).");
     out.println("        " + alike.first().finding().orElseThrow().text());
-    for (var entry : alike.entries())
-      for (var repair : review.waysOut(entry).stream().limit(1).toList())
-        out.println("        Way out: " + repair.label());
+    // One way out cures many, or each has its own.
+    alike.entries().stream()
+        .flatMap(entry -> review.waysOut(entry).stream().limit(1))
+        .map(nelvar.core.finding.Repair::label)
+        .distinct()
+        .forEach(label -> out.println("        Way out: " + label));
   }
 
   private void text(Review review, java.io.PrintWriter out) {

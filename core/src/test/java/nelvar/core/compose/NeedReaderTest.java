@@ -38,6 +38,8 @@ class NeedReaderTest {
         "three photo eyes | SENSE | 3 × photo eye",
         "0,55 kW motor on the mains | TURN | motor on the mains, 550 W",
         "belt motor 0.25 kW | TURN | 250 W",
+        "motor on the mains 0.12 kW stirrer | TURN | motor on the mains, 120 W",
+        "motor on a drive, pump 1.5 kW | PUMP | motor on a drive, 1.5 kW",
         "pressure transmitter 4-20 mA | MEASURE | 4–20 mA transmitter",
         "2 load cells 0-10 V | MEASURE | 2 × 0–10 V transmitter",
         "axis 12 kg travel 400 mm resolution 0.02 mm 6000 mm/min | MOVE | 6000 mm/min, travel 0.4 m, 12 kg, resolution 0.02 mm",

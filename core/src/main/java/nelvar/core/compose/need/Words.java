@@ -172,10 +172,25 @@ final class Words {
   record Found(Meaning meaning, int from, int to) {}
 
   /// The word that says what it is: the one that ends last, as in `belt motor`; of several that end
-  /// there the longest.
+  /// there the longest. What it is driven by may be said before it: `motor on the mains, stirrer`.
   static Optional<Found> in(String text) {
+    var best = last(text, _ -> true);
+    if (best.isEmpty() || best.get().meaning().by().isPresent()) return best;
+    var kind = best.get().meaning().kind();
+    if (kind != FunctionKind.TURN && kind != FunctionKind.PUMP) return best;
+    var driven =
+        last(text, meaning -> meaning.by().isPresent() && meaning.word().startsWith("motor on"));
+    return best.map(found ->
+        new Found(
+            new Meaning(found.meaning().word(), kind, driven.flatMap(it -> it.meaning().by())),
+            found.from(),
+            found.to()));
+  }
+
+  private static Optional<Found> last(String text, java.util.function.Predicate<Meaning> which) {
     Optional<Found> best = Optional.empty();
     for (var read : ALL) {
+      if (!which.test(read.meaning())) continue;
       var match = read.pattern().matcher(text);
       while (match.find()) {
         var found = new Found(read.meaning(), match.start(), match.end());

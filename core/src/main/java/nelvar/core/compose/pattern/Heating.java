@@ -2,20 +2,23 @@ package nelvar.core.compose.pattern;
 
 import java.util.List;
 import java.util.Optional;
+import nelvar.core.catalogue.ContactRating;
+import nelvar.core.catalogue.ControlSwitch;
 import nelvar.core.catalogue.Heater;
 import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.Ink;
 import nelvar.core.compose.sketch.Mains;
 import nelvar.core.compose.sketch.Sketch;
 import nelvar.core.compose.sketch.Unmet;
+import nelvar.core.model.Device;
 import nelvar.core.model.FunctionKind;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Means;
 import nelvar.core.units.Voltage;
 import nelvar.core.units.VoltageRange;
 
-/// A heater: on direct current over a relay, on the mains over a contactor. It stays on at a stop:
-/// nothing moves.
+/// A heater: on direct current over a relay, on the mains over a contactor, with a thermal cut-out
+/// of its own at it, in its lead, as long as one carries it. It stays on at a stop: nothing moves.
 final class Heating implements Pattern {
   private static final double USUAL = 100;
   private static final double MUCH = 600;
@@ -74,7 +77,53 @@ final class Heating implements Pattern {
                 false,
                 Optional.of(function.id()),
                 wish.purpose(number));
-    TwoWires.join(heater, "1", "2", fed, composer);
+    var cut = cutOut(function, number, part.power().watts() / volts, volts, false, composer);
+    if (cut.isEmpty()) {
+      TwoWires.join(heater, "1", "2", fed, composer);
+      return;
+    }
+    var sketch = composer.sketch();
+    sketch.join(
+        heater,
+        false,
+        List.of(
+            new Sketch.Core(fed.plus(), sketch.at(cut.get(), "11"), Ink.CONTROL),
+            new Sketch.Core(fed.zero(), sketch.at(heater, "2"), Ink.CONTROL)));
+    sketch.beside(sketch.at(cut.get(), "12"), sketch.at(heater, "1"), Ink.CONTROL);
+  }
+
+  /// Empty where no cut-out carries so much: then the coil wants one, and the review says so.
+  private static Optional<Device> cutOut(
+      MachineFunction function,
+      int number,
+      double amperes,
+      double volts,
+      boolean alternating,
+      Composer composer) {
+    var wish = new Wish(function);
+    var sketch = composer.sketch();
+    var part =
+        sketch.cheapest(
+            ControlSwitch.class,
+            s ->
+                s.watches().equals(Optional.of(ControlSwitch.Watched.TEMPERATURE))
+                    && s.closedContacts() > 0
+                    && s.contacts()
+                        .filter(rating -> carries(rating, amperes, volts, alternating))
+                        .isPresent());
+    part.ifPresent(_ ->
+        composer.because(
+            "Each heater has a thermal cut-out of its own in its lead, which opens when it gets too hot whatever the program does; its temperature is to be chosen."));
+    return part.map(cut ->
+        sketch.add(
+            cut, wish.purpose(number) + ", too hot", wish.place(), Optional.of(function.id())));
+  }
+
+  private static boolean carries(
+      ContactRating rating, double amperes, double volts, boolean alternating) {
+    return alternating
+        ? rating.ac1().amperes() >= amperes
+        : rating.direct(new Voltage(volts)).filter(d -> d.dc1().amperes() >= amperes).isPresent();
   }
 
   private static void onMains(
@@ -101,11 +150,17 @@ final class Heating implements Pattern {
             amperes,
             false,
             Mains.Protection.USUAL);
+    var cut = cutOut(function, number, amperes, volts, true, composer);
+    cut.ifPresent(
+        device -> sketch.beside(sketch.at(device, "12"), sketch.at(heater, "L"), Ink.LINE));
     sketch.join(
         heater,
         false,
         List.of(
-            new Sketch.Core(sketch.at(contactor, "2"), sketch.at(heater, "L"), Ink.LINE),
+            new Sketch.Core(
+                sketch.at(contactor, "2"),
+                cut.map(device -> sketch.at(device, "11")).orElseGet(() -> sketch.at(heater, "L")),
+                Ink.LINE),
             new Sketch.Core(sketch.at(contactor, "4"), sketch.at(heater, "N"), Ink.NEUTRAL),
             new Sketch.Core(composer.mains().earth(), sketch.at(heater, "PE"), Ink.PROTECTIVE)));
   }

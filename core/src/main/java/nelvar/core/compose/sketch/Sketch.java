@@ -212,6 +212,13 @@ public final class Sketch {
     wire(a, b, ink, ink == Ink.SIGNAL ? signal() : least(), Optional.empty());
   }
 
+  /// A short lead between two things that stand beside each other on the machine.
+  public void beside(TerminalRef a, TerminalRef b, Ink ink) {
+    if (place(a) == Place.MACHINE && place(b) == Place.MACHINE)
+      wire(a, b, ink, least(), Optional.empty(), TypicalLength.BESIDE);
+    else wire(a, b, ink);
+  }
+
   /// A core of the plug and cord of a device that takes so many amperes; cords are 1 mm² up to 10 A
   /// and 1.5 mm² above, or 16 AWG up to 7 A and 14 AWG above (common practice).
   public void lead(TerminalRef a, TerminalRef b, Ink ink, Device of, double amperes) {
@@ -224,6 +231,16 @@ public final class Sketch {
 
   private void wire(
       TerminalRef a, TerminalRef b, Ink ink, CrossSection section, Optional<Id> leadOf) {
+    wire(a, b, ink, section, leadOf, length(a, b));
+  }
+
+  private void wire(
+      TerminalRef a,
+      TerminalRef b,
+      Ink ink,
+      CrossSection section,
+      Optional<Id> leadOf,
+      Length length) {
     var label = next("W");
     var outside = place(a) == Place.MACHINE || place(b) == Place.MACHINE;
     add(
@@ -234,7 +251,7 @@ public final class Sketch {
             b,
             ink.function(),
             Optional.of(section),
-            Optional.of(length(a, b)),
+            Optional.of(length),
             Optional.of(ink.colour(brief().policies().sizing())),
             Optional.empty(),
             Optional.of(outside ? tray() : duct(ink.duct())),
