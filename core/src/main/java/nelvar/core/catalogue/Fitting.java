@@ -14,6 +14,8 @@ import nelvar.core.units.Temperature;
 /// @param below free below it
 /// @param sides free to its left and right
 /// @param wires the sides its wires and cables enter at; above and below where nothing is said
+/// @param terminals where its terminals are, side by side; what is not said is somewhere along the
+///   sides wires enter at
 /// @param fullTo the warmest air in which it gives all it is rated for
 /// @param most the warmest air it may stand in at all
 /// @param reach what hands must get at
@@ -29,6 +31,7 @@ public record Fitting(
     Optional<Length> below,
     Optional<Length> sides,
     List<Side> wires,
+    List<Row> terminals,
     Optional<Temperature> fullTo,
     Optional<Temperature> most,
     List<Reach> reach,
@@ -45,6 +48,7 @@ public record Fitting(
           Optional.empty(),
           Optional.empty(),
           List.of(),
+          List.of(),
           Optional.empty(),
           Optional.empty(),
           List.of(),
@@ -59,6 +63,7 @@ public record Fitting(
 
   public Fitting {
     wires = List.copyOf(wires);
+    terminals = List.copyOf(terminals);
     reach = List.copyOf(reach);
     for (var room : List.of(above, below, sides))
       Part.require(
@@ -97,6 +102,15 @@ public record Fitting(
       if (this == FRONT) return FRONT;
       var around = List.of(TOP, RIGHT, BOTTOM, LEFT);
       return around.get(Math.floorMod(around.indexOf(this) + quarters, around.size()));
+    }
+  }
+
+  /// Terminals beside each other on one side, evenly apart, as one reads them: from the left, or
+  /// from above.
+  public record Row(Side side, List<String> marks) {
+    public Row {
+      marks = List.copyOf(marks);
+      Part.require(!marks.isEmpty(), "a row of terminals has one at least");
     }
   }
 

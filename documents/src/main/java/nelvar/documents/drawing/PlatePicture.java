@@ -4,12 +4,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.space.Box;
 import nelvar.core.analysis.space.DuctUse;
 import nelvar.core.analysis.space.Fits;
+import nelvar.core.analysis.space.TerminalPlace;
 import nelvar.core.analysis.thermal.CabinetAir;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Cabinet;
@@ -17,6 +19,7 @@ import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.Shell;
 import nelvar.core.model.Surface;
+import nelvar.core.model.TerminalRef;
 
 /// A cabinet to scale: its plate with everything on it, the air beside it height against height,
 /// its door and walls, and on a shelf below what waits to be placed. Lenses change what the colours
@@ -356,6 +359,7 @@ public final class PlatePicture {
             Optional.of(
                 new Shape.Pen(ink, chosen || !over.isEmpty() ? 1.8 : 0.9, body.later() ? 4 : 0))));
     if (lens == Lens.REACH && !body.later()) ReachZones.bolt(body, area, study, shapes);
+    if (lens == Lens.WIRES && body.surface() == Surface.PLATE) terminals(body, area);
     words(body, area);
     var severity = Optional.ofNullable(found.get(body.id()));
     severity.ifPresent(worst ->
@@ -369,6 +373,25 @@ public final class PlatePicture {
             body.box().height() * area.scale(),
             body.id(),
             says(body, severity)));
+  }
+
+  /// Where its wires leave: a dot at each terminal with one, where that is known.
+  private void terminals(Body body, PlateArea area) {
+    study.at(body.id()).stream()
+        .flatMap(wire -> Stream.of(wire.from(), wire.to()))
+        .filter(end -> end.device().equals(body.id()))
+        .map(TerminalRef::terminal)
+        .distinct()
+        .filter(terminal -> TerminalPlace.known(body, terminal))
+        .map(terminal -> TerminalPlace.of(body, terminal))
+        .forEach(place ->
+            shapes.add(
+                Shape.circle(
+                    area.toX(place.x()),
+                    area.toY(place.y()),
+                    1.7,
+                    Optional.of(Ink.TEXT),
+                    Optional.empty())));
   }
 
   private String says(Body body, Optional<Severity> severity) {

@@ -35,8 +35,8 @@ public final class DuctUse {
       if (from.isEmpty() && to.isEmpty()) continue;
       var way =
           ways.way(
-              from.map(ways::access).orElseGet(() -> ways.exit(0)),
-              to.map(ways::access).orElseGet(() -> ways.exit(0)));
+              from.map(b -> ways.access(b, wire.from().terminal())).orElseGet(() -> ways.exit(0)),
+              to.map(b -> ways.access(b, wire.to().terminal())).orElseGet(() -> ways.exit(0)));
       for (var duct : cabinet.ducts())
         if (duct.surface() == Surface.PLATE)
           along(way, duct, wire)

@@ -171,13 +171,20 @@ public final class DuctWays {
     return access(body.surface(), body.box(), body.wires());
   }
 
+  /// Where the wire of one terminal of a body enters: at the side it leaves at, where it stands.
+  public List<Access> access(Body body, String terminal) {
+    if (body.surface() != Surface.PLATE) return access(body);
+    var place = TerminalPlace.of(body, terminal);
+    return onPlate(body.box(), place.x(), place.sides());
+  }
+
   public List<Access> access(Surface surface, Box box, List<Fitting.Side> sides) {
     var plate = shell.size(Surface.PLATE);
     var width = Box.mm(plate.width());
     var height = Box.mm(plate.height());
     var aside = Box.mm(Shell.AROUND_PLATE) / 2;
     return switch (surface) {
-      case PLATE -> onPlate(box, sides);
+      case PLATE -> onPlate(box, box.middleX(), sides);
       case DOOR -> {
         var left = shell.hinge().filter(h -> h == Shell.Side.LEFT).isPresent();
         // A door on its left hinge, seen from outside, begins where the plate begins.
@@ -207,16 +214,16 @@ public final class DuctWays {
     };
   }
 
-  private List<Access> onPlate(Box box, List<Fitting.Side> sides) {
-    if (lines.isEmpty()) return List.of(new Access(-1, 0, 0, box.middleX(), box.middleY()));
+  private List<Access> onPlate(Box box, double x, List<Fitting.Side> sides) {
+    if (lines.isEmpty()) return List.of(new Access(-1, 0, 0, x, box.middleY()));
     var all = new ArrayList<Access>();
     for (var side : sides) {
       switch (side) {
-        case TOP -> level(box, true, all);
-        case BOTTOM -> level(box, false, all);
+        case TOP -> level(box, x, true, all);
+        case BOTTOM -> level(box, x, false, all);
         case LEFT, RIGHT, FRONT -> {
-          level(box, true, all);
-          level(box, false, all);
+          level(box, x, true, all);
+          level(box, x, false, all);
         }
       }
     }
@@ -224,12 +231,12 @@ public final class DuctWays {
   }
 
   /// The next level duct above or below.
-  private void level(Box box, boolean above, List<Access> all) {
+  private void level(Box box, double x, boolean above, List<Access> all) {
     var best = -1;
     var lead = Double.POSITIVE_INFINITY;
     for (var i = 0; i < lines.size(); i++) {
       var line = lines.get(i);
-      if (line.upright() || box.middleX() < line.from() || box.middleX() > line.to()) continue;
+      if (line.upright() || x < line.from() || x > line.to()) continue;
       var here = above ? box.top() - line.across() : line.across() - box.bottom();
       if (here >= 0 && here < lead) {
         lead = here;
@@ -238,7 +245,7 @@ public final class DuctWays {
     }
     if (best < 0) return;
     var line = lines.get(best);
-    all.add(new Access(best, box.middleX(), lead, box.middleX(), line.across()));
+    all.add(new Access(best, x, lead, x, line.across()));
   }
 
   private List<Access> nearest(Box box) {

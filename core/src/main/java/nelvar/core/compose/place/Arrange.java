@@ -384,8 +384,8 @@ public final class Arrange {
       if (from.isPresent() && to.isPresent() && from.get().id().equals(to.get().id())) continue;
       var length =
           ways.length(
-              from.map(ways::access).orElseGet(() -> ways.exit(0)),
-              to.map(ways::access).orElseGet(() -> ways.exit(0)));
+              from.map(b -> ways.access(b, wire.from().terminal())).orElseGet(() -> ways.exit(0)),
+              to.map(b -> ways.access(b, wire.to().terminal())).orElseGet(() -> ways.exit(0)));
       if (Double.isFinite(length)) sum += length;
     }
     return Length.ofMillimetres(sum);

@@ -206,16 +206,15 @@ class PlaceRulesTest {
     return project.withBundles(bundles);
   }
 
-  /// One upright duct from where cables leave, 1550 mm down the plate: a feed to the top and a
-  /// switch of the machine that is read there both leave it at the duct whose middle is 320 mm
-  /// down: 1230 mm together, and 170 mm along that to the controller. Read below, they part 1120 mm
-  /// down.
+  /// One upright duct from where cables leave, 1550 mm down the plate: a feed to a breaker at its
+  /// top, and a switch of the machine that is read beside that and leaves the duct 320 mm down:
+  /// 1230 mm together. Read below, they part 1120 mm down.
   @Test
   void signalsDoNotLieLongBesideMains() {
     var longWay = sharing(1600, 120);
     var found = longWay.found(new DuctsApart(), "C");
     assertThat(found.severity()).isEqualTo(Severity.ADVICE);
-    assertThat(found.text()).contains("1.4 m in one duct with mains");
+    assertThat(found.text()).contains("1.2 m in one duct with mains");
     longWay.cures(new DuctsApart(), "C");
     assertThat(sharing(1600, 600).judge(new DuctsApart(), "C")).isInstanceOf(Verdict.Pass.class);
   }
