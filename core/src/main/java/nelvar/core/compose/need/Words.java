@@ -208,6 +208,6 @@ final class Words {
 
   /// Some of the words, for a message.
   static String examples() {
-    return "motor, stepper, servo, spindle, pump, valve, brake, heater, light, sensor, limit switch, stop button, guard, panel, controller, computer, socket";
+    return "motor, stepper, servo, spindle, pump, valve, brake, heater, light, sensor, limit switch, stop button, guard, operator panel, controller, computer, socket";
   }
 }

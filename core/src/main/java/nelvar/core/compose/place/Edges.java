@@ -74,12 +74,22 @@ final class Edges {
     var door = cabinet.shell().hinge().isPresent();
     if (device.place() == Place.DOOR || mounting.equals(Optional.of(Article.Mounting.DOOR)))
       return door ? List.of(Surface.DOOR) : List.of(Surface.RIGHT, Surface.LEFT, Surface.DOOR);
-    if (fitting.filter(Fitting::cools).isPresent())
-      return cabinet.shell().hinge().equals(Optional.of(Shell.Side.RIGHT))
-          ? List.of(Surface.LEFT, Surface.RIGHT, Surface.TOP, Surface.OUTSIDE)
-          : List.of(Surface.RIGHT, Surface.LEFT, Surface.TOP, Surface.OUTSIDE);
+    if (fitting.filter(Fitting::cools).isPresent()) return cooling(door);
     if (mounting.equals(Optional.of(Article.Mounting.OUTSIDE))) return List.of(Surface.OUTSIDE);
     return List.of(Surface.PLATE);
+  }
+
+  /// In a side wall, the one the door does not hang on first; in the door where the walls are too
+  /// narrow.
+  private List<Surface> cooling(boolean door) {
+    var all = new ArrayList<Surface>();
+    var right = cabinet.shell().hinge().equals(Optional.of(Shell.Side.RIGHT));
+    all.add(right ? Surface.LEFT : Surface.RIGHT);
+    all.add(right ? Surface.RIGHT : Surface.LEFT);
+    if (door) all.add(Surface.DOOR);
+    all.add(Surface.TOP);
+    all.add(Surface.OUTSIDE);
+    return all;
   }
 
   private Optional<Body> near(Device device, Surface surface, Bodies.Size size) {
@@ -114,6 +124,8 @@ final class Edges {
   private double[] wish(Device device, Surface surface, Box room, Bodies.Size size) {
     if (surface == Surface.DOOR) {
       var part = study.part(device).orElseThrow();
+      if (part.article().fitting().filter(Fitting::cools).isPresent())
+        return new double[] {(room.width() - size.width()) / 2, room.height() - size.height() - 60};
       var tall = size.height() > 80 || size.width() > 80;
       if (tall) return new double[] {(room.width() - size.width()) / 2, room.height() * 0.25};
       if (part instanceof Disconnector)

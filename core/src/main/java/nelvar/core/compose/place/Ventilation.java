@@ -13,6 +13,7 @@ import nelvar.core.catalogue.Fitting;
 import nelvar.core.catalogue.Part;
 import nelvar.core.compose.Ways;
 import nelvar.core.finding.Repair;
+import nelvar.core.model.Brief;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
@@ -23,8 +24,10 @@ import nelvar.core.model.edit.LayoutEdits;
 import nelvar.core.model.edit.NextName;
 import nelvar.core.review.Review;
 
-/// A fan with its filter in the wall of a cabinet that gets too warm, or an exchanger where no fan
-/// does: the smallest of the catalogue, placed where one is free, fed by the best way there is.
+/// A fan with its filter in the wall of a cabinet that gets too warm, an exchanger where no fan
+/// does, a cooling unit where neither does: the smallest of the catalogue, placed where one is
+/// free, fed by the best way there is. Where the dust around conducts, no fan; where it is there at
+/// all, one with a filter of its own.
 public final class Ventilation {
   private Ventilation() {}
 
@@ -35,6 +38,7 @@ public final class Ventilation {
     if (housing.isEmpty() || !housing.get().shell().closed()) return Optional.empty();
     var behindTheStop = Optional.<Repair>empty();
     for (var fan : fans(study)) {
+      if (!bears(fan, study)) continue;
       var found = with(fan, housing.get(), review, standard);
       if (found.filter(repair -> runsFromCold(repair, study)).isPresent()) return found;
       behindTheStop = behindTheStop.or(() -> found);
@@ -47,19 +51,39 @@ public final class Ventilation {
     var next = study.tried(repair.edit().apply(study.project()));
     return next.project().devices().stream()
         .filter(device -> study.device(device.id()).isEmpty())
-        .filter(device -> next.part(device).filter(p -> moves(p) + exchanges(p) > 0).isPresent())
+        .filter(device -> next.part(device).filter(Ventilation::carries).isPresent())
         .allMatch(device -> StartsByItself.fedFromCold(device, next));
   }
 
   /// The weakest first.
   private static List<Part> fans(Study study) {
     return study.catalogue().all().stream()
-        .filter(part -> moves(part) + exchanges(part) > 0 && part.article().body().isPresent())
+        .filter(part -> carries(part) && part.article().body().isPresent())
         .sorted(
-            Comparator.comparingDouble(Ventilation::exchanges)
+            Comparator.comparingDouble(Ventilation::removes)
+                .thenComparingDouble(Ventilation::exchanges)
                 .thenComparingDouble(Ventilation::moves)
                 .thenComparing(Part::id))
         .toList();
+  }
+
+  private static boolean carries(Part part) {
+    return part.article().fitting().filter(Fitting::cools).isPresent();
+  }
+
+  /// Whether the air around may come in through it.
+  private static boolean bears(Part part, Study study) {
+    if (moves(part) == 0) return true;
+    var filtered = part.article().fitting().filter(Fitting::filtered).isPresent();
+    return switch (study.project().brief().surroundings().dust().orElse(Brief.Dust.NONE)) {
+      case NONE -> true;
+      case COMBUSTIBLE, OTHER -> filtered;
+      case CONDUCTIVE -> false;
+    };
+  }
+
+  private static double removes(Part part) {
+    return part.article().fitting().flatMap(Fitting::removes).map(p -> p.watts()).orElse(0.0);
   }
 
   private static double moves(Part part) {
@@ -72,9 +96,14 @@ public final class Ventilation {
 
   /// `60 m³/h in free air, behind a filter`: a plain fan wants one before it.
   private static String gives(Part part) {
-    return moves(part) > 0
-        ? "%.0f m³/h in free air, behind a filter".formatted(moves(part))
-        : "%.0f W/K".formatted(exchanges(part));
+    if (moves(part) > 0) return "%.0f m³/h in free air, behind a filter".formatted(moves(part));
+    return exchanges(part) > 0
+        ? "%.0f W/K".formatted(exchanges(part))
+        : "carries %.0f W out".formatted(removes(part));
+  }
+
+  private static String called(Part part) {
+    return moves(part) > 0 ? "fan" : exchanges(part) > 0 ? "heat exchanger" : "cooling unit";
   }
 
   private static Optional<Repair> with(
@@ -85,7 +114,7 @@ public final class Ventilation {
         Device.of(
             NextName.id(project, name.text()),
             name.text(),
-            moves(fan) > 0 ? "fan of the cabinet, behind a filter" : "exchanger of the cabinet",
+            called(fan) + " of the cabinet" + (moves(fan) > 0 ? ", behind a filter" : ""),
             fan.id(),
             Place.PANEL);
     var added = Edits.add(device);
@@ -98,11 +127,7 @@ public final class Ventilation {
         .map(edit ->
             new Repair(
                 "Put a %s in the %s (%s): %s"
-                    .formatted(
-                        moves(fan) > 0 ? "fan" : "heat exchanger",
-                        at.get().surface().words(),
-                        fan.name(),
-                        gives(fan)),
+                    .formatted(called(fan), at.get().surface().words(), fan.name(), gives(fan)),
                 edit.named("Add %s, %s".formatted(name, device.purpose()))));
   }
 

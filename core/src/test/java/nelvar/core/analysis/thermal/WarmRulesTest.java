@@ -21,6 +21,7 @@ import nelvar.core.review.Review;
 import nelvar.core.units.Length;
 import nelvar.core.units.Temperature;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
 
 /// What gets too warm, what is offered, and that it is cool then.
 class WarmRulesTest {
@@ -74,20 +75,48 @@ class WarmRulesTest {
     assertThat(new InsideWarm().check(heated(box(Housing.OPEN, 400, 400, 200)).study())).isEmpty();
   }
 
+  private static nelvar.core.model.Project warm(nelvar.core.model.Brief.Dust dust) {
+    var rails = java.util.List.of(Panel.rail("R1", 0, 342, 550));
+    return build(
+        heated(box(Housing.PAINTED_STEEL, 600, 600, 250))
+            .device("X1", "block-line-8")
+            .device("X2", "block-neutral-8")
+            .wire("X0:L2", "X1:1", 2.5, 1)
+            .wire("X0:N", "X2:1", 2.5, 1)
+            .cabinet(c -> c.withRails(rails))
+            .at("X1", 250, 300)
+            .at("X2", 350, 300)
+            .brief(b ->
+                new nelvar.core.model.Brief(
+                    b.supply(), b.surroundings().withDust(Optional.of(dust)), b.policies())));
+  }
+
+  /// Where the dust burns, a fan with a filter of its own; where it conducts, nothing that lets the
+  /// air of the room in.
+  @ParameterizedTest
+  @org.junit.jupiter.params.provider.CsvSource({
+    "NONE, Put a fan",
+    "OTHER, with filter",
+    "CONDUCTIVE, -"
+  })
+  void whatIsOfferedLooksAtTheDust(nelvar.core.model.Brief.Dust dust, String says) {
+    var review = Review.of(warm(dust), CatalogueFile.standard());
+    var warm =
+        review.open().stream()
+            .filter(e -> e.rule().id().equals("thermal.inside"))
+            .findFirst()
+            .orElseThrow();
+    var labels =
+        new WaysAsRepairs(CatalogueFile.standard())
+            .of(warm, review).stream().map(Repair::label).toList();
+    if (says.equals("-")) assertThat(labels).noneMatch(l -> l.startsWith("Put a fan"));
+    else assertThat(labels).anyMatch(l -> l.contains(says));
+  }
+
   /// The fan that is offered is placed, fed, and cools; nothing else is opened by it.
   @Test
   void aFanIsOfferedAndCures() {
-    var rails = java.util.List.of(Panel.rail("R1", 0, 342, 550));
-    var project =
-        build(
-            heated(box(Housing.PAINTED_STEEL, 600, 600, 250))
-                .device("X1", "block-line-8")
-                .device("X2", "block-neutral-8")
-                .wire("X0:L2", "X1:1", 2.5, 1)
-                .wire("X0:N", "X2:1", 2.5, 1)
-                .cabinet(c -> c.withRails(rails))
-                .at("X1", 250, 300)
-                .at("X2", 350, 300));
+    var project = warm(nelvar.core.model.Brief.Dust.NONE);
     var review = Review.of(project, CatalogueFile.standard());
     var warm =
         review.open().stream()
