@@ -6,10 +6,10 @@ import nelvar.core.compose.WaysAsRepairs;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.ProjectFile;
 import nelvar.core.finding.Severity;
-import nelvar.core.finding.Verdict;
 import nelvar.core.model.Project;
 import nelvar.core.review.Alike;
 import nelvar.core.review.Review;
+import nelvar.core.review.Unchecked;
 import picocli.CommandLine;
 
 @CommandLine.Command(
@@ -119,12 +119,23 @@ final class ReviewCommand implements Callable<Integer> {
           deviation.by(),
           deviation.date());
     }
-    for (var entry : review.notChecked())
-      out.printf(
-          "not checked %s, because %s  [%s]%n",
-          review.study().label(entry.verdict().subject()),
-          ((Verdict.NotChecked) entry.verdict()).why(),
-          entry.rule().id());
+    for (var cause : Unchecked.of(review.notChecked())) {
+      var rules = String.join(", ", cause.rules());
+      if (each || cause.subjects().size() < FOLDED)
+        for (var subject : cause.subjects())
+          out.printf(
+              "not checked %s, because %s  [%s]%n",
+              review.study().label(subject), cause.why(), rules);
+      else
+        out.printf(
+            "not checked %d times, because %s  [%s]%n        On %s%n",
+            cause.subjects().size(),
+            cause.why(),
+            rules,
+            cause.subjects().stream()
+                .map(review.study()::label)
+                .collect(java.util.stream.Collectors.joining(", ")));
+    }
     out.printf(
         "%d verdicts: %d passed, %d errors, %d warnings, %d advice, %d accepted, %d not checked%n",
         review.total(),

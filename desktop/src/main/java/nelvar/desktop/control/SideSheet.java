@@ -1,7 +1,6 @@
 package nelvar.desktop.control;
 
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -27,6 +26,7 @@ import nelvar.core.model.edit.Edits;
 import nelvar.core.model.edit.Horizon;
 import nelvar.core.review.Alike;
 import nelvar.core.review.Review;
+import nelvar.core.review.Unchecked;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.style.Theme;
 
@@ -215,18 +215,30 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     var mark = new HBox(8, Icon.of(alike.severity(), theme), count);
     mark.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     var open = unfolded.contains(key(alike));
-    var button = new Button(alike.title() + (open ? "  ▾" : "  ▸"), mark);
+    var button =
+        folding(
+            alike.title() + (open ? "  ▾" : "  ▸"),
+            mark,
+            "%d times %s, %s".formatted(alike.size(), alike.title(), open ? "shown" : "folded"),
+            key(alike),
+            session,
+            review);
     button.setId("alike-" + alike.rule().replace('.', '-'));
+    return button;
+  }
+
+  private Button folding(
+      String text, Node mark, String said, String key, Session session, Review review) {
+    var button = new Button(text, mark);
     button.setGraphicTextGap(8);
     button.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     button.setWrapText(true);
     button.setMinHeight(Region.USE_PREF_SIZE);
     button.getStyleClass().add("fact");
     button.setMaxWidth(Double.MAX_VALUE);
-    button.setAccessibleText(
-        "%d times %s, %s".formatted(alike.size(), alike.title(), open ? "shown" : "folded"));
+    button.setAccessibleText(said);
     button.setOnAction(_ -> {
-      if (!unfolded.add(key(alike))) unfolded.remove(key(alike));
+      if (!unfolded.add(key)) unfolded.remove(key);
       show(session, review, theme, today);
     });
     return button;
@@ -241,15 +253,33 @@ public final class SideSheet extends ScrollPane implements FindingCard.Actions {
     return button;
   }
 
-  /// What several rules lack stands once.
-  private static Node notChecked(Session session, Review review) {
+  /// What is lacking stands once; at several subjects folded, and pressed, each stands below it.
+  private Node notChecked(Session session, Review review) {
     var list = new VBox();
-    for (var verdict :
-        new LinkedHashSet<>(review.notChecked().stream().map(Review.Entry::verdict).toList()))
-      if (verdict instanceof Verdict.NotChecked(var subject, var why))
+    for (var cause : Unchecked.of(review.notChecked())) {
+      var folds = cause.subjects().size() >= FOLDED;
+      if (folds) list.getChildren().add(header(cause, session, review));
+      if (folds && !unfolded.contains(cause.why())) continue;
+      for (var subject : cause.subjects())
         list.getChildren()
-            .add(row(Optional.empty(), "not checked on ", subject, why, session, review));
+            .add(row(Optional.empty(), "not checked on ", subject, cause.why(), session, review));
+    }
     return list;
+  }
+
+  private Button header(Unchecked cause, Session session, Review review) {
+    var count = new Label(cause.subjects().size() + " ×");
+    count.getStyleClass().add("mono");
+    count.setMinWidth(Region.USE_PREF_SIZE);
+    var open = unfolded.contains(cause.why());
+    return folding(
+        cause.why() + (open ? "  ▾" : "  ▸"),
+        count,
+        "%d times not checked, %s, %s"
+            .formatted(cause.subjects().size(), cause.why(), open ? "shown" : "folded"),
+        cause.why(),
+        session,
+        review);
   }
 
   private static Button row(

@@ -21,6 +21,12 @@ final class AirChart {
   /// So many limits are named; the rest is drawn without words.
   private static final int NAMED = 4;
 
+  /// The scale goes no further than so many kelvin.
+  private static final double HOTTEST = 110;
+
+  /// As wide as what stands beside the line.
+  private static final double WORDS = 62;
+
   private final Study study;
   private final Cabinet cabinet;
   private final PlateArea plate;
@@ -49,7 +55,9 @@ final class AirChart {
         Math.max(
             air.upper(air.rise(1)).celsius(),
             limits.stream().mapToDouble(l -> Math.max(l.upper(), l.most())).max().orElse(0));
-    var most = Math.max(least + 15, Math.ceil((Math.min(warmest, least + 45) + 1) / 5) * 5);
+    var most = Math.max(least + 15, Math.ceil((Math.min(warmest, least + HOTTEST) + 1) / 5) * 5);
+    var step = most - least > 60 ? 10 : 5;
+    var every = (most - least) / step > 6 ? 2 : 1;
     var top = plate.y();
     var bottom = plate.y() + plate.height();
     var from = left + 8;
@@ -62,15 +70,15 @@ final class AirChart {
             Face.SEMIBOLD,
             SMALL,
             Ink.TEXT_SOFT));
-    for (var t = least; t <= most; t += 5) {
+    for (var t = least; t <= most; t += step) {
       var x = x(t, least, most, from, to);
       shapes.add(Shape.line(x, top, x, bottom, Shape.Pen.of(Ink.LINE, 1)));
-      if ((Math.round(t - least) / 5) % (most - least > 30 ? 2 : 1) == 0)
+      if ((Math.round(t - least) / step) % every == 0)
         shapes.add(
             Shape.text(
                 x,
                 bottom + 14,
-                "%.0f".formatted(t) + (t + 5 > most ? " °C" : ""),
+                "%.0f".formatted(t) + (t + every * step > most ? " °C" : ""),
                 Face.TEXT,
                 SMALL,
                 Ink.TEXT_SOFT,
@@ -89,22 +97,28 @@ final class AirChart {
             Shape.Anchor.END));
     curve(shapes, least, most, from, to, top, bottom);
     limits(limits, shapes, new double[] {least, most, from, to});
+    // Beside the line, on the side where there is room.
+    var line = x(air.hottest().celsius(), least, most, from, to);
+    var back = line > to - WORDS;
+    var anchor = back ? Shape.Anchor.END : Shape.Anchor.START;
     shapes.add(
         Shape.text(
-            x(air.hottest().celsius(), least, most, from, to) + 5,
+            line + (back ? -5 : 5),
             top + 12,
             "%.1f °C".formatted(air.hottest().celsius()),
             Face.BOLD,
             12.5,
-            Ink.ACCENT));
+            Ink.ACCENT,
+            anchor));
     shapes.add(
         Shape.text(
-            x(air.hottest().celsius(), least, most, from, to) + 5,
+            line + (back ? -5 : 5),
             top + 26,
             "up to %.1f".formatted(air.upper(air.rise(1)).celsius()),
             Face.TEXT,
             SMALL,
-            Ink.TEXT_SOFT));
+            Ink.TEXT_SOFT,
+            anchor));
     return shapes;
   }
 

@@ -382,8 +382,9 @@ public final class PlatePicture {
         .filter(end -> end.device().equals(body.id()))
         .map(TerminalRef::terminal)
         .distinct()
-        .filter(terminal -> TerminalPlace.known(body, terminal))
-        .map(terminal -> TerminalPlace.of(body, terminal))
+        .flatMap(terminal -> TerminalPlace.known(body, terminal).stream())
+        // On the middle line of a strip they would strike its name through.
+        .filter(place -> place.sides().size() == 1)
         .forEach(place ->
             shapes.add(
                 Shape.circle(
@@ -525,7 +526,7 @@ public final class PlatePicture {
             .flatMap(b -> b.part().article().mass().stream())
             .mapToDouble(m -> m.value())
             .sum();
-    return "door from %s, %.1f kg".formatted(inside ? "inside" : "outside", mass);
+    return "door%s, %.1f kg".formatted(inside ? " from inside" : "", mass);
   }
 
   /// The side of the door on the picture.

@@ -1,6 +1,8 @@
 package nelvar.core.analysis.space;
 
+import java.util.Comparator;
 import java.util.Optional;
+import java.util.function.Predicate;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Article;
 import nelvar.core.catalogue.Enclosure;
@@ -31,6 +33,35 @@ public final class NewWalls {
         cabinet.device(),
         next,
         study);
+  }
+
+  /// Nobody takes a cabinet of more than so many times the room for one reason (common practice).
+  private static final double LARGER = 3;
+
+  /// The smallest enclosure of the catalogue of the same walls, no smaller in any direction, that
+  /// does; what stands in it stays where it is, from the left and from above.
+  public static Optional<Edit> larger(Cabinet cabinet, Study study, Predicate<Edit> does) {
+    var shell = cabinet.shell();
+    var now = shell.width().metres() * shell.height().metres() * shell.depth().metres();
+    return study
+        .catalogue()
+        .of(Enclosure.class)
+        .filter(e -> e.madeOf() == shell.housing() && !is(e, shell))
+        .filter(e -> volume(e) <= LARGER * now)
+        .filter(e ->
+            e.width().compareTo(shell.width()) >= 0
+                && e.height().compareTo(shell.height()) >= 0
+                && e.depth().compareTo(shell.depth()) >= 0)
+        .sorted(Comparator.comparingDouble(NewWalls::volume).thenComparing(Enclosure::id))
+        .map(e ->
+            edit(cabinet, shell.sized(e.width(), e.height(), e.depth()), study)
+                .named("Take %s".formatted(e.name())))
+        .filter(does)
+        .findFirst();
+  }
+
+  private static double volume(Enclosure e) {
+    return e.width().metres() * e.height().metres() * e.depth().metres();
   }
 
   /// What was done to a cabinet, and its enclosure is the one of these walls.

@@ -5,9 +5,11 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.finding.Reason;
+import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Cabinet;
+import nelvar.core.model.edit.Edit;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Percent;
 
@@ -53,6 +55,18 @@ public final class RoomKept implements Rule {
         "%s of the rails in %s is free; a fifth is usual, so that a relay more next year needs no new cabinet. Arrange it again or take the next size."
             .formatted(left, cabinet.name()),
         trail,
-        java.util.List.of());
+        NewWalls.larger(cabinet, study, edit -> kept(edit, cabinet, study)).stream()
+            .map(Repair::of)
+            .toList());
+  }
+
+  /// Whether enough is left then.
+  private static boolean kept(Edit edit, Cabinet cabinet, Study study) {
+    var next = study.tried(edit.apply(study.project()));
+    return next.project()
+        .layout()
+        .cabinet(cabinet.id())
+        .filter(now -> RoomLeft.of(now, Bodies.of(next).in(now)).compareTo(KEPT) >= 0)
+        .isPresent();
   }
 }

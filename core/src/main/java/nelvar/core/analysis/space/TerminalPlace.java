@@ -2,19 +2,10 @@ package nelvar.core.analysis.space;
 
 import java.util.List;
 import java.util.Optional;
-import nelvar.core.catalogue.CircuitBreaker;
-import nelvar.core.catalogue.Contactor;
-import nelvar.core.catalogue.Disconnector;
-import nelvar.core.catalogue.DistributionBlock;
 import nelvar.core.catalogue.Fitting;
-import nelvar.core.catalogue.FuseHolder;
-import nelvar.core.catalogue.MotorProtector;
-import nelvar.core.catalogue.Relay;
-import nelvar.core.catalogue.ResidualCurrentDevice;
-import nelvar.core.catalogue.SafetyRelay;
+import nelvar.core.catalogue.Link;
+import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Terminal;
-import nelvar.core.catalogue.TerminalStrip;
-import nelvar.core.catalogue.TimerRelay;
 
 /// Where a terminal is on a body that is mounted: the side its wire leaves at, and where along it.
 ///
@@ -32,19 +23,16 @@ public record TerminalPlace(List<Fitting.Side> sides, double x, double y) {
   }
 
   public static TerminalPlace of(Body body, String terminal) {
-    return stated(body, terminal)
-        .or(() -> inRow(body, terminal))
-        .or(() -> byNumber(body, terminal))
+    return known(body, terminal)
         .orElseGet(
             () -> new TerminalPlace(body.wires(), body.box().middleX(), body.box().middleY()));
   }
 
-  /// Whether its data, or its kind, say where it is.
-  public static boolean known(Body body, String terminal) {
+  /// Where its data, or its kind, say it is.
+  public static Optional<TerminalPlace> known(Body body, String terminal) {
     return stated(body, terminal)
         .or(() -> inRow(body, terminal))
-        .or(() -> byNumber(body, terminal))
-        .isPresent();
+        .or(() -> byNumber(body, terminal));
   }
 
   private static Optional<TerminalPlace> stated(Body body, String terminal) {
@@ -58,8 +46,7 @@ public record TerminalPlace(List<Fitting.Side> sides, double x, double y) {
   }
 
   private static Optional<TerminalPlace> inRow(Body body, String terminal) {
-    if (!(body.part() instanceof TerminalStrip || body.part() instanceof DistributionBlock))
-      return Optional.empty();
+    if (!strip(body.part())) return Optional.empty();
     var marks = body.part().terminals();
     for (var i = 0; i < marks.size(); i++)
       if (marks.get(i).name().equals(terminal))
@@ -73,21 +60,7 @@ public record TerminalPlace(List<Fitting.Side> sides, double x, double y) {
   }
 
   private static Optional<TerminalPlace> byNumber(Body body, String terminal) {
-    var poles =
-        switch (body.part()) {
-          case CircuitBreaker _,
-              FuseHolder _,
-              MotorProtector _,
-              ResidualCurrentDevice _,
-              Disconnector _,
-              Contactor _,
-              Relay _,
-              TimerRelay _,
-              SafetyRelay _ ->
-              true;
-          default -> false;
-        };
-    if (!poles || body.fitting().wires().size() == 1) return Optional.empty();
+    if (!poles(body.part()) || body.fitting().wires().size() == 1) return Optional.empty();
     var odd = odd(terminal);
     if (odd.isEmpty()) return Optional.empty();
     var row =
@@ -97,6 +70,25 @@ public record TerminalPlace(List<Fitting.Side> sides, double x, double y) {
             .toList();
     var side = odd.get() ? Fitting.Side.TOP : Fitting.Side.BOTTOM;
     return Optional.of(at(body, List.of(side), side, (row.indexOf(terminal) + 0.5) / row.size()));
+  }
+
+  /// Terminals 1, 2, 3 … that nothing switches between.
+  private static boolean strip(Part part) {
+    var marks = part.terminals();
+    for (var i = 0; i < marks.size(); i++)
+      if (!marks.get(i).name().equals(String.valueOf(i + 1))) return false;
+    return marks.size() > 1
+        && part.links().stream().allMatch(link -> link.kind() == Link.Kind.JOINED);
+  }
+
+  /// Ways through it from an odd terminal to the even one behind it.
+  private static boolean poles(Part part) {
+    return part.logic().isEmpty()
+        && part.links().stream()
+            .filter(link -> link.kind() != Link.Kind.JOINED)
+            .anyMatch(link ->
+                odd(link.a()).equals(Optional.of(true))
+                    && odd(link.b()).equals(Optional.of(false)));
   }
 
   /// Empty for a mark that ends in no digit.

@@ -10,7 +10,6 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.space.NewWalls;
-import nelvar.core.catalogue.Enclosure;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
@@ -75,33 +74,7 @@ public final class InsideWarm implements Rule {
   /// The smallest enclosure of the catalogue whose walls carry it off, its plate as it was laid
   /// out.
   private static Optional<Edit> larger(Cabinet cabinet, Study study, Temperature limit) {
-    var shell = cabinet.shell();
-    return study
-        .catalogue()
-        .of(Enclosure.class)
-        .filter(e -> e.madeOf() == shell.housing())
-        .filter(e ->
-            volume(e)
-                <= LARGER
-                    * shell.width().metres()
-                    * shell.height().metres()
-                    * shell.depth().metres())
-        .filter(e ->
-            e.width().compareTo(shell.width()) >= 0
-                && e.height().compareTo(shell.height()) >= 0
-                && e.depth().compareTo(shell.depth()) >= 0)
-        .sorted(java.util.Comparator.comparingDouble(InsideWarm::volume))
-        .map(e -> grow(cabinet, e, study))
-        .filter(edit -> cool(edit, cabinet, study, limit))
-        .findFirst();
-  }
-
-  /// Nobody takes a cabinet of more than so many times the room only to lose heat (common
-  /// practice).
-  private static final double LARGER = 3;
-
-  private static double volume(Enclosure e) {
-    return e.width().metres() * e.height().metres() * e.depth().metres();
+    return NewWalls.larger(cabinet, study, edit -> cool(edit, cabinet, study, limit));
   }
 
   private static boolean cool(Edit edit, Cabinet cabinet, Study study, Temperature limit) {
@@ -134,11 +107,5 @@ public final class InsideWarm implements Rule {
                     inside.size() == 1 ? "" : "s",
                     inside.stream().map(Body::name).collect(Collectors.joining(", "))),
             inside.stream().map(body -> body.at().sinking(true)).toList()));
-  }
-
-  private static Edit grow(Cabinet cabinet, Enclosure next, Study study) {
-    return NewWalls.edit(
-            cabinet, cabinet.shell().sized(next.width(), next.height(), next.depth()), study)
-        .named("Take %s".formatted(next.name()));
   }
 }

@@ -169,6 +169,31 @@ class PlaceRulesTest {
     assertThat(room(26)).isInstanceOf(Verdict.Finding.class);
   }
 
+  /// Full rails down to the bottom of 400 × 600 × 210: the next size of steel has rows below them.
+  /// A cabinet of which the catalogue has no larger one of at most three times the room gets none.
+  @Test
+  void aFullCabinetIsOfferedTheNextSize() {
+    var full = full(400, 600);
+    full.cures(new RoomKept(), "C");
+    assertThat(full.found(new RoomKept(), "C").proposals().getFirst().label())
+        .isEqualTo("Take Steel enclosure 600 × 800 × 250 mm with plate");
+    assertThat(full(1200, 1600).found(new RoomKept(), "C").proposals()).isEmpty();
+  }
+
+  private static Panel full(double width, double height) {
+    var panel = Panel.mains().cabinet(width, height, 210);
+    var rails = new java.util.ArrayList<nelvar.core.model.Cabinet.Rail>();
+    var across = (int) ((width - 50) / 17.5);
+    for (var row = 0; 150 * (row + 1) <= height - 50; row++) {
+      rails.add(Panel.rail("R" + row, 0, 100 + 150 * row, across * 17.5));
+      for (var i = 0; i < across; i++)
+        panel
+            .device("F" + row + "." + i, "breaker-1p-c6")
+            .at("F" + row + "." + i, 17.5 * i, 57.5 + 150 * row);
+    }
+    return panel.cabinet(c -> c.withRails(rails));
+  }
+
   private static Verdict room(int breakers) {
     var panel = Panel.mains().cabinet(600, 215, 250);
     // A plate of 550 × 165: one row and nothing below it.

@@ -62,7 +62,7 @@ public final class PanelStage implements Stage {
   private Optional<PanelModel> shown = Optional.empty();
   private Optional<Id> last = Optional.empty();
   private Lens lens = Lens.PLACE;
-  private final ToggleButton inside = new ToggleButton("from inside");
+  private final ToggleButton inside = new ToggleButton("From inside");
   private final javafx.scene.layout.StackPane middle =
       new javafx.scene.layout.StackPane(picture, inside);
   private final List<Id> marked = new ArrayList<>();
