@@ -9,13 +9,15 @@ import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Cabinet;
+import nelvar.core.model.Id;
 import nelvar.core.model.Surface;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Length;
 import nelvar.core.units.Percent;
 
 /// Air that a fan, an exchanger or a cooling unit moves finds its way: before its face inside the
-/// cabinet stand no parts, and no ducts with their wires.
+/// cabinet stand no parts, and no ducts with their wires. Wires that lie in no duct hang where
+/// nobody knows: then it is not checked.
 public final class AirPath implements Rule {
   private static final Reason BLOCKED = Reason.of("Something stands before a fan");
 
@@ -57,7 +59,12 @@ public final class AirPath implements Rule {
     var covered = Math.min(1, before.stream().mapToDouble(Before::share).sum());
     w.result("covered", "sum of the shares", Percent.ofFraction(covered));
     var trail = w.explain(body.name()).trail();
-    if (covered <= COVERED.fraction()) return new Verdict.Pass(body.id(), trail);
+    if (covered <= COVERED.fraction())
+      return loose(placed)
+          ? new Verdict.NotChecked(
+              body.id(),
+              "its cabinet has no ducts: whether wires hang before it, nobody can say; tie them away from it")
+          : new Verdict.Pass(body.id(), trail);
     return new Verdict.Finding(
         body.id(),
         Severity.WARNING,
@@ -71,6 +78,21 @@ public final class AirPath implements Rule {
                 placed.measures()),
         trail,
         placed.moved(there -> clear(there, cabinet, Bodies.of(placed.study()).in(cabinet))));
+  }
+
+  /// Whether wires between what is mounted lie in no duct.
+  private static boolean loose(Placed placed) {
+    var bodies = Bodies.of(placed.study());
+    return placed.cabinet().ducts().isEmpty()
+        && placed.study().project().conductors().stream()
+            .anyMatch(wire ->
+                in(placed.cabinet(), wire.from().device(), bodies)
+                    && in(placed.cabinet(), wire.to().device(), bodies)
+                    && !wire.from().device().equals(wire.to().device()));
+  }
+
+  private static boolean in(Cabinet cabinet, Id device, Bodies bodies) {
+    return bodies.of(device).filter(b -> b.at().cabinet().equals(cabinet.id())).isPresent();
   }
 
   /// Whether no more of the face of something that blows is covered there than may be.

@@ -16,6 +16,7 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Surface;
+import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.model.edit.LayoutEdits;
 import nelvar.core.trail.Working;
@@ -103,25 +104,31 @@ public final class DustKept implements Rule {
   private static List<Repair> ways(Placed placed, boolean low) {
     var fan = placed.body();
     var device = fan.device();
-    if (low) return inWall(placed);
     if (device.isEmpty()) return List.of();
+    var moved = low ? inWall(placed) : Optional.<Edit>empty();
+    if (low && moved.isEmpty()) return List.of();
+    if (fan.fitting().filtered()) return moved.map(Repair::of).stream().toList();
     return placed.study().catalogue().all().stream()
         .filter(part -> replaces(part, fan))
         .filter(part -> part.article().fitting().filter(Fitting::filtered).isPresent())
         .sorted(java.util.Comparator.comparingDouble(DustKept::moves).thenComparing(Part::id))
-        .filter(part -> moves(part) > 0)
-        .map(part -> Repair.of(Edits.swap(device.get(), part)))
+        .map(part -> {
+          var swap = Edits.swap(device.get(), part);
+          return Repair.of(
+              moved
+                  .map(to -> swap.then(to).named("%s, with a filter".formatted(to.label())))
+                  .orElse(swap));
+        })
         .filter(repair -> stands(repair, placed))
         .limit(1)
         .toList();
   }
 
-  /// Low in a side wall, with nothing before it; where it has no filter of its own it is told so
-  /// there.
-  private static List<Repair> inWall(Placed placed) {
+  /// Low in a side wall, with nothing before it.
+  private static Optional<Edit> inWall(Placed placed) {
     var fan = placed.body();
     var cabinet = placed.cabinet();
-    if (fan.device().isEmpty() || fan.at().stays()) return List.of();
+    if (fan.device().isEmpty() || fan.at().stays()) return Optional.empty();
     for (var wall : List.of(Surface.RIGHT, Surface.LEFT)) {
       var room = Fits.surface(cabinet, wall);
       var there =
@@ -139,12 +146,11 @@ public final class DustKept implements Rule {
                       placed.fits(),
                       b -> AirPath.clear(b, cabinet, Bodies.of(placed.study()).in(cabinet))));
       if (there.isPresent())
-        return List.of(
-            Repair.of(
-                LayoutEdits.place(fan.device().get(), there.get().at())
-                    .named("Put %s in the %s".formatted(fan.name(), wall.words()))));
+        return Optional.of(
+            LayoutEdits.place(fan.device().get(), there.get().at())
+                .named("Put %s in the %s".formatted(fan.name(), wall.words())));
     }
-    return List.of();
+    return Optional.empty();
   }
 
   private static final double AROUND = 60;

@@ -58,19 +58,25 @@ public enum WireClass {
   /// For each terminal the number of what wires and parts join it to for good.
   private static int[] nets(Study study) {
     var topology = study.network().topology();
-    var net = topology.joinedNodes();
-    for (var changed = true; changed; ) {
-      changed = false;
-      for (var edge = 0; edge < topology.edgeCount(); edge++) {
-        if (!(topology.edge(edge) instanceof Edge.Wire)) continue;
-        var a = net[topology.from(edge)];
-        var b = net[topology.otherEnd(edge, topology.from(edge))];
-        if (a == b) continue;
-        for (var i = 0; i < net.length; i++) if (net[i] == Math.max(a, b)) net[i] = Math.min(a, b);
-        changed = true;
-      }
+    var joined = topology.joinedNodes();
+    var root = new int[joined.length];
+    for (var i = 0; i < root.length; i++) root[i] = i;
+    for (var edge = 0; edge < topology.edgeCount(); edge++) {
+      if (!(topology.edge(edge) instanceof Edge.Wire)) continue;
+      var a = root(joined[topology.from(edge)], root);
+      var b = root(joined[topology.otherEnd(edge, topology.from(edge))], root);
+      root[Math.max(a, b)] = Math.min(a, b);
     }
-    return net;
+    return java.util.Arrays.stream(joined).map(node -> root(node, root)).toArray();
+  }
+
+  private static int root(int of, int[] root) {
+    var at = of;
+    while (root[at] != at) {
+      root[at] = root[root[at]];
+      at = root[at];
+    }
+    return at;
   }
 
   /// What joins a terminal of a drive, not one it is fed or told by, and one of a motor, through

@@ -60,6 +60,7 @@ class DustKeptTest {
     assertThat(swap.found(new DustKept(), "E1").proposals().getFirst().label())
         .contains("filter outside, 24 V");
     panel("fan-24v-0p25a-filter", Surface.BOTTOM, Dust.OTHER).cures(new DustKept(), "E1");
+    panel("fan-24v-0p25a", Surface.BOTTOM, Dust.OTHER).cures(new DustKept(), "E1");
     assertThat(
             panel("fan-24v-0p25a-filter", Surface.RIGHT, Dust.CONDUCTIVE)
                 .found(new DustKept(), "E1")

@@ -108,6 +108,17 @@ class InsideDepthTest {
     blocked.cures(new AirPath(), "E1");
     var free = panel().at("E1", Surface.RIGHT, 110, 300).at("T1", at - 51, 300);
     assertThat(free.judge(new AirPath(), "E1")).isInstanceOf(Verdict.Pass.class);
+    // Wires between what is mounted, and no duct for them.
+    var loose =
+        panel()
+            .device("X9", "terminals-10x2p5")
+            .wire("T1:+", "X9:1", 1, 0.5)
+            .at("E1", Surface.RIGHT, 110, 300)
+            .at("T1", at - 51, 300)
+            .at("X9", 20, 600);
+    assertThat(loose.judge(new AirPath(), "E1")).isInstanceOf(Verdict.NotChecked.class);
+    var laid = loose.cabinet(c -> c.withDucts(List.of(Panel.duct("D1", 0, 500, 400, false))));
+    assertThat(laid.judge(new AirPath(), "E1")).isInstanceOf(Verdict.Pass.class);
     // What only stirs on the plate has no wall it blows through.
     assertThat(
             new AirPath()
