@@ -106,7 +106,7 @@ public final class Kind<Q extends Quantity> {
   public static final Kind<Length> LENGTH =
       kind(
           "a length",
-          "3.2 m, 850 mm or 12 ft",
+          "3.2 m, 850 mm, 12 ft or 4 ft 6 1/2 in",
           Length.RANGE,
           Length::new,
           "m",
@@ -404,6 +404,10 @@ public final class Kind<Q extends Quantity> {
     if (this == (Object) CROSS_SECTION
         && trimmed.toUpperCase(Locale.ROOT).matches(".*(AWG|#|/0|MCM|KCMIL).*"))
       return gauge(trimmed);
+    if (this == (Object) LENGTH) {
+      var inches = FeetInches.read(trimmed);
+      if (inches.isPresent()) return make(inches.getAsDouble() * 0.0254);
+    }
     var match = WRITTEN.matcher(trimmed);
     if (!match.matches()) return misread("'" + text + "' is not " + name);
     var unit = Objects.requireNonNull(match.group(2)).strip();

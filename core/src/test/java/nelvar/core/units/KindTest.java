@@ -40,6 +40,41 @@ class KindTest {
     assertThat(Kind.LENGTH.read(text).orThrow().metres()).isCloseTo(metres, within(1e-9));
   }
 
+  /// By definition 25.4 mm an inch: 54 in = 1.3716 m.
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      quoteCharacter = '`',
+      value = {
+        "4 ft 6 in|1.3716",
+        "4' 6 1/2\"|1.3843",
+        "4'-6\"|1.3716",
+        "12 feet, 3/8 inch|3.667125",
+        "7/8 in|0.022225",
+        "3-1/2 in|0.0889",
+        "4 ft 6,5 in|1.3843",
+        "2'|0.6096",
+        "6.5 in|0.1651"
+      })
+  void readsFeetAndInches(String text, double metres) {
+    assertThat(Kind.LENGTH.read(text).orThrow().metres()).isCloseTo(metres, within(1e-9));
+  }
+
+  @ParameterizedTest
+  @org.junit.jupiter.params.provider.ValueSource(
+      strings = {
+        "4 ft 6",
+        "5/0 in",
+        "1/2 ft 3 in",
+        "4 ft in",
+        "3 / 8",
+        "4 ft -6 ft",
+        "9e9 ft 1 in"
+      })
+  void saysWhatIsNoLength(String text) {
+    assertThat(Kind.LENGTH.read(text)).isInstanceOf(Reading.Misread.class);
+  }
+
   @Test
   void readsFahrenheit() {
     assertThat(Kind.TEMPERATURE.read("104 °F").orThrow().celsius()).isCloseTo(40, within(1e-9));
