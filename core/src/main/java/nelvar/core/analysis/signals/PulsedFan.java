@@ -10,9 +10,11 @@ import nelvar.core.model.Device;
 import nelvar.core.units.Percent;
 
 /// A fan or a small motor on an output of pulses of set width: it turns from some width on. The
-/// width is its duty, as the project says it; where nothing is said, it is full.
+/// width is its duty, as the project says it; where nothing is said, it is full. Only a part whose
+/// data say from where it turns is judged: the duty of another may be how long it runs.
 public final class PulsedFan {
-  /// Where its data do not say: from memory, unchecked; common practice, no published source.
+  /// Where its data do not say, said and not judged: from memory, unchecked; common practice, no
+  /// published source.
   public static final Percent USUAL = new Percent(60);
 
   private PulsedFan() {}
@@ -29,7 +31,9 @@ public final class PulsedFan {
     return device
         .work()
         .duty()
-        .filter(width -> width.percent() < turnsFrom(motor).percent())
+        .filter(width ->
+            motor.article().fitting().flatMap(Fitting::turnsFrom).stream()
+                .anyMatch(least -> width.percent() < least.percent()))
         .filter(_ -> pulsed(device, study));
   }
 

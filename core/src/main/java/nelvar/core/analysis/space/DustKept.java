@@ -66,10 +66,10 @@ public final class DustKept implements Rule {
     w.given(
         "draws in", low ? "from the floor" : "through the " + fan.surface().words(), "as placed");
     var trail = w.explain(fan.name()).trail();
-    if (dust.isEmpty() && !(fan.fitting().filtered() && !low))
+    if (dust.isEmpty())
       return new Verdict.NotChecked(
           fan.id(), "whether the air around carries dust is not said (Brief)");
-    var what = dust.orElse(Brief.Dust.NONE);
+    var what = dust.get();
     var bad =
         switch (what) {
           case NONE -> false;

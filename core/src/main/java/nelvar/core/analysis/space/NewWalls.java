@@ -97,15 +97,11 @@ public final class NewWalls {
         .of(Enclosure.class)
         .filter(part -> is(part, walls))
         .findFirst()
-        .orElseGet(() -> built(walls));
+        .orElseGet(() -> built(walls.housing(), walls.width(), walls.height(), walls.depth()));
   }
 
-  private static Enclosure built(Shell walls) {
-    var size =
-        java.util.stream.Stream.of(walls.width(), walls.height(), walls.depth())
-            .map(NewWalls::millimetres)
-            .toList();
-    var housing = walls.housing();
+  private static Enclosure built(Housing housing, Length width, Length height, Length depth) {
+    var size = java.util.stream.Stream.of(width, height, depth).map(NewWalls::millimetres).toList();
     return new Enclosure(
         "housing-%s-%s"
             .formatted(
@@ -116,9 +112,9 @@ public final class NewWalls {
                 housing == Housing.OPEN ? "Open shelf" : "Housing of " + housing.words() + ",",
                 String.join(" × ", size)),
         Article.UNKNOWN,
-        walls.width(),
-        walls.height(),
-        walls.depth(),
+        width,
+        height,
+        depth,
         Optional.of(housing).filter(h -> h != Housing.PAINTED_STEEL));
   }
 
@@ -159,9 +155,11 @@ public final class NewWalls {
         .anyMatch(c -> java.util.Set.of(c.from(), c.to()).equals(ends));
   }
 
-  /// A housing of the project's own that no device is any more goes with its walls.
+  /// A housing that was built to size here and that no device is any more goes with its walls; what
+  /// the builder entered stays.
   private static Project unused(Project project, Enclosure old) {
-    return project.devices().stream().anyMatch(d -> d.part().equals(old.id()))
+    var here = built(old.madeOf(), old.width(), old.height(), old.depth()).equals(old);
+    return !here || project.devices().stream().anyMatch(d -> d.part().equals(old.id()))
         ? project
         : project.withOwnParts(
             project.ownParts().stream().filter(own -> !own.id().equals(old.id())).toList());

@@ -27,7 +27,7 @@ import nelvar.core.review.Review;
 /// A fan with its filter in the wall of a cabinet that gets too warm, an exchanger where no fan
 /// does, a cooling unit where neither does: the smallest of the catalogue, placed where one is
 /// free, fed by the best way there is. Where the dust around conducts, no fan; where it is there at
-/// all, one with a filter of its own.
+/// all, one with a filter of its own; so too while nobody said.
 public final class Ventilation {
   private Ventilation() {}
 
@@ -75,7 +75,7 @@ public final class Ventilation {
   private static boolean bears(Part part, Study study) {
     if (moves(part) == 0) return true;
     var filtered = part.article().fitting().filter(Fitting::filtered).isPresent();
-    return switch (study.project().brief().surroundings().dust().orElse(Brief.Dust.NONE)) {
+    return switch (study.project().brief().surroundings().dust().orElse(Brief.Dust.OTHER)) {
       case NONE -> true;
       case COMBUSTIBLE, OTHER -> filtered;
       case CONDUCTIVE -> false;

@@ -205,7 +205,7 @@ class ValuesAndToleranceTest {
   @CsvSource({
     "fan-24v-0p25a, 49, false, 50 %",
     "fan-24v-0p25a, 50, true, 50 %",
-    "pump-24v-3a, 59, false, 60 %",
+    "pump-24v-3a, 30, true, 60 %",
     "pump-24v-3a, 100, true, 60 %"
   })
   void aFanTurnsFromSomeWidthOn(String part, double width, boolean turns, String least) {

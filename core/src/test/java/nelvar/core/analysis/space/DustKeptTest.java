@@ -37,7 +37,7 @@ class DustKeptTest {
         "fan-24v-0p25a, RIGHT, -, not checked",
         "fan-24v-0p25a, RIGHT, COMBUSTIBLE, no filter",
         "fan-24v-0p25a-filter, RIGHT, COMBUSTIBLE, passes",
-        "fan-24v-0p25a-filter, RIGHT, -, passes",
+        "fan-24v-0p25a-filter, RIGHT, -, not checked",
         "fan-24v-0p25a-filter, RIGHT, CONDUCTIVE, through a filter too",
         "fan-24v-0p25a-filter, BOTTOM, OTHER, from the floor",
         "fan-24v-0p25a-filter, BOTTOM, -, not checked",

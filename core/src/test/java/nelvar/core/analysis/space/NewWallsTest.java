@@ -99,6 +99,26 @@ class NewWallsTest {
     assertThat(cabinet(other).shell().where()).isEqualTo(where);
   }
 
+  /// A housing of the builder's own stays in the project, whatever the walls become.
+  @Test
+  void whatTheBuilderEnteredStays() {
+    var own =
+        new Enclosure(
+            "our-box",
+            "Our box",
+            nelvar.core.catalogue.Article.UNKNOWN,
+            Length.ofMillimetres(600),
+            Length.ofMillimetres(800),
+            Length.ofMillimetres(250),
+            Optional.empty());
+    var before = project().withOwnParts(java.util.List.of(own));
+    var device = before.device(new Id("UC1")).orElseThrow();
+    var project = nelvar.core.model.edit.Edits.swap(device, own).apply(before);
+    var plastic = changed(project, cabinet(project).shell().with(d -> d.housing = Housing.PLASTIC));
+    assertThat(part(plastic).id()).isEqualTo("enclosure-600x800x250-plastic");
+    assertThat(plastic.ownParts()).contains(own);
+  }
+
   /// What was built to size goes when nothing is built so any more; back and forth leaves one part.
   @ParameterizedTest
   @EnumSource(Housing.class)
