@@ -9,7 +9,6 @@ import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Cabinet;
-import nelvar.core.model.Id;
 import nelvar.core.model.Surface;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Length;
@@ -86,13 +85,9 @@ public final class AirPath implements Rule {
     return placed.cabinet().ducts().isEmpty()
         && placed.study().project().conductors().stream()
             .anyMatch(wire ->
-                in(placed.cabinet(), wire.from().device(), bodies)
-                    && in(placed.cabinet(), wire.to().device(), bodies)
+                bodies.in(placed.cabinet(), wire.from().device()).isPresent()
+                    && bodies.in(placed.cabinet(), wire.to().device()).isPresent()
                     && !wire.from().device().equals(wire.to().device()));
-  }
-
-  private static boolean in(Cabinet cabinet, Id device, Bodies bodies) {
-    return bodies.of(device).filter(b -> b.at().cabinet().equals(cabinet.id())).isPresent();
   }
 
   /// Whether no more of the face of something that blows is covered there than may be.

@@ -136,6 +136,11 @@ public final class Bodies {
     return byCabinet.getOrDefault(cabinet.id(), List.of());
   }
 
+  /// Where it is mounted in this cabinet.
+  public Optional<Body> in(Cabinet cabinet, Id device) {
+    return of(device).filter(body -> body.at().cabinet().equals(cabinet.id()));
+  }
+
   public Optional<Body> of(Id device) {
     return Optional.ofNullable(byDevice.get(device));
   }

@@ -48,19 +48,15 @@ public final class DuctUse {
   public static DuctUse of(Cabinet cabinet, Study study) {
     return study.once(
         List.of(DuctUse.class, cabinet.id()),
-        () -> new DuctUse(cabinet, id -> here(id, cabinet, study), study));
+        () -> new DuctUse(cabinet, id -> Bodies.of(study).in(cabinet, id), study));
   }
 
   /// As it would be with one body elsewhere.
   static DuctUse with(Body there, Cabinet cabinet, Study study) {
     return new DuctUse(
         cabinet,
-        id -> id.equals(there.id()) ? Optional.of(there) : here(id, cabinet, study),
+        id -> id.equals(there.id()) ? Optional.of(there) : Bodies.of(study).in(cabinet, id),
         study);
-  }
-
-  private static Optional<Body> here(Id device, Cabinet cabinet, Study study) {
-    return Bodies.of(study).of(device).filter(b -> b.at().cabinet().equals(cabinet.id()));
   }
 
   private static Optional<Stretch> along(DuctWays.Way way, Cabinet.Duct duct, Conductor wire) {
