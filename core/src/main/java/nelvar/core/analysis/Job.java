@@ -25,7 +25,7 @@ public enum Job {
       case "signals" -> SIGNALS;
       case "motion" -> MOTION;
       case "space", "thermal" -> PANEL;
-      case "sizing", "earthing", "completeness" -> RUNS;
+      case "sizing", "earthing", "completeness", "runs" -> RUNS;
       default -> throw new IllegalStateException("no part of the work owns the rule " + rule);
     };
   }

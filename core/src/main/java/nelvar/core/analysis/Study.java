@@ -4,6 +4,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nelvar.core.analysis.runs.HowLong;
+import nelvar.core.analysis.runs.Lying;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Part;
 import nelvar.core.model.Bundle;
@@ -43,20 +45,19 @@ public final class Study {
   private final Map<Id, Bundle> bundles = new HashMap<>();
   private final Map<Id, Circuit> circuits;
   private final Map<Id, List<Conductor>> cores = new HashMap<>();
-  private final Map<Id, List<Conductor>> inBundle = new HashMap<>();
   private final Map<Id, List<Conductor>> atDevice = new HashMap<>();
   private final Map<Object, Object> remembered = new java.util.concurrent.ConcurrentHashMap<>();
 
   private final boolean choosing;
+  private final boolean airAsSet;
 
-  private Study(Project project, Catalogue shipped, boolean choosing) {
+  private Study(Project project, Catalogue shipped, boolean choosing, boolean airAsSet) {
     this.choosing = choosing;
+    this.airAsSet = airAsSet;
     var catalogue = shipped.with(project.ownParts());
     this.shipped = shipped;
     this.project = project;
     this.catalogue = catalogue;
-    this.network = Network.of(project, catalogue);
-    this.currents = Currents.of(network);
     project.devices().forEach(device -> devices.put(device.id(), device));
     project.conductors().forEach(conductor -> conductors.put(conductor.id(), conductor));
     project.cables().forEach(cable -> cables.put(cable.id(), cable));
@@ -73,34 +74,40 @@ public final class Study {
           .cable()
           .ifPresent(cable ->
               cores.computeIfAbsent(cable, _ -> new java.util.ArrayList<>()).add(conductor));
-      bundle(conductor)
-          .ifPresent(bundle ->
-              inBundle
-                  .computeIfAbsent(bundle.id(), _ -> new java.util.ArrayList<>())
-                  .add(conductor));
     }
+    this.network = Network.of(project, catalogue, wire -> HowLong.of(wire, this));
+    this.currents = Currents.of(network);
     this.circuits = Circuit.all(network, currents);
   }
 
   /// @param standard the shipped catalogue; the project's own parts are added here
   public static Study of(Project project, Catalogue standard) {
-    return new Study(project, standard, false);
+    return new Study(project, standard, false, false);
   }
 
   /// The same for choosing sections: see [#whileChoosing].
   public static Study toChoose(Project project, Catalogue standard) {
-    return new Study(project, standard, true);
+    return new Study(project, standard, true, false);
   }
 
   /// The same catalogue on another project: for trying a repair before offering it.
   public Study tried(Project next) {
-    return new Study(next, shipped, choosing);
+    return new Study(next, shipped, choosing, airAsSet);
   }
 
   /// The same project while its sections are being chosen: what depends on them counts as with the
   /// thinnest that would do, so that one choice does not shift the ground of the next.
   public Study whileChoosing() {
-    return choosing ? this : new Study(project, shipped, true);
+    return choosing ? this : new Study(project, shipped, true, airAsSet);
+  }
+
+  /// The same project in the air its Brief designs for, whatever is computed for its cabinets.
+  public Study inSetAir() {
+    return airAsSet ? this : new Study(project, shipped, choosing, true);
+  }
+
+  public boolean airAsSet() {
+    return airAsSet;
   }
 
   public boolean choosing() {
@@ -154,19 +161,39 @@ public final class Study {
     return atDevice.getOrDefault(device, List.of());
   }
 
-  /// Where a conductor lies: its own bundle, or its cable's.
-  public Optional<Bundle> bundle(Conductor conductor) {
+  /// Where somebody laid a conductor: its own bundle, or its cable's.
+  public Optional<Bundle> laidIn(Conductor conductor) {
     return cable(conductor).map(Cable::bundle).orElse(conductor.bundle()).map(bundles::get);
+  }
+
+  /// Where a conductor lies, by its way or as was said: of several, what the most lies in.
+  public Optional<Bundle> bundle(Conductor conductor) {
+    return Lying.of(this).fullest(conductor);
+  }
+
+  /// All it lies in along its way.
+  public List<Bundle> bundles(Conductor conductor) {
+    return Lying.of(this).of(conductor);
+  }
+
+  /// Whether all it lies in is within a cabinet.
+  public boolean staysInside(Conductor conductor) {
+    var all = bundles(conductor);
+    return !all.isEmpty() && all.stream().allMatch(Bundle::inside);
   }
 
   /// All conductors that lie in a bundle, cores included.
   public List<Conductor> lyingIn(Bundle bundle) {
-    return inBundle.getOrDefault(bundle.id(), List.of());
+    return Lying.of(this).in(bundle.id());
   }
 
-  /// One-way length: the conductor's own, else its cable's.
+  /// One-way length; [HowLong] says by whom.
   public Optional<Length> length(Conductor conductor) {
     return network.topology().length(conductor);
+  }
+
+  public Optional<Length> length(Cable cable) {
+    return HowLong.of(cable, this);
   }
 
   /// What flows in a conductor; empty where no source reaches it.

@@ -6,6 +6,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.units.Current;
+import nelvar.core.units.Length;
 import nelvar.core.units.Voltage;
 
 /// Plug and socket of many ways, a plug for direct current, a ready-made lead or adapter: way 1 is
@@ -14,6 +15,7 @@ import nelvar.core.units.Voltage;
 /// @param rating greatest current of one way
 /// @param voltage greatest between two ways
 /// @param size what it goes together with: `5.5/2.1 mm, + inside`, `25 ways in two rows`
+/// @param across its greatest measure outside: what has to go through a gland or a conduit with it
 /// @param map of a lead or adapter that does not join way by way: at 1A comes out the first number
 public record Connector(
     String id,
@@ -23,6 +25,7 @@ public record Connector(
     Current rating,
     Voltage voltage,
     Optional<String> size,
+    Optional<Length> across,
     List<Integer> map)
     implements Part {
   public Connector {

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Device;
@@ -191,13 +190,12 @@ public final class Chains {
   }
 
   private static double cables(List<Device> devices, Study study) {
-    var catalogue = study.catalogue();
     return devices.stream()
         .flatMap(device -> study.at(device.id()).stream())
         .flatMap(wire -> study.cable(wire).stream())
         .distinct()
         .filter(cable -> study.cores(cable.id()).stream().anyMatch(core -> ends(core, devices)))
-        .mapToDouble(cable -> price(catalogue, cable))
+        .mapToDouble(cable -> price(cable, study))
         .sum();
   }
 
@@ -207,8 +205,8 @@ public final class Chains {
             device.place() == nelvar.core.model.Place.MACHINE && core.touches(device.id()));
   }
 
-  private static double price(Catalogue catalogue, nelvar.core.model.Cable cable) {
-    return Costs.of(cable.stock(), catalogue).orElse(0.0)
-        * cable.length().map(length -> length.metres()).orElse(0.0);
+  private static double price(nelvar.core.model.Cable cable, Study study) {
+    return Costs.of(cable.stock(), study.catalogue()).orElse(0.0)
+        * study.length(cable).map(length -> length.metres()).orElse(0.0);
   }
 }

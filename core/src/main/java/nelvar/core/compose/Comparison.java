@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import java.util.stream.Stream;
+import nelvar.core.analysis.Study;
 import nelvar.core.analysis.load.FullestSupply;
 import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.catalogue.Catalogue;
@@ -185,8 +186,8 @@ public final class Comparison {
     var before = today.project();
     var after = review.project();
     var catalogue = study.catalogue();
-    var had = stock(before);
-    var has = stock(after);
+    var had = stock(today.study());
+    var has = stock(study);
     var toBuy = 0.0;
     var unpriced = 0;
     var leftOver = new ArrayList<String>();
@@ -213,7 +214,7 @@ public final class Comparison {
         Ways.heat(after, catalogue),
         after.devices().size(),
         after.conductors().size(),
-        Costs.of(after, catalogue),
+        Costs.of(study),
         new Costs(toBuy, unpriced),
         leftOver,
         axes(review),
@@ -301,11 +302,11 @@ public final class Comparison {
   }
 
   /// Parts with how many of them, cables with their metres.
-  private static Map<String, Double> stock(Project project) {
+  private static Map<String, Double> stock(Study study) {
     var all = new LinkedHashMap<String, Double>();
-    for (var device : project.devices()) all.merge(device.part(), 1.0, Double::sum);
-    for (var cable : project.cables())
-      all.merge(cable.stock(), cable.length().map(l -> l.metres()).orElse(0.0), Double::sum);
+    for (var device : study.project().devices()) all.merge(device.part(), 1.0, Double::sum);
+    for (var cable : study.project().cables())
+      all.merge(cable.stock(), study.length(cable).map(l -> l.metres()).orElse(0.0), Double::sum);
     return all;
   }
 

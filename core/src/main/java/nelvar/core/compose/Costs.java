@@ -1,6 +1,7 @@
 package nelvar.core.compose;
 
 import java.util.Optional;
+import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Part;
 import nelvar.core.model.Project;
@@ -12,8 +13,9 @@ import nelvar.core.model.Project;
 /// @param unpriced devices and cables whose part states none, or whose length is not known: they
 ///   are not in the amount
 public record Costs(double amount, int unpriced) {
-  public static Costs of(Project project, Catalogue standard) {
-    var catalogue = standard.with(project.ownParts());
+  public static Costs of(Study study) {
+    var project = study.project();
+    var catalogue = study.catalogue();
     var amount = 0.0;
     var unpriced = 0;
     var left = new java.util.HashMap<String, Integer>();
@@ -28,8 +30,8 @@ public record Costs(double amount, int unpriced) {
     }
     for (var cable : project.cables()) {
       var price = of(cable.stock(), catalogue);
-      if (price.isPresent() && cable.length().isPresent())
-        amount += price.get() * cable.length().get().metres();
+      var length = study.length(cable);
+      if (price.isPresent() && length.isPresent()) amount += price.get() * length.get().metres();
       else unpriced++;
     }
     return new Costs(amount, unpriced);

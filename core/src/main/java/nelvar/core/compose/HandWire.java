@@ -10,11 +10,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.runs.TypicalLength;
 import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Terminal;
 import nelvar.core.compose.sketch.Ink;
-import nelvar.core.compose.sketch.TypicalLength;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Cable;
@@ -179,7 +179,7 @@ public final class HandWire {
                 from, to, function, Optional.of(colour), outside(from, to), into);
     var fresh =
         core.isPresent() || bundle.isPresent() ? Optional.<Bundle>empty() : duct(from, to, into);
-    return new Proposed(
+    var wire =
         new Conductor(
             NextName.id(into, label.text()),
             label,
@@ -194,9 +194,8 @@ public final class HandWire {
                 ? core.map(Core::mark)
                 : Optional.of(colour),
             core.map(c -> c.cable().id()),
-            bundle.or(() -> fresh.map(Bundle::id))),
-        fresh,
-        List.of());
+            bundle.or(() -> fresh.map(Bundle::id)));
+    return new Proposed(asked.length().isPresent() ? wire : wire.assumed(), fresh, List.of());
   }
 
   /// Numbers that rows further below bear.

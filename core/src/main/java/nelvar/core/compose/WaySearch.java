@@ -11,9 +11,9 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.runs.TypicalLength;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.compose.sketch.Composer;
-import nelvar.core.compose.sketch.TypicalLength;
 import nelvar.core.compose.sketch.Unmet;
 import nelvar.core.model.Device;
 import nelvar.core.model.Project;
@@ -155,8 +155,8 @@ record WaySearch(
     var errors = effects.errors();
     if (!errors.isEmpty()) return new Judged.Withheld(String.join("; ", errors));
     var base = today.project();
-    var had = Costs.of(base, standard);
-    var costs = Costs.of(after, standard);
+    var had = Costs.of(today.study());
+    var costs = Costs.of(sized);
     var edit =
         new Edit(
             "%s: %s".formatted(name, trial.title()),

@@ -1,14 +1,174 @@
 package nelvar.core.model;
 
+import java.util.Optional;
+import java.util.function.Consumer;
 import nelvar.core.standards.InstallationMethod;
+import nelvar.core.units.ImpossibleQuantity;
+import nelvar.core.units.Length;
 import nelvar.core.units.Texts;
 
 /// Conductors and cables that lie together and warm each other: a duct, a conduit, a tray, a
 /// carrier.
 ///
 /// @param inside within the cabinet, at its inside temperature
-public record Bundle(Id id, String name, InstallationMethod method, boolean inside) {
+/// @param form what it is and how large it is inside; empty where only its name is known
+/// @param course where it leads from and to, and how long it is
+/// @param only what it is kept for; empty for anything
+public record Bundle(
+    Id id,
+    String name,
+    InstallationMethod method,
+    boolean inside,
+    Optional<Form> form,
+    Optional<Course> course,
+    Optional<Only> only) {
   public Bundle {
     name = Texts.storable("a name", name);
+  }
+
+  /// Of which nothing is known but how it is laid.
+  public Bundle(Id id, String name, InstallationMethod method, boolean inside) {
+    this(id, name, method, inside, Optional.empty(), Optional.empty(), Optional.empty());
+  }
+
+  /// What a duct, a tray or a carrier is kept for: what disturbs, or what is disturbed.
+  public enum Only {
+    POWER("mains, motors and other power only"),
+    SIGNALS("signals only");
+
+    private final String words;
+
+    Only(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
+
+  /// What it is, and its room inside.
+  ///
+  /// @param width inside; of a conduit its inner diameter
+  /// @param height inside; of a conduit its inner diameter again
+  public record Form(Kind kind, Length width, Length height, Optional<Carrier> carrier) {
+    public Form {
+      for (var side : new Length[] {width, height})
+        if (side.metres() < 0.003 || side.metres() > 1)
+          throw new ImpossibleQuantity(
+              "a duct, conduit, tray or carrier is from 3 mm to 1 m wide and high inside, not "
+                  + side);
+      if (carrier.isPresent() && kind != Kind.CARRIER)
+        throw new ImpossibleQuantity("only a carrier travels");
+    }
+
+    public static Form conduit(Length diameter) {
+      return new Form(Kind.CONDUIT, diameter, diameter, Optional.empty());
+    }
+  }
+
+  public enum Kind {
+    DUCT("duct"),
+    CONDUIT("conduit"),
+    TRAY("tray"),
+    CARRIER("cable carrier");
+
+    private final String words;
+
+    Kind(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
+
+  /// A chain of links that bends with what moves.
+  ///
+  /// @param travel of its moving end
+  /// @param bendRadius of the middle of its links
+  /// @param pitch of one link
+  /// @param fixedOff how far its fixed end is from the middle of the travel
+  /// @param outerHeight of its links
+  /// @param dividers upright walls, from the left, that part its width
+  /// @param lies how it moves
+  public record Carrier(
+      Length travel,
+      Length bendRadius,
+      Length pitch,
+      Length fixedOff,
+      Length outerHeight,
+      java.util.List<Length> dividers,
+      Lies lies) {
+    public Carrier {
+      dividers = java.util.List.copyOf(dividers);
+      if (travel.metres() <= 0 || bendRadius.metres() <= 0 || pitch.metres() <= 0)
+        throw new ImpossibleQuantity(
+            "a carrier has a travel, a bend radius and links longer than 0 mm");
+      if (fixedOff.metres() > travel.metres() / 2 + 1e-9)
+        throw new ImpossibleQuantity(
+            "the fixed end of a carrier stands along its travel: at most %s from its middle, not %s"
+                .formatted(new Length(travel.metres() / 2), fixedOff));
+    }
+  }
+
+  /// How a carrier moves.
+  public enum Lies {
+    FLAT("lying, its upper run free"),
+    ON_SIDE("on its side"),
+    UPRIGHT("upright, its loop below"),
+    HANGING("upright, its loop above");
+
+    private final String words;
+
+    Lies(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
+
+  /// Where it leads: names of places on the machine, or the id of a cabinet.
+  ///
+  /// @param length along it; of a carrier whose travel is known that is computed
+  public record Course(String from, String to, Optional<Length> length) {
+    public Course {
+      from = Texts.storable("where a course begins", from.strip());
+      to = Texts.storable("where a course ends", to.strip());
+      if (from.isEmpty() || to.isEmpty() || from.equalsIgnoreCase(to))
+        throw new ImpossibleQuantity("a course leads from one place to another");
+      if (length.filter(l -> l.metres() <= 0 || l.metres() > 500).isPresent())
+        throw new ImpossibleQuantity(
+            "a course is more than 0 m and at most 500 m long, not " + length.orElseThrow());
+    }
+  }
+
+  /// One being changed.
+  public static final class Draft {
+    public String name;
+    public InstallationMethod method;
+    public boolean inside;
+    public Optional<Form> form;
+    public Optional<Course> course;
+    public Optional<Only> only;
+
+    private Draft(Bundle of) {
+      name = of.name;
+      method = of.method;
+      inside = of.inside;
+      form = of.form;
+      course = of.course;
+      only = of.only;
+    }
+  }
+
+  /// Otherwise in some of it.
+  public Bundle with(Consumer<Draft> change) {
+    var d = new Draft(this);
+    change.accept(d);
+    return new Bundle(id, d.name, d.method, d.inside, d.form, d.course, d.only);
   }
 }

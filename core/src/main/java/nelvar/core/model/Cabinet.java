@@ -81,6 +81,7 @@ public record Cabinet(
   /// @param width of its face
   /// @param depth from the plate to its lid
   /// @param bundle what of the wiring lies in it
+  /// @param only what it is kept for; empty for anything
   public record Duct(
       Id id,
       Surface surface,
@@ -90,7 +91,22 @@ public record Cabinet(
       Length width,
       Length depth,
       Optional<Boolean> upright,
-      Optional<Id> bundle) {
+      Optional<Id> bundle,
+      Optional<Bundle.Only> only) {
+    /// For anything.
+    public Duct(
+        Id id,
+        Surface surface,
+        Length left,
+        Length top,
+        Length length,
+        Length width,
+        Length depth,
+        Optional<Boolean> upright,
+        Optional<Id> bundle) {
+      this(id, surface, left, top, length, width, depth, upright, bundle, Optional.empty());
+    }
+
     public Duct {
       upright = upright.filter(yes -> yes);
       if (length.metres() <= 0 || width.metres() <= 0 || depth.metres() <= 0)
@@ -102,19 +118,23 @@ public record Cabinet(
     }
 
     public Duct movedTo(Length nextLeft, Length nextTop) {
-      return new Duct(id, surface, nextLeft, nextTop, length, width, depth, upright, bundle);
+      return new Duct(id, surface, nextLeft, nextTop, length, width, depth, upright, bundle, only);
     }
 
     public Duct cutTo(Length next) {
-      return new Duct(id, surface, left, top, next, width, depth, upright, bundle);
+      return new Duct(id, surface, left, top, next, width, depth, upright, bundle, only);
     }
 
     public Duct section(Length nextWidth, Length nextDepth) {
-      return new Duct(id, surface, left, top, length, nextWidth, nextDepth, upright, bundle);
+      return new Duct(id, surface, left, top, length, nextWidth, nextDepth, upright, bundle, only);
     }
 
     public Duct holding(Optional<Id> next) {
-      return new Duct(id, surface, left, top, length, width, depth, upright, next);
+      return new Duct(id, surface, left, top, length, width, depth, upright, next, only);
+    }
+
+    public Duct keptFor(Optional<Bundle.Only> next) {
+      return new Duct(id, surface, left, top, length, width, depth, upright, bundle, next);
     }
 
     public Length right() {

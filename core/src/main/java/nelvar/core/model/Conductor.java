@@ -1,6 +1,7 @@
 package nelvar.core.model;
 
 import java.util.Optional;
+import java.util.function.Consumer;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Length;
 import nelvar.core.units.Texts;
@@ -15,6 +16,7 @@ import nelvar.core.units.Texts;
 /// @param bundle the duct, conduit or tray it lies in; a core lies where its cable lies
 /// @param leadOf the device it is a lead of, or a core of the plug and cord of: the device's maker
 ///   sized it, and no rule on wires judges it
+/// @param estimated its length was only assumed: where its way is known, that says how long it is
 public record Conductor(
     Id id,
     Designation label,
@@ -26,7 +28,36 @@ public record Conductor(
     Optional<String> colour,
     Optional<Id> cable,
     Optional<Id> bundle,
-    Optional<Id> leadOf) {
+    Optional<Id> leadOf,
+    Optional<Boolean> estimated) {
+
+  /// As long as was said.
+  public Conductor(
+      Id id,
+      Designation label,
+      TerminalRef from,
+      TerminalRef to,
+      Function function,
+      Optional<CrossSection> section,
+      Optional<Length> length,
+      Optional<String> colour,
+      Optional<Id> cable,
+      Optional<Id> bundle,
+      Optional<Id> leadOf) {
+    this(
+        id,
+        label,
+        from,
+        to,
+        function,
+        section,
+        length,
+        colour,
+        cable,
+        bundle,
+        leadOf,
+        Optional.empty());
+  }
 
   /// No lead of a device.
   public Conductor(
@@ -45,6 +76,7 @@ public record Conductor(
 
   public Conductor {
     colour = colour.map(text -> Texts.storable("a colour", text));
+    estimated = estimated.filter(yes -> yes && length.isPresent());
   }
 
   public enum Function {
@@ -90,48 +122,100 @@ public record Conductor(
     return from.device().equals(device) || to.device().equals(device);
   }
 
-  public Conductor withSection(CrossSection next) {
-    return new Conductor(
-        id, label, from, to, function, Optional.of(next), length, colour, cable, bundle, leadOf);
+  /// A conductor being changed.
+  public static final class Draft {
+    public Designation label;
+    public TerminalRef from;
+    public TerminalRef to;
+    public Optional<CrossSection> section;
+    public Optional<Length> length;
+    public Optional<String> colour;
+    public Optional<Id> cable;
+    public Optional<Id> bundle;
+    public Optional<Id> leadOf;
+    public boolean estimated;
+
+    private Draft(Conductor of) {
+      label = of.label;
+      from = of.from;
+      to = of.to;
+      section = of.section;
+      length = of.length;
+      colour = of.colour;
+      cable = of.cable;
+      bundle = of.bundle;
+      leadOf = of.leadOf;
+      estimated = of.guessed();
+    }
   }
 
-  public Conductor withLength(Length next) {
+  /// Otherwise in some of it.
+  public Conductor with(Consumer<Draft> change) {
+    var d = new Draft(this);
+    change.accept(d);
     return new Conductor(
-        id, label, from, to, function, section, Optional.of(next), colour, cable, bundle, leadOf);
+        id,
+        d.label,
+        d.from,
+        d.to,
+        function,
+        d.section,
+        d.length,
+        d.colour,
+        d.cable,
+        d.bundle,
+        d.leadOf,
+        Optional.of(d.estimated));
+  }
+
+  /// Whether its length was only assumed.
+  public boolean guessed() {
+    return estimated.isPresent();
+  }
+
+  public Conductor withSection(CrossSection next) {
+    return with(d -> d.section = Optional.of(next));
+  }
+
+  /// As long as somebody says.
+  public Conductor withLength(Length next) {
+    return with(d -> {
+      d.length = Optional.of(next);
+      d.estimated = false;
+    });
+  }
+
+  /// As long as is assumed until its way is known.
+  public Conductor assumed() {
+    return with(d -> d.estimated = true);
+  }
+
+  /// As long as its way says.
+  public Conductor asRouted() {
+    return with(d -> d.length = Optional.empty());
   }
 
   public Conductor withLabel(Designation next) {
-    return new Conductor(
-        id, next, from, to, function, section, length, colour, cable, bundle, leadOf);
+    return with(d -> d.label = next);
   }
 
   public Conductor withEnds(TerminalRef nextFrom, TerminalRef nextTo) {
-    return new Conductor(
-        id,
-        label,
-        nextFrom,
-        nextTo,
-        function,
-        section,
-        length,
-        colour,
-        cable,
-        bundle,
-        leadOf.filter(of -> nextFrom.device().equals(of) || nextTo.device().equals(of)));
+    return with(d -> {
+      d.from = nextFrom;
+      d.to = nextTo;
+      d.leadOf = leadOf.filter(of -> nextFrom.device().equals(of) || nextTo.device().equals(of));
+    });
   }
 
   public Conductor withBundle(Optional<Id> next) {
-    return new Conductor(
-        id, label, from, to, function, section, length, colour, cable, next, leadOf);
+    return with(d -> d.bundle = next);
   }
 
   public Conductor withColour(Optional<String> next) {
-    return new Conductor(
-        id, label, from, to, function, section, length, next, cable, bundle, leadOf);
+    return with(d -> d.colour = next);
   }
 
   public Conductor withLeadOf(Optional<Id> next) {
-    return new Conductor(
-        id, label, from, to, function, section, length, colour, cable, bundle, next);
+    return with(d -> d.leadOf = next);
   }
 }

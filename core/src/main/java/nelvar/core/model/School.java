@@ -221,6 +221,42 @@ public record School(
           "none",
           Optional.empty());
 
+  public static final School WIRE_SLACK =
+      new School(
+          "wire-slack",
+          "How much longer a wire is cut than its way",
+          List.of(
+              new Option(
+                  "usual",
+                  "10 % and 100 mm at each end",
+                  "Wires lie loosely in ducts, and each end can be cut back and landed once more."),
+              new Option(
+                  "short",
+                  "5 % and 50 mm at each end",
+                  "Less copper in the ducts, and less that couples; there is no second try.")),
+          "usual",
+          Optional.empty());
+
+  public static final School DUCT_FILL =
+      new School(
+          "duct-fill",
+          "How full a duct may be",
+          List.of(
+              new Option(
+                  "sixty",
+                  "60 % of the duct",
+                  "European panel practice: the lid closes, and one more wire goes in later."),
+              new Option(
+                  "half",
+                  "50 % of the duct",
+                  "North American panel practice for ducts and wireways of machines."),
+              new Option(
+                  "fifth",
+                  "20 % of the wireway",
+                  "The building code's rule for metal wireways, where the panel counts as one.")),
+          "half",
+          Optional.empty());
+
   /// In the order they are shown.
   public static final List<School> ALL =
       List.of(
@@ -229,6 +265,8 @@ public record School(
           INSULATION_RATING,
           TERMINAL_RATING,
           PANEL_GROUPING,
+          WIRE_SLACK,
+          DUCT_FILL,
           CONTINUOUS_LOAD,
           SMALL_BREAKER,
           DIRECT_TRIP,

@@ -49,8 +49,13 @@ public final class Network {
       feedsOf.computeIfAbsent(feed.device().id(), _ -> new ArrayList<>()).add(feed);
   }
 
+  /// With lengths as they are written.
   public static Network of(Project project, Catalogue catalogue) {
-    var topology = Topology.of(project, catalogue);
+    return of(project, catalogue, Lengths.written(project));
+  }
+
+  public static Network of(Project project, Catalogue catalogue, Lengths lengths) {
+    var topology = Topology.of(project, catalogue, lengths);
     var scratch = new int[topology.nodeCount()];
     Arrays.fill(scratch, -1);
     // A bridge gives what its winding gives, that what its primary gets: known once it is matched.

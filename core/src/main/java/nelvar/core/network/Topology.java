@@ -15,6 +15,7 @@ import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.Project;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.units.Length;
 
 /// The terminals of a project as numbered nodes, joined by conductors and by the ways through
 /// devices.
@@ -25,7 +26,7 @@ public final class Topology {
   private final Map<Id, Integer> wires = new HashMap<>();
   private volatile @org.jspecify.annotations.Nullable Map<TerminalRef, Double> setCurrents;
   private final Project project;
-  private final Map<Id, nelvar.core.units.Length> cableLengths = new HashMap<>();
+  private final Lengths lengths;
   private final Map<TerminalRef, Integer> nodes = new HashMap<>();
   private final List<TerminalRef> terminals = new ArrayList<>();
   private final List<Edge> edges = new ArrayList<>();
@@ -38,11 +39,10 @@ public final class Topology {
 
   private final Catalogue catalogue;
 
-  private Topology(Project project, Catalogue catalogue) {
+  private Topology(Project project, Catalogue catalogue, Lengths lengths) {
     this.catalogue = catalogue;
     this.project = project;
-    for (var cable : project.cables())
-      cable.length().ifPresent(length -> cableLengths.put(cable.id(), length));
+    this.lengths = lengths;
   }
 
   /// The terminals of a device that wires land on and another part in its place has not.
@@ -60,8 +60,8 @@ public final class Topology {
     return catalogue;
   }
 
-  public static Topology of(Project project, Catalogue catalogue) {
-    var topology = new Topology(project, catalogue);
+  static Topology of(Project project, Catalogue catalogue, Lengths lengths) {
+    var topology = new Topology(project, catalogue, lengths);
     var entered = new HashMap<Id, Map<String, String>>();
     for (var setting : project.settings())
       entered
@@ -136,7 +136,7 @@ public final class Topology {
 
   /// The same of another project, with the same catalogue.
   Topology of(Project other) {
-    return of(other, catalogue);
+    return of(other, catalogue, lengths);
   }
 
   /// What chopper drives make flow, by the first terminal of each winding they feed, A.
@@ -146,10 +146,9 @@ public final class Topology {
     return known;
   }
 
-  /// How long a conductor is, one way: by itself, else as its cable; empty where neither is known.
-  public java.util.Optional<nelvar.core.units.Length> length(
-      nelvar.core.model.Conductor conductor) {
-    return conductor.length().or(() -> conductor.cable().map(cableLengths::get));
+  /// How long a conductor is, one way; empty where that is not known.
+  public Optional<Length> length(Conductor conductor) {
+    return lengths.of(conductor);
   }
 
   public Project project() {

@@ -8,7 +8,6 @@ import nelvar.core.analysis.thermal.InsideAir;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
-import nelvar.core.model.Layout;
 import nelvar.core.model.Subject;
 
 /// What is wrong only in air that was computed, from measures nobody took, is a warning; what is
@@ -36,13 +35,8 @@ final class AssumedWarmth {
         .toList();
   }
 
-  /// The same machine in the air its Brief designs for, before anything is laid out.
   private static Study atDesign(Study study) {
-    return study.once(
-        AssumedWarmth.class,
-        () ->
-            study.tried(
-                study.project().with(Layout.NONE.withBundles(study.project().layout().bundles()))));
+    return study.once(AssumedWarmth.class, study::inSetAir);
   }
 
   private static boolean sizesByWarmth(Rule rule) {

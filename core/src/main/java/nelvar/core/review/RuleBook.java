@@ -72,6 +72,12 @@ import nelvar.core.analysis.protection.OwnDevice;
 import nelvar.core.analysis.protection.PanelRating;
 import nelvar.core.analysis.protection.ResidualDevice;
 import nelvar.core.analysis.protection.Selectivity;
+import nelvar.core.analysis.runs.CarrierFits;
+import nelvar.core.analysis.runs.DuctFilled;
+import nelvar.core.analysis.runs.GlandFits;
+import nelvar.core.analysis.runs.KeptApart;
+import nelvar.core.analysis.runs.LongEnough;
+import nelvar.core.analysis.runs.TrayApart;
 import nelvar.core.analysis.signals.AnalogueLevel;
 import nelvar.core.analysis.signals.BrokenWire;
 import nelvar.core.analysis.signals.Commons;
@@ -277,6 +283,12 @@ public final class RuleBook {
           new LoadFed(),
           new TerminalConnected(),
           new LengthKnown(),
+          new LongEnough(),
+          new KeptApart(),
+          new TrayApart(),
+          new DuctFilled(),
+          new CarrierFits(),
+          new GlandFits(),
           new DesignationUnique());
 
   private RuleBook() {}

@@ -110,6 +110,7 @@ class ConnectorsTest {
             new Current(5),
             new Voltage(12),
             Optional.empty(),
+            Optional.empty(),
             List.of());
     var project = over("plug-dc-5p5-2p1").withOwnParts(List.of(low));
     var swapped = Edits.swap(project.device(new Id("X90")).orElseThrow(), low).apply(project);

@@ -15,7 +15,6 @@ import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.Demo;
 import nelvar.core.network.Conditions;
 import nelvar.core.network.Engine;
-import nelvar.core.network.Network;
 import nelvar.core.network.WhatIf;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -147,7 +146,7 @@ class LinksBesideSimulatorTest {
   @Test
   void boardsWithModules() throws Exception {
     for (var project : List.of(Demo.sprayer(), Demo.sprayerSettled())) {
-      var network = Network.of(project, CatalogueFile.standard().with(project.ownParts()));
+      var network = Study.of(project, CatalogueFile.standard()).network();
       var live =
           Engine.of(network)
               .solve(WhatIf.AS_DESIGNED, Conditions.usual(project.brief().surroundings().inside()));

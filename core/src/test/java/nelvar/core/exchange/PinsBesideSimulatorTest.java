@@ -2,13 +2,13 @@ package nelvar.core.exchange;
 
 import java.nio.file.Path;
 import nelvar.core.Panel;
+import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Part;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.model.Id;
 import nelvar.core.network.ActuatorRef;
 import nelvar.core.network.Conditions;
 import nelvar.core.network.Engine;
-import nelvar.core.network.Network;
 import nelvar.core.network.WhatIf;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -60,7 +60,7 @@ class PinsBesideSimulatorTest {
         .wire("A:FAN", "H4:+", 0.5, 12)
         .wire("H4:-", "T:-", 0.5, 12);
     var project = panel.build();
-    var engine = Engine.of(Network.of(project, CatalogueFile.standard().with(project.ownParts())));
+    var engine = Engine.of(Study.of(project, CatalogueFile.standard()).network());
     for (var on : new boolean[] {true, false}) {
       var trial = WhatIf.AS_DESIGNED;
       for (var n = 1; n <= 3; n++)

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import nelvar.core.Panel;
+import nelvar.core.analysis.Study;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.Demo;
 import nelvar.core.model.Project;
@@ -13,7 +14,6 @@ import nelvar.core.network.Conditions;
 import nelvar.core.network.Engine;
 import nelvar.core.network.Live;
 import nelvar.core.network.LoadMode;
-import nelvar.core.network.Network;
 import nelvar.core.network.WhatIf;
 import nelvar.core.sample.GeneratedPanel;
 import org.junit.jupiter.api.Test;
@@ -25,7 +25,7 @@ class SpiceNetlistTest {
   @TempDir Path folder;
 
   private static Live solve(Project project, WhatIf trial) {
-    var network = Network.of(project, CatalogueFile.standard().with(project.ownParts()));
+    var network = Study.of(project, CatalogueFile.standard()).network();
     var live =
         Engine.of(network).solve(trial, Conditions.usual(project.brief().surroundings().inside()));
     assertThat(live.outcome()).isEqualTo(new nelvar.core.network.Outcome.Settled());

@@ -110,11 +110,11 @@ class ProjectFormatTest {
         "\"format\": 2|\"format\": 3|written by a newer Nelvar",
         "\"format\": 2|\"format\": 0|Formats begin with 1",
         "\"format\": 2|\"form\": 1|no \"format\" number",
-        "\"section\": \"6 mm²\", \"length\": \"0.9 m\"|\"section\": \"6 mn²\", \"length\": \"0.9 m\"|'mn²' in '6 mn²' is not a unit of a cross-section",
-        "\"section\": \"6 mm²\", \"length\": \"0.9 m\"|\"section\": 6, \"length\": \"0.9 m\"|expected a text in quotes with its unit, found a number without unit",
-        "\"length\": \"0.9 m\"|\"length\": \"1e9 m\"|is not possible for a length",
-        "\"length\": \"0.9 m\"|\"length\": \"-3 m\"|is not possible for a length",
-        "\"length\": \"0.9 m\"|\"length\": \"0.9\"|has no unit",
+        "\"section\": \"6 mm²\", \"colour\"|\"section\": \"6 mn²\", \"colour\"|'mn²' in '6 mn²' is not a unit of a cross-section",
+        "\"section\": \"6 mm²\", \"colour\"|\"section\": 6, \"colour\"|expected a text in quotes with its unit, found a number without unit",
+        "\"length\": \"2.4 m\"|\"length\": \"1e9 m\"|is not possible for a length",
+        "\"length\": \"2.4 m\"|\"length\": \"-3 m\"|is not possible for a length",
+        "\"length\": \"2.4 m\"|\"length\": \"0.9\"|has no unit",
         "\"place\": \"door\"|\"place\": \"roof\"|'roof' is not one of panel, door, machine",
         "\"purpose\": \"main switch\"|\"purpose\": \"main switch\", \"porpoise\": 1|there is no property 'porpoise' here",
         "\"purpose\": \"main switch\", |''|the property 'purpose' is missing",
@@ -135,7 +135,7 @@ class ProjectFormatTest {
         "\"inside\": true|\"inside\": 1|expected true or false",
         "\"name\": \"Seed-tray filler TF-4\"|\"name\": null|the property 'name' is null",
         "\"devices\": [|\"devices\": [null, |an entry of this list is null",
-        "\"length\": \"0.9 m\"|\"length\": [\"0.9 m\"]|expected a text in quotes",
+        "\"length\": \"2.4 m\"|\"length\": [\"2.4 m\"]|expected a text in quotes",
         "\"device\": \"U1\", \"name\": \"Motor current\"|\"device\": \"U77\", \"name\": \"Motor current\"|there is no device U77",
       })
   void oneWrongThingIsNamed(String right, String wrong, String message) {
@@ -167,7 +167,8 @@ class ProjectFormatTest {
             e -> assertThat(e.place().orElseThrow().line()).isEqualTo((int) line));
     assertThatThrownBy(() ->
             read(
-                text.replace("\"6 mm²\", \"length\": \"0.9 m\"", "\"6 mm²\", \"length\": \"far\"")))
+                text.replaceFirst(
+                    "\"6 mm²\", \"colour\"", "\"6 mm²\", \"length\": \"far\", \"colour\"")))
         .hasMessageContaining("line " + line)
         .hasMessageContaining("conductors[0].length");
   }

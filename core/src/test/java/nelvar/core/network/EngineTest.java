@@ -8,6 +8,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Random;
 import nelvar.core.Panel;
+import nelvar.core.analysis.Study;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.Demo;
 import nelvar.core.model.Conductor;
@@ -25,7 +26,7 @@ class EngineTest {
   private static final Conditions COLD = new Conditions(new Temperature(20), 1);
 
   private static Engine engine(Project project) {
-    return Engine.of(Network.of(project, CatalogueFile.standard().with(project.ownParts())));
+    return Engine.of(Study.of(project, CatalogueFile.standard()).network());
   }
 
   private static Live solve(Project project, WhatIf trial) {

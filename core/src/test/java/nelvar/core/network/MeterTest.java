@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.Panel;
+import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.Demo;
@@ -25,7 +26,7 @@ class MeterTest {
   private static final Conditions COLD = new Conditions(new Temperature(20), 1);
 
   private static Engine engine(Project project) {
-    return Engine.of(Network.of(project, CatalogueFile.standard().with(project.ownParts())));
+    return Engine.of(Study.of(project, CatalogueFile.standard()).network());
   }
 
   private static TerminalRef at(String terminal) {

@@ -27,11 +27,7 @@ final class CableSettings {
             "Number",
             "",
             DeviceSettings::designation,
-            next ->
-                session.edit(
-                    Edits.change(
-                        new Cable(
-                            cable.id(), next, cable.stock(), cable.length(), cable.bundle()))));
+            next -> session.edit(Edits.change(cable.withLabel(next))));
     label.show(cable.label().text());
     nodes.add(label);
     var now = study.catalogue().find(cable.stock()).map(CableStock.class::cast);
@@ -56,7 +52,7 @@ final class CableSettings {
             "",
             Kind.LENGTH::read,
             next -> session.edit(Edits.change(cable.withLength(next))));
-    length.show(cable.length().map(Object::toString).orElse(""));
+    length.show(study.length(cable).map(Object::toString).orElse(""));
     nodes.add(length);
     var bundles = new ArrayList<Optional<Bundle>>();
     bundles.add(Optional.empty());

@@ -140,7 +140,7 @@ public final class Lists {
               cable.label().text(),
               stock.map(Part::name).orElse(cable.stock()),
               String.join(", ", ends),
-              or(cable.length(), "not known"),
+              or(study.length(cable), "not known"),
               cores.size(),
               Math.max(0, total - cores.size())));
     }
@@ -289,11 +289,13 @@ public final class Lists {
   private static Map<String, Double> metres(Study study) {
     var metres = new TreeMap<String, Double>();
     for (var cable : study.project().cables())
-      cable.length().ifPresent(length -> metres.merge(cable.stock(), length.metres(), Double::sum));
+      study
+          .length(cable)
+          .ifPresent(length -> metres.merge(cable.stock(), length.metres(), Double::sum));
     for (var conductor : study.project().conductors()) {
       if (conductor.cable().isPresent()
           || conductor.section().isEmpty()
-          || conductor.length().isEmpty()) continue;
+          || study.length(conductor).isEmpty()) continue;
       var stock =
           study
               .catalogue()
@@ -303,7 +305,7 @@ public final class Lists {
               .map(WireStock::id);
       metres.merge(
           stock.orElse("wire " + conductor.section().get()),
-          conductor.length().get().metres(),
+          study.length(conductor).orElseThrow().metres(),
           Double::sum);
     }
     return metres;

@@ -4,10 +4,10 @@ import java.util.List;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.runs.HowLong;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
-import nelvar.core.trail.Working;
 
 /// Every conductor and cable has a length.
 ///
@@ -29,19 +29,15 @@ public final class LengthKnown implements Rule {
   public Stream<Verdict> check(Study study) {
     return study.project().conductors().stream()
         .map(conductor -> {
-          var w = Working.of("Length");
-          w.given(
-              "l",
-              study.length(conductor).<Object>map(length -> length).orElse("not known"),
-              conductor.label().text());
-          var trail = w.explain(conductor).trail();
-          if (study.length(conductor).isPresent()) return new Verdict.Pass(conductor.id(), trail);
+          var answer = HowLong.of(study).answer(conductor);
+          var trail = answer.trail();
+          if (answer.length().isPresent()) return new Verdict.Pass(conductor.id(), trail);
           return new Verdict.Finding(
               conductor.id(),
               Severity.WARNING,
               NO_LENGTH,
-              "%s has no length: its voltage drop is not checked and it is missing from the cut list. Measure the way it goes, once."
-                  .formatted(conductor.label()),
+              "%s has no length: its voltage drop is not checked and it is missing from the cut list. No way says it either, as %s. Measure the way it goes, once."
+                  .formatted(conductor.label(), answer.why()),
               trail,
               List.of());
         });

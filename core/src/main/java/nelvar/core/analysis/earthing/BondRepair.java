@@ -33,16 +33,17 @@ final class BondRepair {
                         return Edits.add(
                                 label,
                                 new Conductor(
-                                    NextName.id(project, number.text()),
-                                    number,
-                                    way,
-                                    new TerminalRef(device.id(), terminal.name()),
-                                    Conductor.Function.PROTECTIVE,
-                                    Optional.of(size),
-                                    like.flatMap(study::length),
-                                    Optional.of("green-yellow"),
-                                    Optional.empty(),
-                                    like.flatMap(Conductor::bundle)))
+                                        NextName.id(project, number.text()),
+                                        number,
+                                        way,
+                                        new TerminalRef(device.id(), terminal.name()),
+                                        Conductor.Function.PROTECTIVE,
+                                        Optional.of(size),
+                                        like.flatMap(study::length),
+                                        Optional.of("green-yellow"),
+                                        Optional.empty(),
+                                        like.flatMap(Conductor::bundle))
+                                    .assumed())
                             .apply(project);
                       }));
             }));

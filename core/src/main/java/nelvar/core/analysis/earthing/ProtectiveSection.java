@@ -73,7 +73,7 @@ public final class ProtectiveSection implements Rule {
             ? grounding(conductor, study)
             : needed(
                 reference.get(),
-                conductor.cable().isEmpty() && conductor.bundle().isEmpty(),
+                conductor.cable().isEmpty() && study.bundles(conductor).isEmpty(),
                 study);
     if (needed.isEmpty() && byDevice(study))
       return new Verdict.NotChecked(

@@ -188,8 +188,7 @@ public final class DeviceAgainstWire implements Rule {
   /// where no device stands before it.
   public static Optional<Feed.Protector> tapTo(Conductor conductor, Study study) {
     if (study.length(conductor).filter(length -> length.compareTo(LONGEST_TAP) <= 0).isEmpty()
-        || study.bundle(conductor).filter(bundle -> bundle.inside()).isEmpty())
-      return Optional.empty();
+        || !study.staysInside(conductor)) return Optional.empty();
     for (var end : List.of(conductor.to(), conductor.from())) {
       var device = study.device(end.device());
       if (device.isEmpty()) continue;

@@ -118,16 +118,17 @@ final class InsertBreaker {
     return Edits.add(
             "",
             new Conductor(
-                NextName.id(rest, label.text()),
-                label,
-                out,
-                loadEnd,
-                wire.function(),
-                wire.section(),
-                wire.length(),
-                wire.colour(),
-                wire.cable(),
-                wire.bundle()))
+                    NextName.id(rest, label.text()),
+                    label,
+                    out,
+                    loadEnd,
+                    wire.function(),
+                    wire.section(),
+                    wire.length(),
+                    wire.colour(),
+                    wire.cable(),
+                    wire.bundle())
+                .assumed())
         .apply(rest);
   }
 }

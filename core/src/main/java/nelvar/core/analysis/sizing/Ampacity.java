@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.runs.Lying;
 import nelvar.core.analysis.thermal.InsideAir;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Bundle;
@@ -157,34 +158,59 @@ public final class Ampacity {
               .formatted(study.label(conductor.leadOf().get())));
     var section = sections.of(conductor);
     if (section.isEmpty()) return Computed.missing("its section is not chosen yet");
-    var bundle = study.bundle(conductor);
-    if (bundle.isEmpty()) return Computed.missing("it is not laid in a duct, tray or carrier yet");
+    return in(conductor, section.get(), study, ends)
+        .map(Stretch::iz)
+        .orElseGet(() -> Computed.missing("it is not laid in a duct, tray or carrier yet"));
+  }
+
+  /// Where it carries least of all it lies in along its way; empty where it lies in nothing.
+  static Optional<Bundle> governing(Conductor conductor, Study study) {
+    return Sections.AS_DESIGNED
+        .of(conductor)
+        .flatMap(section -> in(conductor, section, study, true))
+        .map(Stretch::bundle);
+  }
+
+  private record Stretch(Bundle bundle, Computed<Current> iz) {
+    /// What cannot be computed governs.
+    double amperes() {
+      return iz.found().map(it -> it.value().amperes()).orElse(-1.0);
+    }
+  }
+
+  private static Optional<Stretch> in(
+      Conductor conductor, CrossSection section, Study study, boolean ends) {
+    return study.bundles(conductor).stream()
+        .map(bundle -> new Stretch(bundle, in(bundle, conductor, section, study, ends)))
+        .min(java.util.Comparator.comparingDouble(Stretch::amperes));
+  }
+
+  private static Computed<Current> in(
+      Bundle bundle, Conductor conductor, CrossSection section, Study study, boolean ends) {
     var surroundings = study.project().brief().surroundings();
-    var air = bundle.get().inside() ? InsideAir.inDucts(study) : surroundings.greatest();
+    var inside = bundle.inside();
+    var air = inside ? InsideAir.inDucts(study) : surroundings.greatest();
     var policies = study.project().brief().policies();
-    var inside = bundle.get().inside();
     var counted = !inside || policies.chose(School.PANEL_GROUPING, "counted");
     if (policies.sizing() == Brief.Sizing.NORTH_AMERICAN) {
-      var together =
-          counted ? american(conductor, bundle.get(), study) : loadedCores(conductor, study);
+      var together = counted ? american(conductor, bundle, study) : loadedCores(conductor, study);
       var insulation = Schools.insulation(policies);
       var terminals = ends ? Schools.terminals(policies) : insulation;
       return study.once(
-          List.of(section.get(), insulation, terminals, air, together, inside),
+          List.of(section, insulation, terminals, air, together, inside),
           () -> {
-            var found =
-                AmericanAmpacity.corrected(section.get(), insulation, terminals, air, together);
+            var found = AmericanAmpacity.corrected(section, insulation, terminals, air, together);
             return inside ? Schools.named(found, study, School.PANEL_GROUPING) : found;
           });
     }
     var laid =
         new Laid(
-            section.get(),
-            method(conductor, bundle.get()),
+            section,
+            method(conductor, bundle),
             air,
-            counted ? loadedCircuits(conductor, bundle.get(), study) : 1,
+            counted ? loadedCircuits(conductor, bundle, study) : 1,
             loadedCores(conductor, study),
-            insulation(section.get(), study),
+            insulation(section, study),
             policies.chose(School.AMBIENT_BASE, "thirty"),
             inside);
     return study.once(laid, () -> Schools.named(laid.corrected(), study, laid.asked()));
@@ -222,15 +248,22 @@ public final class Ampacity {
   /// Current-carrying conductors in the raceway or cable: protective ones do not count, nor do
   /// those without load.
   private static int american(Conductor conductor, Bundle bundle, Study study) {
-    return conductor.cable().isPresent()
-        ? loadedCores(conductor, study)
-        : (int)
-            Math.max(
-                1,
-                study.lyingIn(bundle).stream()
-                    .filter(
-                        other -> other.carriesWork() && study.designCurrent(other).amperes() > 0)
-                    .count());
+    if (conductor.cable().isPresent()) return loadedCores(conductor, study);
+    return Lying.of(study).cuts(bundle, conductor).stream()
+        .mapToInt(cut ->
+            study.once(
+                List.of("loaded wires", cut.bundle(), cut.at()), () -> loadedWires(cut, study)))
+        .max()
+        .orElse(1);
+  }
+
+  private static int loadedWires(Lying.Cut cut, Study study) {
+    return (int)
+        Math.max(
+            1,
+            cut.wires().stream()
+                .filter(other -> other.carriesWork() && study.designCurrent(other).amperes() > 0)
+                .count());
   }
 
   /// Cables in a duct are method B2 where single wires are B1.
@@ -251,12 +284,22 @@ public final class Ampacity {
         .orElse(1);
   }
 
-  /// Circuits in the bundle that load their wires to 30 % or more, this conductor's own always
-  /// among them. Single wires count as half a circuit each, those of three-phase loads as a third,
-  /// cables as one each (IEC 60364-5-52:2009, note to Table B.52.17, unchecked): what warms a duct
-  /// are wires, whatever device is before them.
+  /// Circuits that lie together with it at the worst place of its way and load their wires to 30 %
+  /// or more, this conductor's own always among them. Single wires count as half a circuit each,
+  /// those of three-phase loads as a third, cables as one each (IEC 60364-5-52:2009, note to Table
+  /// B.52.17, unchecked): what warms a duct are wires, whatever device is before them.
   private static int loadedCircuits(Conductor conductor, Bundle bundle, Study study) {
-    var loaded = study.once(bundle, () -> loadedIn(bundle, study));
+    return Lying.of(study).cuts(bundle, conductor).stream()
+        .mapToInt(cut -> loadedCircuits(conductor, cut, bundle, study))
+        .max()
+        .orElse(1);
+  }
+
+  private static int loadedCircuits(
+      Conductor conductor, Lying.Cut cut, Bundle bundle, Study study) {
+    var loaded =
+        study.once(
+            List.of("loaded", cut.bundle(), cut.at()), () -> loadedIn(cut.wires(), bundle, study));
     var all = loaded;
     if (study.circuit(conductor).isPresent() && !loaded.wires().contains(conductor.id()))
       all = loaded.with(conductor, study);
@@ -315,9 +358,9 @@ public final class Ampacity {
         .findFirst();
   }
 
-  private static Company loadedIn(Bundle bundle, Study study) {
+  private static Company loadedIn(List<Conductor> together, Bundle bundle, Study study) {
     var everyone = new HashSet<Id>();
-    for (var conductor : study.lyingIn(bundle))
+    for (var conductor : together)
       if (study.circuit(conductor).isPresent()) everyone.add(conductor.id());
     var grouped =
         MetricConductors.groupingFactor(
@@ -331,7 +374,7 @@ public final class Ampacity {
             .map(Cited::value)
             .orElse(1.0);
     var loaded = new HashSet<Id>();
-    for (var conductor : study.lyingIn(bundle)) {
+    for (var conductor : together) {
       if (study.circuit(conductor).isEmpty()) continue;
       var design = study.designCurrent(conductor).amperes();
       var section =

@@ -40,7 +40,7 @@ public final class ConductorTemperature {
         .fold(
             iz -> {
               var w = Working.of("Temperature of " + conductor.label());
-              var inside = study.bundle(conductor).filter(b -> b.inside()).isPresent();
+              var inside = Ampacity.governing(conductor, study).filter(b -> b.inside()).isPresent();
               var ta =
                   w.given(
                       "Ta",

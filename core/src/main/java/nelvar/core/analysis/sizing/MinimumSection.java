@@ -91,13 +91,11 @@ public final class MinimumSection implements Rule {
   }
 
   private static boolean inside(Conductor conductor, Study study) {
-    return study
-        .bundle(conductor)
-        .map(bundle -> bundle.inside())
-        .orElseGet(() ->
-            Stream.of(conductor.from(), conductor.to())
-                .allMatch(end ->
-                    study.device(end.device()).map(d -> d.place() != Place.MACHINE).orElse(true)));
+    return study.bundles(conductor).isEmpty()
+        ? Stream.of(conductor.from(), conductor.to())
+            .allMatch(
+                end -> study.device(end.device()).map(d -> d.place() != Place.MACHINE).orElse(true))
+        : study.staysInside(conductor);
   }
 
   private static Verdict judge(Conductor conductor, Study study) {

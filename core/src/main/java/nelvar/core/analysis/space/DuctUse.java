@@ -10,7 +10,6 @@ import nelvar.core.analysis.Study;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
-import nelvar.core.model.Surface;
 
 /// Which wires pass each duct of a plate, and along how much of it, when each takes its shortest
 /// way.
@@ -28,20 +27,16 @@ public final class DuctUse {
   }
 
   private DuctUse(Cabinet cabinet, Function<Id, Optional<Body>> stands, Study study) {
-    var ways = DuctWays.of(cabinet);
+    var ways = OpenWays.of(cabinet, study);
     for (var wire : study.project().conductors()) {
+      if (wire.plugged()) continue;
       var from = stands.apply(wire.from().device());
       var to = stands.apply(wire.to().device());
       if (from.isEmpty() && to.isEmpty()) continue;
-      var way =
-          ways.way(
-              from.map(b -> ways.access(b, wire.from().terminal())).orElseGet(() -> ways.exit(0)),
-              to.map(b -> ways.access(b, wire.to().terminal())).orElseGet(() -> ways.exit(0)));
-      for (var duct : cabinet.ducts())
-        if (duct.surface() == Surface.PLATE)
-          along(way, duct, wire)
-              .ifPresent(
-                  stretch -> ducts.computeIfAbsent(duct.id(), _ -> new ArrayList<>()).add(stretch));
+      for (var pass : ways.way(wire, from, to).way().passes())
+        ducts
+            .computeIfAbsent(pass.duct(), _ -> new ArrayList<>())
+            .add(new Stretch(wire, pass.from(), pass.to()));
     }
   }
 
@@ -57,22 +52,6 @@ public final class DuctUse {
         cabinet,
         id -> id.equals(there.id()) ? Optional.of(there) : Bodies.of(study).in(cabinet, id),
         study);
-  }
-
-  private static Optional<Stretch> along(DuctWays.Way way, Cabinet.Duct duct, Conductor wire) {
-    var box = Fits.box(duct);
-    var least = Double.POSITIVE_INFINITY;
-    var most = Double.NEGATIVE_INFINITY;
-    for (var i = 0; i + 1 < way.corners().size(); i++) {
-      var a = way.corners().get(i);
-      var b = way.corners().get(i + 1);
-      var level = Math.abs(a.y() - b.y()) < 0.5;
-      if (level == duct.vertical() || Math.hypot(a.x() - b.x(), a.y() - b.y()) < 1) continue;
-      if (!box.has((a.x() + b.x()) / 2, (a.y() + b.y()) / 2)) continue;
-      least = Math.min(least, level ? Math.min(a.x(), b.x()) : Math.min(a.y(), b.y()));
-      most = Math.max(most, level ? Math.max(a.x(), b.x()) : Math.max(a.y(), b.y()));
-    }
-    return least > most ? Optional.empty() : Optional.of(new Stretch(wire, least, most));
   }
 
   public List<Stretch> in(Id duct) {

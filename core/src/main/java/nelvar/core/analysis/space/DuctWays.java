@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.PriorityQueue;
+import java.util.function.Predicate;
 import nelvar.core.catalogue.Fitting;
 import nelvar.core.model.Cabinet;
+import nelvar.core.model.Id;
 import nelvar.core.model.Shell;
 import nelvar.core.model.Surface;
 
@@ -22,6 +24,7 @@ public final class DuctWays {
   public static final double DOOR_LOOP = 250;
 
   private final Shell shell;
+  private final List<Id> ducts = new ArrayList<>();
   private final List<Line> lines = new ArrayList<>();
   private final List<Node> nodes = new ArrayList<>();
   private final List<List<Integer>> onLine = new ArrayList<>();
@@ -60,20 +63,34 @@ public final class DuctWays {
 
   /// One way, corner by corner.
   ///
-  /// @param length mm
+  /// @param length mm; infinite where no ducts join the two
   /// @param corners x and y on the plate
-  public record Way(double length, List<Corner> corners) {
+  /// @param passes along one duct after another
+  public record Way(double length, List<Corner> corners, List<Pass> passes) {
+    static final Way NONE = new Way(Double.POSITIVE_INFINITY, List.of(), List.of());
+
     public Way {
       corners = List.copyOf(corners);
+      passes = List.copyOf(passes);
+    }
+
+    public boolean found() {
+      return Double.isFinite(length);
     }
   }
 
+  /// Along one duct.
+  ///
+  /// @param from where it begins, mm along the plate in the direction of the duct; not above `to`
+  public record Pass(Id duct, double from, double to) {}
+
   public record Corner(double x, double y) {}
 
-  private DuctWays(Cabinet cabinet) {
+  private DuctWays(Cabinet cabinet, Predicate<Cabinet.Duct> open) {
     shell = cabinet.shell();
     for (var duct : cabinet.ducts())
-      if (duct.surface() == Surface.PLATE) {
+      if (duct.surface() == Surface.PLATE && open.test(duct)) {
+        ducts.add(duct.id());
         lines.add(Line.of(duct));
         onLine.add(new ArrayList<>());
       }
@@ -85,7 +102,12 @@ public final class DuctWays {
   }
 
   public static DuctWays of(Cabinet cabinet) {
-    return new DuctWays(cabinet);
+    return new DuctWays(cabinet, _ -> true);
+  }
+
+  /// Only by the ducts that are open to what is laid.
+  public static DuctWays of(Cabinet cabinet, Predicate<Cabinet.Duct> open) {
+    return new DuctWays(cabinet, open);
   }
 
   private void meet() {
@@ -203,14 +225,19 @@ public final class DuctWays {
   ///
   /// @param more beyond the edge of the plate
   public List<Access> exit(double more) {
+    return exit(0, more);
+  }
+
+  /// @param aside of the middle of that side, to the right or downward, mm
+  public List<Access> exit(double aside, double more) {
     var plate = shell.size(Surface.PLATE);
     var width = Box.mm(plate.width());
     var height = Box.mm(plate.height());
     return switch (shell.cables()) {
-      case TOP -> from(width / 2, 0, more);
-      case BOTTOM -> from(width / 2, height, more);
-      case LEFT -> from(0, height / 2, more);
-      case RIGHT -> from(width, height / 2, more);
+      case TOP -> from(width / 2 + aside, 0, more);
+      case BOTTOM -> from(width / 2 + aside, height, more);
+      case LEFT -> from(0, height / 2 + aside, more);
+      case RIGHT -> from(width, height / 2 + aside, more);
     };
   }
 
@@ -301,31 +328,52 @@ public final class DuctWays {
     return best;
   }
 
-  /// The shortest way; empty corners and an infinite length where no ducts join the two.
+  /// The shortest way; [Way#NONE] where no ducts join the two.
   public Way way(List<Access> from, List<Access> to) {
     var length = Double.POSITIVE_INFINITY;
-    var corners = List.<Corner>of();
+    Access first = null;
+    Access last = null;
+    Between taken = null;
     for (var a : from)
       for (var b : to) {
         var between = between(a, b);
         var whole = a.lead() + b.lead() + between.length();
         if (whole >= length - 1e-9) continue;
         length = whole;
-        corners = corners(a, b, between);
+        first = a;
+        last = b;
+        taken = between;
       }
-    return new Way(length, corners);
+    return first == null || last == null || taken == null
+        ? Way.NONE
+        : traced(length, first, last, taken);
   }
 
-  private List<Corner> corners(Access a, Access b, Between between) {
-    var all = new ArrayList<Corner>();
-    all.add(new Corner(a.x(), a.y()));
+  private Way traced(double length, Access a, Access b, Between between) {
+    var corners = new ArrayList<Corner>();
+    var passes = new ArrayList<Pass>();
+    corners.add(new Corner(a.x(), a.y()));
+    var line = a.line();
+    var position = a.position();
     if (between.first() >= 0) {
-      var back = new ArrayList<Corner>();
+      var back = new ArrayList<Integer>();
       for (var node = between.last(); node >= 0; node = before[between.first()][node])
-        back.add(new Corner(nodes.get(node).x(), nodes.get(node).y()));
-      all.addAll(back.reversed());
+        back.add(node);
+      for (int at : back.reversed()) {
+        var node = nodes.get(at);
+        if (node.line() == line) pass(line, position, node.position(), passes);
+        line = node.line();
+        position = node.position();
+        corners.add(new Corner(node.x(), node.y()));
+      }
     }
-    all.add(new Corner(b.x(), b.y()));
-    return all;
+    if (b.line() >= 0 && b.line() == line) pass(line, position, b.position(), passes);
+    corners.add(new Corner(b.x(), b.y()));
+    return new Way(length, corners, passes);
+  }
+
+  private void pass(int line, double from, double to, List<Pass> passes) {
+    if (Math.abs(from - to) >= 1)
+      passes.add(new Pass(ducts.get(line), Math.min(from, to), Math.max(from, to)));
   }
 }

@@ -169,7 +169,7 @@ public final class DuctsApart implements Rule {
   private static boolean mains(Cabinet.Duct duct, Study study) {
     Id bundle = duct.bundle().orElseThrow();
     return study.project().conductors().stream()
-        .filter(wire -> study.bundle(wire).filter(b -> b.id().equals(bundle)).isPresent())
+        .filter(wire -> study.laidIn(wire).filter(b -> b.id().equals(bundle)).isPresent())
         .anyMatch(wire -> OnMains.of(study).conductors().contains(wire.id()));
   }
 }

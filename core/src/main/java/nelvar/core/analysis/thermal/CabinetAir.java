@@ -240,7 +240,7 @@ public record CabinetAir(
     var watts = 0.0;
     var warm = study.hot();
     for (var wire : study.project().conductors()) {
-      if (study.bundle(wire).filter(bundle -> bundle.inside()).isEmpty()) continue;
+      if (!study.staysInside(wire)) continue;
       var current = study.runningCurrent(wire).amperes();
       if (current <= 0) continue;
       watts +=

@@ -38,6 +38,7 @@ public record InsideAir(Temperature expected, Temperature upper, Origin origin) 
 
   private static InsideAir warmest(Study study) {
     var set = study.project().brief().surroundings().inside();
+    if (study.airAsSet()) return new InsideAir(set, set, Origin.SET);
     var warmest = Optional.<CabinetAir>empty();
     for (var cabinet : study.project().layout().cabinets()) {
       var air = CabinetAir.of(cabinet, study);
@@ -55,6 +56,7 @@ public record InsideAir(Temperature expected, Temperature upper, Origin origin) 
 
   /// The air at one device; empty where it is placed nowhere.
   public static Optional<PartAir> at(Id device, Study study) {
+    if (study.airAsSet()) return Optional.empty();
     return Bodies.of(study)
         .of(device)
         .filter(body -> !body.later())

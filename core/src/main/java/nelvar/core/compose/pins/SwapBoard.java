@@ -230,13 +230,13 @@ public final class SwapBoard {
     for (var row = 0; row < of.length; row++) {
       if (of[row] < 0) continue;
       for (var wire : study.project().conductors())
-        if (wire.lands(used.get(row).at()) && wire.length().filter(l -> l.metres() > 0).isPresent())
-          moved.add(wire);
+        if (wire.lands(used.get(row).at())
+            && study.length(wire).filter(l -> l.metres() > 0).isPresent()) moved.add(wire);
     }
     return moved.stream()
-        .min(java.util.Comparator.comparing(wire -> wire.length().orElseThrow()))
+        .min(java.util.Comparator.comparing(wire -> study.length(wire).orElseThrow()))
         .map(shortest ->
             "%d leads come to other places, the shortest %s (%s): measure whether they reach"
-                .formatted(moved.size(), shortest.label(), shortest.length().orElseThrow()));
+                .formatted(moved.size(), shortest.label(), study.length(shortest).orElseThrow()));
   }
 }

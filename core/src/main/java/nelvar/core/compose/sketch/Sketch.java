@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import nelvar.core.analysis.runs.TypicalLength;
 import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Part;
@@ -245,17 +246,18 @@ public final class Sketch {
     var outside = place(a) == Place.MACHINE || place(b) == Place.MACHINE;
     add(
         new Conductor(
-            new Id(label),
-            new Designation(label),
-            a,
-            b,
-            ink.function(),
-            Optional.of(section),
-            Optional.of(length),
-            Optional.of(ink.colour(brief().policies().sizing())),
-            Optional.empty(),
-            Optional.of(outside ? tray() : duct(ink.duct())),
-            leadOf));
+                new Id(label),
+                new Designation(label),
+                a,
+                b,
+                ink.function(),
+                Optional.of(section),
+                Optional.of(length),
+                Optional.of(ink.colour(brief().policies().sizing())),
+                Optional.empty(),
+                Optional.of(outside ? tray() : duct(ink.duct())),
+                leadOf)
+            .assumed());
   }
 
   private void add(Conductor conductor) {
@@ -336,11 +338,12 @@ public final class Sketch {
     taken.add(id.text());
     var cable =
         new Cable(
-            id,
-            new Designation(label),
-            stock.id(),
-            Optional.of(TypicalLength.between(Place.PANEL, Place.MACHINE, distance(device))),
-            Optional.of(tray()));
+                id,
+                new Designation(label),
+                stock.id(),
+                Optional.of(TypicalLength.between(Place.PANEL, Place.MACHINE, distance(device))),
+                Optional.of(tray()))
+            .assumed();
     cables.add(cable);
     return cable;
   }

@@ -29,7 +29,8 @@ public final class CableEdits {
           refuse(cores, stock, project);
           var label = NextName.designation(project, stem(project));
           var id = NextName.id(project, label.text());
-          var cable = new Cable(id, label, stock.id(), longest(cores), lying(cores));
+          var exact = new Cable(id, label, stock.id(), longest(cores), lying(cores));
+          var cable = cores.stream().anyMatch(Conductor::guessed) ? exact.assumed() : exact;
           var marked = marked(cores, id, stock);
           return project
               .withCables(plus(project.cables(), cable))
@@ -103,21 +104,15 @@ public final class CableEdits {
     var number = 0;
     for (var core : cores) {
       number++;
+      var mark = String.valueOf(number);
       all.add(
-          new Conductor(
-              core.id(),
-              core.label(),
-              core.from(),
-              core.to(),
-              core.function(),
-              Optional.of(stock.section()),
-              Optional.empty(),
-              core.function() == Conductor.Function.PROTECTIVE
-                  ? core.colour()
-                  : Optional.of(String.valueOf(number)),
-              Optional.of(cable),
-              Optional.empty(),
-              core.leadOf()));
+          core.with(d -> {
+            d.section = Optional.of(stock.section());
+            d.length = Optional.empty();
+            if (core.function() != Conductor.Function.PROTECTIVE) d.colour = Optional.of(mark);
+            d.cable = Optional.of(cable);
+            d.bundle = Optional.empty();
+          }));
     }
     return all;
   }
@@ -143,18 +138,13 @@ public final class CableEdits {
   }
 
   private static Conductor single(Conductor core, Cable cable) {
-    return new Conductor(
-        core.id(),
-        core.label(),
-        core.from(),
-        core.to(),
-        core.function(),
-        core.section(),
-        cable.length(),
-        core.function() == Conductor.Function.PROTECTIVE ? core.colour() : Optional.empty(),
-        Optional.empty(),
-        cable.bundle(),
-        core.leadOf());
+    return core.with(d -> {
+      d.length = cable.length();
+      d.estimated = cable.guessed();
+      if (core.function() != Conductor.Function.PROTECTIVE) d.colour = Optional.empty();
+      d.cable = Optional.empty();
+      d.bundle = cable.bundle();
+    });
   }
 
   /// Another make of cable; its cores take its section. Refused where it has too few of them.

@@ -20,7 +20,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import nelvar.core.analysis.Job;
 import nelvar.core.analysis.load.OnMains;
-import nelvar.core.compose.sketch.TypicalLength;
+import nelvar.core.analysis.runs.TypicalLength;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Brief;
 import nelvar.core.model.School;

@@ -125,8 +125,11 @@ final class DuctBar extends FlowPane {
     var now = shown.get();
     var words = name.getText().strip();
     var next =
-        new Bundle(
-            now.id(), words.isEmpty() ? now.name() : words, method.getValue(), inside.isSelected());
+        now.with(d -> {
+          d.name = words.isEmpty() ? now.name() : words;
+          d.method = method.getValue();
+          d.inside = inside.isSelected();
+        });
     if (!next.equals(now)) session.get().edit(Edits.change(next));
   }
 

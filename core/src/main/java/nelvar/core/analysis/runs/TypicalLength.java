@@ -1,4 +1,4 @@
-package nelvar.core.compose.sketch;
+package nelvar.core.analysis.runs;
 
 import java.util.List;
 import nelvar.core.model.Device;
