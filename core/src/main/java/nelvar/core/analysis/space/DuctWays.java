@@ -26,6 +26,7 @@ public final class DuctWays {
   private final Shell shell;
   private final List<Id> ducts = new ArrayList<>();
   private final List<Line> lines = new ArrayList<>();
+  private final List<Boolean> shut = new ArrayList<>();
   private final List<Node> nodes = new ArrayList<>();
   private final List<List<Integer>> onLine = new ArrayList<>();
   private final double[][] far;
@@ -89,8 +90,9 @@ public final class DuctWays {
   private DuctWays(Cabinet cabinet, Predicate<Cabinet.Duct> open) {
     shell = cabinet.shell();
     for (var duct : cabinet.ducts())
-      if (duct.surface() == Surface.PLATE && open.test(duct)) {
+      if (duct.surface() == Surface.PLATE) {
         ducts.add(duct.id());
+        shut.add(!open.test(duct));
         lines.add(Line.of(duct));
         onLine.add(new ArrayList<>());
       }
@@ -105,7 +107,8 @@ public final class DuctWays {
     return new DuctWays(cabinet, _ -> true);
   }
 
-  /// Only by the ducts that are open to what is laid.
+  /// Only by the ducts that are open to what is laid; over one that is not, nothing goes either:
+  /// what stands before it finds no way there.
   public static DuctWays of(Cabinet cabinet, Predicate<Cabinet.Duct> open) {
     return new DuctWays(cabinet, open);
   }
@@ -113,6 +116,7 @@ public final class DuctWays {
   private void meet() {
     for (var i = 0; i < lines.size(); i++)
       for (var j = i + 1; j < lines.size(); j++) {
+        if (shut.get(i) || shut.get(j)) continue;
         var a = lines.get(i);
         var b = lines.get(j);
         if (a.upright() == b.upright()) {
@@ -254,7 +258,25 @@ public final class DuctWays {
         }
       }
     }
-    return all.isEmpty() ? nearest(box) : all;
+    if (all.isEmpty()) all.addAll(around(box, x, sides));
+    return all.stream().filter(a -> a.line() < 0 || !shut.get(a.line())).toList();
+  }
+
+  /// No duct stands before the sides it leaves at: round the body to the nearest there is.
+  private List<Access> around(Box box, double x, List<Fitting.Side> sides) {
+    var best = nearest(box);
+    var lead = Double.POSITIVE_INFINITY;
+    for (var side : sides) {
+      if (side != Fitting.Side.TOP && side != Fitting.Side.BOTTOM) continue;
+      for (var out : new double[] {box.left(), box.right()}) {
+        var y = side == Fitting.Side.TOP ? box.top() : box.bottom();
+        var there = from(out, y, Math.abs(out - x), true).getFirst();
+        if (there.lead() >= lead) continue;
+        lead = there.lead();
+        best = List.of(there);
+      }
+    }
+    return best;
   }
 
   /// The next level duct above or below.
@@ -276,16 +298,21 @@ public final class DuctWays {
   }
 
   private List<Access> nearest(Box box) {
-    return from(box.middleX(), box.middleY(), 0);
+    return from(box.middleX(), box.middleY(), 0, true);
   }
 
-  /// From a point to the nearest duct.
+  /// From a point to the nearest duct that is open.
   private List<Access> from(double x, double y, double more) {
+    return from(x, y, more, false);
+  }
+
+  private List<Access> from(double x, double y, double more, boolean any) {
     if (lines.isEmpty()) return List.of(new Access(-1, 0, more, x, y));
     var best = -1;
     var lead = Double.POSITIVE_INFINITY;
     var at = 0.0;
     for (var i = 0; i < lines.size(); i++) {
+      if (shut.get(i) && !any) continue;
       var line = lines.get(i);
       var position = line.clamp(line.upright() ? y : x);
       var here = Math.abs(line.x(position) - x) + Math.abs(line.y(position) - y);
@@ -295,6 +322,7 @@ public final class DuctWays {
         at = position;
       }
     }
+    if (best < 0) return List.of();
     var line = lines.get(best);
     return List.of(new Access(best, at, lead + more, line.x(at), line.y(at)));
   }
