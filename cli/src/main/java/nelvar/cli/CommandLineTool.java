@@ -16,6 +16,7 @@ import picocli.CommandLine;
       SignalsCommand.class,
       MotionCommand.class,
       PanelCommand.class,
+      RunsCommand.class,
       ArrangeCommand.class,
       SettingsCommand.class,
       CalcCommand.class,

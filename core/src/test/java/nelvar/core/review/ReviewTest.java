@@ -115,7 +115,6 @@ class ReviewTest {
             "protection.device-against-load F1",
             "sizing.ampacity W3",
             "sizing.ampacity W4",
-            "sizing.ampacity W10",
             "sizing.ampacity W27",
             "sizing.ampacity W28",
             "parts.load-volts E2",
@@ -200,7 +199,7 @@ class ReviewTest {
     var review = review(Edits.accept(deviation).apply(Demo.planted()));
     assertThat(review.open()).hasSize(27);
     assertThat(review.accepted())
-        .hasSize(13)
+        .hasSize(10)
         .anySatisfy(entry -> assertThat(entry.accepted()).contains(deviation));
     assertThat(review.count(Severity.WARNING)).isEqualTo(12);
   }

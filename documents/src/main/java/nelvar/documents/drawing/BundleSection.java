@@ -1,111 +1,182 @@
 package nelvar.documents.drawing;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
-import nelvar.core.catalogue.CableStock;
-import nelvar.core.catalogue.WireStock;
+import nelvar.core.analysis.runs.Disc;
+import nelvar.core.analysis.runs.Fill;
+import nelvar.core.analysis.runs.Packing;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 
-/// A cut through a bundle with the real discs of its wires and cables, to scale, as they would lie
-/// when laid in. Units are pixels; `scale` pixels stand for a millimetre.
+/// A cut through a bundle where the most lies in it, with the real discs of its wires and cables, to
+/// scale, as they would lie when laid in; walls as large as they are where that is known. Units are
+/// pixels.
 public final class BundleSection {
+  private static final double MARGIN = 14;
+
+  /// Pixels a millimetre at the most: more only shows thick lines.
+  private static final double LARGEST = 9;
+
   private BundleSection() {}
 
-  private record Disc(
-      double diameter, Id about, String name, Ink ink, boolean cable, boolean shielded) {}
-
-  /// @param width of the picture; the discs are piled in rows from the bottom
+  /// Without a limit to its height.
   public static Drawing of(Bundle bundle, Study study, Optional<Id> selected, double width) {
-    var discs = discs(bundle, study);
-    var area = discs.stream().mapToDouble(d -> Math.PI / 4 * d.diameter() * d.diameter()).sum();
-    var trough = Math.max(20, Math.sqrt(area / 0.45) * 1.3);
-    var scale = Math.min(8, (width - 24) / trough);
+    return of(bundle, study, selected, width, 400);
+  }
+
+  /// @param width of the picture, px
+  /// @param height it is to find room in, px
+  public static Drawing of(
+      Bundle bundle, Study study, Optional<Id> selected, double width, double height) {
+    var fill = Fill.of(bundle, study);
+    var discs = fill.map(Fill::discs).orElseGet(() -> Disc.of(study.lyingIn(bundle), study));
+    var diameters = discs.stream().map(Disc::millimetres).toList();
+    var form = bundle.form();
+    var round = form.filter(f -> f.kind() == Bundle.Kind.CONDUIT).isPresent();
+    var wide =
+        form.map(f -> f.width().metres() * 1000)
+            .orElseGet(() -> {
+              var area = discs.stream().mapToDouble(Disc::area).sum();
+              return Math.max(20, Math.sqrt(area / 0.45) * 1.3);
+            });
+    var laid = round ? Packing.round(diameters, wide) : Packing.trough(diameters, wide);
+    var piled = laid.stream().mapToDouble(l -> l.y() + l.radius()).max().orElse(0);
+    var high =
+        round ? wide : Math.max(piled, form.map(f -> f.height().metres() * 1000).orElse(piled));
+    high = Math.max(high, 8);
+    var scale =
+        Math.min(
+            LARGEST,
+            Math.min((width - 2 * MARGIN) / wide, Math.max(40, height - 2 * MARGIN - 18) / high));
     var shapes = new ArrayList<Shape>();
     var spots = new ArrayList<Drawing.Spot>();
-    var rows = new ArrayList<List<Disc>>();
-    var row = new ArrayList<Disc>();
-    var used = 0.0;
-    for (var disc : discs) {
-      if (used + disc.diameter() > trough && !row.isEmpty()) {
-        rows.add(row);
-        row = new ArrayList<>();
-        used = 0;
-      }
-      row.add(disc);
-      used += disc.diameter();
-    }
-    if (!row.isEmpty()) rows.add(row);
-    var height =
-        rows.stream().mapToDouble(r -> r.stream().mapToDouble(Disc::diameter).max().orElse(0)).sum()
-                * scale
-            + 16;
-    var bottom = height;
-    var left = 12.0;
-    shapes.add(Shape.line(left - 3, 4, left - 3, height + 2, Shape.Pen.of(Ink.TEXT_SOFT, 2)));
-    shapes.add(
-        Shape.line(
-            left - 4,
-            height + 2,
-            left + trough * scale + 4,
-            height + 2,
-            Shape.Pen.of(Ink.TEXT_SOFT, 2)));
-    shapes.add(
-        Shape.line(
-            left + trough * scale + 3,
-            4,
-            left + trough * scale + 3,
-            height + 2,
-            Shape.Pen.of(Ink.TEXT_SOFT, 2)));
-    for (var line : rows) {
-      var x = left;
-      var tallest = line.stream().mapToDouble(Disc::diameter).max().orElse(0) * scale;
-      for (var disc : line) {
-        var d = disc.diameter() * scale;
-        var chosen = selected.filter(disc.about()::equals).isPresent();
-        shapes.add(
-            Shape.circle(
-                x + d / 2,
-                bottom - d / 2,
-                d / 2 - 0.6,
-                Optional.of(chosen ? Ink.ACCENT_SOFT : disc.ink().soft()),
-                Optional.of(Shape.Pen.of(chosen ? Ink.ACCENT : disc.ink(), chosen ? 2 : 1))));
-        if (disc.shielded())
-          shapes.add(
-              Shape.circle(
-                  x + d / 2,
-                  bottom - d / 2,
-                  d / 2 - 3,
-                  Optional.empty(),
-                  Optional.of(Shape.Pen.of(disc.ink(), 0.8))));
-        if (!disc.cable())
-          shapes.add(
-              Shape.circle(
-                  x + d / 2,
-                  bottom - d / 2,
-                  Math.max(1.2, d * 0.22),
-                  Optional.of(disc.ink()),
-                  Optional.empty()));
-        else if (d > 30)
+    var left = MARGIN;
+    var floor = MARGIN + high * scale;
+    walls(form, wide, high, left, floor, scale, shapes);
+    for (var one : laid) disc(discs.get(one.of()), one, left, floor, scale, study, selected, shapes, spots);
+    if (laid.size() < discs.size())
+      shapes.add(
+          Shape.text(
+              left,
+              floor + 16,
+              "%d find no place in it".formatted(discs.size() - laid.size()),
+              Face.TEXT,
+              12.5,
+              Ink.ERROR));
+    else
+      form.ifPresent(f ->
           shapes.add(
               Shape.text(
-                  x + d / 2,
-                  bottom - d / 2 + 4,
-                  disc.name(),
-                  Face.MONO,
-                  10,
-                  Ink.TEXT,
-                  Shape.Anchor.MIDDLE));
-        spots.add(new Drawing.Spot(x, bottom - d, d, d, disc.about(), disc.name()));
-        x += d;
-      }
-      bottom -= tallest;
+                  left,
+                  floor + 16,
+                  size(f) + fill.map(BundleSection::words).orElse(""),
+                  Face.TEXT,
+                  12.5,
+                  fill.map(Fill::holds).orElse(true) ? Ink.TEXT_SOFT : Ink.WARNING)));
+    return new Drawing(width, floor + 24, shapes, spots);
+  }
+
+  private static String size(Bundle.Form form) {
+    var width = form.width().metres() * 1000;
+    return form.kind() == Bundle.Kind.CONDUIT
+        ? String.format(Locale.ROOT, "%.0f mm inside", width)
+        : String.format(Locale.ROOT, "%.0f × %.0f mm", width, form.height().metres() * 1000);
+  }
+
+  private static String words(Fill fill) {
+    return String.format(
+        Locale.ROOT,
+        ", %.0f %% full, at most %.0f %%",
+        fill.filled().value().percent(),
+        fill.most().percent().percent());
+  }
+
+  private static void walls(
+      Optional<Bundle.Form> form,
+      double wide,
+      double high,
+      double left,
+      double floor,
+      double scale,
+      List<Shape> shapes) {
+    var pen = Shape.Pen.of(Ink.TEXT_SOFT, 2);
+    if (form.filter(f -> f.kind() == Bundle.Kind.CONDUIT).isPresent()) {
+      var r = wide / 2 * scale;
+      shapes.add(
+          Shape.circle(left + r, floor - r, r + 1, Optional.of(Ink.CARD), Optional.of(pen)));
+      return;
     }
-    return new Drawing(width, height + 8, shapes, spots);
+    var right = left + wide * scale;
+    var top = floor - high * scale;
+    if (form.isPresent())
+      shapes.add(
+          Shape.rectangle(
+              left - 1, top, right - left + 2, floor - top + 1, Optional.of(Ink.CARD), Optional.empty()));
+    shapes.add(Shape.line(left - 1, top, left - 1, floor + 1, pen));
+    shapes.add(Shape.line(left - 1, floor + 1, right + 1, floor + 1, pen));
+    shapes.add(Shape.line(right + 1, top, right + 1, floor + 1, pen));
+    if (form.filter(f -> f.kind() == Bundle.Kind.DUCT).isPresent())
+      shapes.add(
+          Shape.line(left - 1, top, right + 1, top, new Shape.Pen(Ink.TEXT_SOFT, 1.2, 4)));
+    form.flatMap(Bundle.Form::carrier)
+        .ifPresent(carrier ->
+            carrier
+                .dividers()
+                .forEach(at -> {
+                  var x = left + at.metres() * 1000 * scale;
+                  shapes.add(Shape.line(x, top, x, floor, pen));
+                }));
+  }
+
+  private static void disc(
+      Disc disc,
+      Packing.Laid laid,
+      double left,
+      double floor,
+      double scale,
+      Study study,
+      Optional<Id> selected,
+      List<Shape> shapes,
+      List<Drawing.Spot> spots) {
+    var x = left + laid.x() * scale;
+    var y = floor - laid.y() * scale;
+    var r = laid.radius() * scale;
+    var about = disc.conductor().id();
+    var cable = disc.conductor().cable();
+    var chosen =
+        selected
+            .filter(id ->
+                id.equals(about)
+                    || cable.filter(id::equals).isPresent()
+                    || study
+                        .conductor(id)
+                        .filter(w -> cable.isPresent() && w.cable().equals(cable))
+                        .isPresent())
+            .isPresent();
+    var ink = ink(disc.conductor(), study);
+    shapes.add(
+        Shape.circle(
+            x,
+            y,
+            Math.max(0.6, r - 0.5),
+            Optional.of(chosen ? Ink.ACCENT_SOFT : ink.soft()),
+            Optional.of(Shape.Pen.of(chosen ? Ink.ACCENT : ink, chosen ? 2 : 1))));
+    if (disc.shielded())
+      shapes.add(
+          Shape.circle(
+              x, y, Math.max(0.6, r - 3), Optional.empty(), Optional.of(Shape.Pen.of(ink, 0.8))));
+    if (!disc.cable())
+      shapes.add(
+          Shape.circle(x, y, Math.max(0.8, r * 0.44), Optional.of(ink), Optional.empty()));
+    else if (r > 15)
+      shapes.add(
+          Shape.text(x, y + 4, disc.name(), Face.MONO, 10, Ink.TEXT, Shape.Anchor.MIDDLE));
+    spots.add(new Drawing.Spot(x - r, y - r, 2 * r, 2 * r, about, disc.name()));
   }
 
   /// What the colours and rings mean.
@@ -114,11 +185,11 @@ public final class BundleSection {
     var y = 14.0;
     for (var row :
         List.of(
-            java.util.Map.entry("mains", Ink.MAINS),
-            java.util.Map.entry("48 V", Ink.DC_HIGH),
-            java.util.Map.entry("24 V and below", Ink.DC_LOW),
-            java.util.Map.entry("to a motor", Ink.MOTOR),
-            java.util.Map.entry("protective", Ink.EARTH))) {
+            Map.entry("mains", Ink.MAINS),
+            Map.entry("48 V", Ink.DC_HIGH),
+            Map.entry("24 V and below", Ink.DC_LOW),
+            Map.entry("to a motor", Ink.MOTOR),
+            Map.entry("protective", Ink.EARTH))) {
       shapes.add(
           Shape.circle(
               8,
@@ -135,58 +206,6 @@ public final class BundleSection {
         Shape.circle(8, y - 4, 3.5, Optional.empty(), Optional.of(Shape.Pen.of(Ink.TEXT_SOFT, 1))));
     shapes.add(Shape.text(22, y, "shielded cable", Face.TEXT, 12.5, Ink.TEXT_SOFT));
     return new Drawing(118, y + 8, shapes, List.of());
-  }
-
-  private static List<Disc> discs(Bundle bundle, Study study) {
-    var discs = new ArrayList<Disc>();
-    var cables = new HashSet<Id>();
-    for (var conductor : study.lyingIn(bundle)) {
-      var cable = study.cable(conductor);
-      if (cable.isPresent()) {
-        if (!cables.add(cable.get().id())) continue;
-        study
-            .catalogue()
-            .find(cable.get().stock())
-            .map(CableStock.class::cast)
-            .ifPresent(stock ->
-                discs.add(
-                    new Disc(
-                        stock.outerDiameter().metres() * 1000,
-                        conductor.id(),
-                        cable.get().label().text(),
-                        ink(conductor, study),
-                        true,
-                        stock.shielded())));
-      } else {
-        discs.add(
-            new Disc(
-                diameter(conductor, study),
-                conductor.id(),
-                conductor.label().text(),
-                ink(conductor, study),
-                false,
-                false));
-      }
-    }
-    discs.sort(
-        java.util.Comparator.comparingDouble(Disc::diameter)
-            .reversed()
-            .thenComparing(disc -> disc.ink()));
-    return discs;
-  }
-
-  /// Outer diameter of the stocked wire of that section; where there is none, of a wire with 0.8 mm
-  /// of insulation.
-  private static double diameter(Conductor conductor, Study study) {
-    if (conductor.section().isEmpty()) return 2.5;
-    var section = conductor.section().get();
-    return study
-        .catalogue()
-        .of(WireStock.class)
-        .filter(wire -> wire.section().equals(section))
-        .findFirst()
-        .map(wire -> wire.outerDiameter().metres() * 1000)
-        .orElse(2 * Math.sqrt(section.squareMillimetres() * 1.3 / Math.PI) + 1.6);
   }
 
   private static Ink ink(Conductor conductor, Study study) {

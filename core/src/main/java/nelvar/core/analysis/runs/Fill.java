@@ -43,7 +43,7 @@ public record Fill(
     var cut =
         Lying.of(study).cuts(bundle).stream()
             .max(Comparator.comparingDouble(c -> taken(Disc.of(c.wires(), study), tray)))
-            .orElseGet(() -> new Lying.Cut(bundle.id(), 0, List.of()));
+            .orElseGet(() -> new Lying.Cut(bundle.id(), 0, 0, List.of()));
     var discs = Disc.of(cut.wires(), study);
     var w = Working.of("Fill of " + bundle.name());
     var taken = taken(discs, tray);

@@ -8,6 +8,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.DoubleStream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.DuctWays;
 import nelvar.core.model.Bundle;
@@ -31,16 +32,22 @@ public final class Lying {
 
   /// What lies side by side at one place of a duct; of what has no places, all that lies in it.
   ///
-  /// @param at which place; mm along a duct
-  public record Cut(Id bundle, double at, List<Conductor> wires) {
+  /// @param at where it begins, mm along a duct
+  /// @param to where something ends or begins and another one follows; `at` where it has no places
+  public record Cut(Id bundle, double at, double to, List<Conductor> wires) {
     public Cut {
       wires = List.copyOf(wires);
+    }
+
+    /// mm.
+    public double length() {
+      return to - at;
     }
   }
 
   private record Stretch(Conductor wire, double from, double to) {}
 
-  /// A duct that is drawn, with what passes it, cut where something begins.
+  /// A duct that is drawn, with what passes it, cut wherever something begins or ends.
   private static final class Drawn {
     private final Bundle bundle;
     private final List<Stretch> stretches = new ArrayList<>();
@@ -50,24 +57,27 @@ public final class Lying {
       this.bundle = bundle;
     }
 
-    /// Everything that comes in addition begins somewhere: nowhere else does more lie together.
     List<Cut> cuts() {
-      if (cuts.isEmpty())
-        cuts =
+      if (!cuts.isEmpty() || stretches.isEmpty()) return cuts;
+      var ends =
+          stretches.stream()
+              .flatMapToDouble(s -> DoubleStream.of(s.from(), s.to()))
+              .distinct()
+              .sorted()
+              .toArray();
+      var all = new ArrayList<Cut>();
+      for (var i = 0; i + 1 < ends.length; i++) {
+        var at = ends[i];
+        if (ends[i + 1] - at < 1e-6) continue;
+        var here =
             stretches.stream()
-                .mapToDouble(Stretch::from)
+                .filter(s -> s.from() <= at && at < s.to())
+                .map(Stretch::wire)
                 .distinct()
-                .sorted()
-                .mapToObj(at ->
-                    new Cut(
-                        bundle.id(),
-                        at,
-                        stretches.stream()
-                            .filter(s -> s.from() <= at && at < s.to())
-                            .map(Stretch::wire)
-                            .distinct()
-                            .toList()))
                 .toList();
+        if (!here.isEmpty()) all.add(new Cut(bundle.id(), at, ends[i + 1], here));
+      }
+      cuts = List.copyOf(all);
       return cuts;
     }
   }
@@ -105,8 +115,10 @@ public final class Lying {
   private List<Bundle> where(Conductor wire) {
     var all = new LinkedHashSet<Bundle>();
     var routes = Routes.of(study);
-    for (var part : routes.within(wire))
+    for (var part : routes.within(wire)) {
       for (var pass : part.way().passes()) all.add(pass(wire, pass));
+      if (part.way().passes().isEmpty() && wire.cable().isPresent()) all.add(free(part));
+    }
     var inDucts = !all.isEmpty();
     routes
         .of(wire)
@@ -120,6 +132,13 @@ public final class Lying {
         .filter(said -> !inDucts || !said.inside() || said.course().isPresent())
         .ifPresent(all::add);
     return List.copyOf(all);
+  }
+
+  /// A cable that lies in no duct, over the plate of a cabinet.
+  private Bundle free(Route.Within part) {
+    return bundles.computeIfAbsent(
+        part.cabinet(),
+        id -> new Bundle(id, "plate of the " + part.name(), InstallationMethod.C, true));
   }
 
   private Bundle pass(Conductor wire, DuctWays.Pass pass) {
@@ -143,13 +162,18 @@ public final class Lying {
     return in.getOrDefault(bundle, List.of());
   }
 
-  /// Cuts through a duct wherever something begins in it; one cut where it has no places.
+  /// Cuts through a duct wherever something begins or ends in it; one cut where it has no places.
   public List<Cut> cuts(Bundle bundle) {
     var duct = drawn.get(bundle.id());
-    if (duct == null) return List.of(new Cut(bundle.id(), 0, in(bundle.id())));
+    if (duct == null) return List.of(new Cut(bundle.id(), 0, 0, in(bundle.id())));
     synchronized (duct) {
       return duct.cuts();
     }
+  }
+
+  /// Whether it has places along its length: whether it is drawn.
+  public boolean drawn(Bundle bundle) {
+    return drawn.containsKey(bundle.id());
   }
 
   /// Those of them that go through this conductor.

@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.runs.Lying;
 import nelvar.core.analysis.thermal.InsideAir;
@@ -178,28 +179,41 @@ public final class Ampacity {
     }
   }
 
+  /// The ducts of a cabinet count as one, each along what is passed of it.
   private static Optional<Stretch> in(
       Conductor conductor, CrossSection section, Study study, boolean ends) {
-    return study.bundles(conductor).stream()
-        .map(bundle -> new Stretch(bundle, in(bundle, conductor, section, study, ends)))
+    var lying = Lying.of(study);
+    var bundles = study.bundles(conductor);
+    var ducts = bundles.stream().filter(lying::drawn).toList();
+    var alone = bundles.stream().filter(bundle -> !lying.drawn(bundle)).map(List::of);
+    return Stream.concat(ducts.isEmpty() ? Stream.empty() : Stream.of(ducts), alone)
+        .map(together ->
+            new Stretch(
+                together.getFirst(), in(together, conductor, section, study, ends)))
         .min(java.util.Comparator.comparingDouble(Stretch::amperes));
   }
 
   private static Computed<Current> in(
-      Bundle bundle, Conductor conductor, CrossSection section, Study study, boolean ends) {
+      List<Bundle> together,
+      Conductor conductor,
+      CrossSection section,
+      Study study,
+      boolean ends) {
+    var bundle = together.getFirst();
     var surroundings = study.project().brief().surroundings();
     var inside = bundle.inside();
     var air = inside ? InsideAir.inDucts(study) : surroundings.greatest();
     var policies = study.project().brief().policies();
     var counted = !inside || policies.chose(School.PANEL_GROUPING, "counted");
     if (policies.sizing() == Brief.Sizing.NORTH_AMERICAN) {
-      var together = counted ? american(conductor, bundle, study) : loadedCores(conductor, study);
+      var loaded =
+          counted ? american(conductor, together, study) : loadedCores(conductor, study);
       var insulation = Schools.insulation(policies);
       var terminals = ends ? Schools.terminals(policies) : insulation;
       return study.once(
-          List.of(section, insulation, terminals, air, together, inside),
+          List.of(section, insulation, terminals, air, loaded, inside),
           () -> {
-            var found = AmericanAmpacity.corrected(section, insulation, terminals, air, together);
+            var found = AmericanAmpacity.corrected(section, insulation, terminals, air, loaded);
             return inside ? Schools.named(found, study, School.PANEL_GROUPING) : found;
           });
     }
@@ -208,7 +222,7 @@ public final class Ampacity {
             section,
             method(conductor, bundle),
             air,
-            counted ? loadedCircuits(conductor, bundle, study) : 1,
+            counted ? loadedCircuits(conductor, together, study) : 1,
             loadedCores(conductor, study),
             insulation(section, study),
             policies.chose(School.AMBIENT_BASE, "thirty"),
@@ -247,14 +261,40 @@ public final class Ampacity {
 
   /// Current-carrying conductors in the raceway or cable: protective ones do not count, nor do
   /// those without load.
-  private static int american(Conductor conductor, Bundle bundle, Study study) {
+  private static int american(Conductor conductor, List<Bundle> together, Study study) {
     if (conductor.cable().isPresent()) return loadedCores(conductor, study);
-    return Lying.of(study).cuts(bundle, conductor).stream()
-        .mapToInt(cut ->
+    return alongside(
+        conductor,
+        together,
+        study,
+        (bundle, cut) ->
             study.once(
-                List.of("loaded wires", cut.bundle(), cut.at()), () -> loadedWires(cut, study)))
-        .max()
-        .orElse(1);
+                List.of("loaded wires", cut.bundle(), cut.at()), () -> loadedWires(cut, study)));
+  }
+
+  /// Company that lasts for less than this along a wire leaves it as it is, mm: heat evens out along
+  /// the copper (IEC 60364-5-52:2009, 523.8, note: 0.35 m through a wall, unchecked).
+  private static final double EVENS_OUT = 350;
+
+  /// The most that lie with a conductor for so long; of one that is shorter, all along it.
+  private static int alongside(
+      Conductor conductor,
+      List<Bundle> together,
+      Study study,
+      java.util.function.ToIntBiFunction<Bundle, Lying.Cut> count) {
+    record Beside(int many, double length) {}
+    var all = new ArrayList<Beside>();
+    for (var bundle : together)
+      for (var cut : Lying.of(study).cuts(bundle, conductor))
+        all.add(new Beside(count.applyAsInt(bundle, cut), cut.length()));
+    all.sort(java.util.Comparator.comparingInt(Beside::many).reversed());
+    var whole = all.stream().mapToDouble(Beside::length).sum();
+    var so = 0.0;
+    for (var beside : all) {
+      so += beside.length();
+      if (so >= Math.min(EVENS_OUT, whole) - 1e-6) return Math.max(1, beside.many());
+    }
+    return 1;
   }
 
   private static int loadedWires(Lying.Cut cut, Study study) {
@@ -284,15 +324,16 @@ public final class Ampacity {
         .orElse(1);
   }
 
-  /// Circuits that lie together with it at the worst place of its way and load their wires to 30 %
+  /// Circuits that lie together with it for 0.35 m or more of its way and load their wires to 30 %
   /// or more, this conductor's own always among them. Single wires count as half a circuit each,
   /// those of three-phase loads as a third, cables as one each (IEC 60364-5-52:2009, note to Table
   /// B.52.17, unchecked): what warms a duct are wires, whatever device is before them.
-  private static int loadedCircuits(Conductor conductor, Bundle bundle, Study study) {
-    return Lying.of(study).cuts(bundle, conductor).stream()
-        .mapToInt(cut -> loadedCircuits(conductor, cut, bundle, study))
-        .max()
-        .orElse(1);
+  private static int loadedCircuits(Conductor conductor, List<Bundle> together, Study study) {
+    return alongside(
+        conductor,
+        together,
+        study,
+        (bundle, cut) -> loadedCircuits(conductor, cut, bundle, study));
   }
 
   private static int loadedCircuits(

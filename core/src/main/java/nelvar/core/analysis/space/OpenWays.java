@@ -14,6 +14,9 @@ import nelvar.core.model.Id;
 /// The ways of one cabinet that are open to a wire: ducts kept for signals take no mains and no
 /// leads of motors, those kept for power no signals, and those that hold a duct of the wiring only
 /// what is laid in that. Where no way is left, the shortest of all is taken, and it is said.
+///
+/// Cables from drives to their motors lie in no wiring duct: they go straight over the plate from
+/// where they enter to the drive, where their shield is clamped (common practice).
 public final class OpenWays {
   private final Cabinet cabinet;
   private final Study study;
@@ -57,6 +60,12 @@ public final class OpenWays {
     return new Kind(of == WireClass.MAINS || of == WireClass.MOTOR, of == WireClass.SIGNAL, held);
   }
 
+  private DuctWays straight() {
+    return study.once(
+        List.of(OpenWays.class, cabinet.id(), "straight"),
+        () -> DuctWays.of(cabinet.withDucts(List.of())));
+  }
+
   private synchronized DuctWays by(Kind kind) {
     return ways.computeIfAbsent(kind, it -> DuctWays.of(cabinet, it::may));
   }
@@ -68,6 +77,8 @@ public final class OpenWays {
 
   /// @param aside of the middle of the side cables leave at, mm
   public Found way(Conductor wire, Optional<Body> from, Optional<Body> to, double aside) {
+    if (wire.cable().isPresent() && WireClass.of(wire, study) == WireClass.MOTOR)
+      return new Found(way(straight(), wire, from, to, aside), false);
     var kind = kind(wire);
     var open = way(by(kind), wire, from, to, aside);
     if (open.found() || kind.equals(Kind.ANY)) return new Found(open, false);

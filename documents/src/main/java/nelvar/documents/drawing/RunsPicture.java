@@ -1,0 +1,391 @@
+package nelvar.documents.drawing;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.runs.Disc;
+import nelvar.core.analysis.runs.Entries;
+import nelvar.core.analysis.runs.Fill;
+import nelvar.core.analysis.runs.Lying;
+import nelvar.core.analysis.runs.Routes;
+import nelvar.core.analysis.space.Bodies;
+import nelvar.core.analysis.space.Body;
+import nelvar.core.analysis.space.Box;
+import nelvar.core.analysis.space.DuctWays;
+import nelvar.core.analysis.space.Fits;
+import nelvar.core.analysis.space.TerminalPlace;
+import nelvar.core.model.Bundle;
+import nelvar.core.model.Cabinet;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Id;
+import nelvar.core.model.Shell;
+import nelvar.core.model.Surface;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.standards.Glands;
+
+/// Where wires run: the plate to scale with its ducts as full as they are along their length, the
+/// glands at the side cables leave at, trays, conduits and carriers below, and the way of what is
+/// selected lit from end to end. Units are pixels.
+public final class RunsPicture {
+  private static final double MARGIN = 16;
+  private static final double SMALL = 11;
+  private static final double ROW = 22;
+
+  private final Study study;
+  private final Optional<Id> selected;
+  private final List<Shape> shapes = new ArrayList<>();
+  private final List<Drawing.Spot> spots = new ArrayList<>();
+  private final List<Conductor> lit;
+
+  private RunsPicture(Study study, Optional<Id> selected) {
+    this.study = study;
+    this.selected = selected;
+    this.lit = lit();
+  }
+
+  /// @param cabinet which is seen; none where nothing is laid out
+  public static Drawing of(
+      Study study, Optional<Cabinet> cabinet, Optional<Id> selected, double width, double height) {
+    return new RunsPicture(study, selected).draw(cabinet, width, height);
+  }
+
+  /// The wire that is selected, all cores of its cable, or all wires of the device or duct that is.
+  private List<Conductor> lit() {
+    if (selected.isEmpty()) return List.of();
+    var id = selected.get();
+    var wire = study.conductor(id);
+    if (wire.isPresent()) return List.of(wire.get());
+    var cores = study.cores(id);
+    return cores.isEmpty() ? study.at(id) : cores;
+  }
+
+  private Drawing draw(Optional<Cabinet> cabinet, double width, double height) {
+    var outside =
+        study.project().bundles().stream().filter(bundle -> !bundle.inside()).toList();
+    var rows = outside.isEmpty() ? 0 : 20 + Math.ceilDiv(outside.size(), 2) * ROW;
+    var bottom = MARGIN;
+    if (cabinet.isPresent()) bottom = cabinet(cabinet.get(), width, height - rows);
+    else {
+      shapes.add(
+          Shape.text(
+              MARGIN,
+              MARGIN + 12,
+              "No cabinet is laid out: the Panel makes a first layout, and ways follow.",
+              Face.TEXT,
+              13,
+              Ink.TEXT_SOFT));
+      bottom += 24;
+    }
+    if (!outside.isEmpty()) bottom = outside(outside, bottom + 14, width);
+    return new Drawing(width, Math.max(height, bottom + 6), shapes, spots);
+  }
+
+  private double cabinet(Cabinet cabinet, double width, double height) {
+    var shell = cabinet.shell();
+    var below = 26.0;
+    var scale =
+        Math.min(
+            (width - 2 * MARGIN) / Box.mm(shell.width()),
+            (height - MARGIN - below) / Box.mm(shell.height()));
+    var wide = Box.mm(shell.width()) * scale;
+    var high = Box.mm(shell.height()) * scale;
+    shapes.add(
+        Shape.rounded(
+            MARGIN,
+            MARGIN,
+            wide,
+            high,
+            4,
+            Optional.of(Ink.CARD),
+            Optional.of(new Shape.Pen(Ink.TEXT_FAINT, 1.6, shell.closed() ? 0 : 6))));
+    var plate = shell.mountingPlate();
+    var area =
+        new PlateArea(
+            cabinet,
+            Surface.PLATE,
+            MARGIN + (wide - Box.mm(plate.width()) * scale) / 2,
+            MARGIN + (high - Box.mm(plate.height()) * scale) / 2,
+            scale);
+    for (var duct : cabinet.ducts()) if (duct.surface() == Surface.PLATE) duct(duct, area);
+    for (var body : Bodies.of(study).in(cabinet))
+      if (body.surface() == Surface.PLATE && !body.later()) body(body, area);
+    glands(cabinet, area);
+    for (var wire : lit) way(wire, cabinet, area);
+    return MARGIN + high + below - 8;
+  }
+
+  /// As full along its length as it is there, from its floor; over what it may be in the colour of
+  /// warnings.
+  private void duct(Cabinet.Duct duct, PlateArea area) {
+    var box = Fits.box(duct);
+    shapes.add(
+        area.box(box, 1, Optional.of(Ink.DUCT), Optional.of(Shape.Pen.of(Ink.LINE, 0.8))));
+    Lying.of(study).all().stream()
+        .filter(bundle -> bundle.id().equals(duct.id()))
+        .findFirst()
+        .ifPresent(bundle -> profile(bundle, duct, box, area));
+    spots.add(
+        new Drawing.Spot(
+            area.leftEdge(box),
+            area.toY(box.top()),
+            box.width() * area.scale(),
+            box.height() * area.scale(),
+            duct.id(),
+            "duct " + duct.id()));
+  }
+
+  private void profile(Bundle bundle, Cabinet.Duct duct, Box box, PlateArea area) {
+    var fill = Fill.of(bundle, study);
+    if (fill.isEmpty()) return;
+    var room = Box.mm(duct.width()) * Box.mm(duct.depth());
+    var most = fill.get().most().percent().fraction();
+    var cuts = Lying.of(study).cuts(bundle);
+    var end = duct.vertical() ? box.bottom() : box.right();
+    for (var i = 0; i < cuts.size(); i++) {
+      var from = Math.max(cuts.get(i).at(), duct.vertical() ? box.top() : box.left());
+      var to = i + 1 < cuts.size() ? Math.min(cuts.get(i + 1).at(), end) : end;
+      if (to <= from) continue;
+      var share =
+          Disc.of(cuts.get(i).wires(), study).stream().mapToDouble(Disc::area).sum() / room;
+      var thick = Math.min(1, share) * Box.mm(duct.width());
+      var full =
+          duct.vertical()
+              ? new Box(box.left(), from, thick, to - from)
+              : new Box(from, box.bottom() - thick, to - from, thick);
+      shapes.add(
+          area.box(
+              full,
+              0,
+              Optional.of(share > most ? Ink.WARNING_SOFT : Ink.HEAT_HIGH),
+              Optional.empty()));
+    }
+    shapes.add(
+        Shape.text(
+            area.toX(duct.vertical() ? box.middleX() : box.right()) - (duct.vertical() ? 0 : 4),
+            duct.vertical()
+                ? area.toY(box.top()) + 12
+                : area.toY(box.top()) + Math.min(13, box.height() * area.scale() / 2 + 4),
+            String.format(Locale.ROOT, "%.0f %%", fill.get().filled().value().percent()),
+            Face.TEXT,
+            SMALL,
+            fill.get().holds() ? Ink.TEXT : Ink.WARNING,
+            duct.vertical() ? Shape.Anchor.MIDDLE : Shape.Anchor.END));
+  }
+
+  private void body(Body body, PlateArea area) {
+    var ends =
+        lit.stream()
+            .anyMatch(w ->
+                w.from().device().equals(body.id()) || w.to().device().equals(body.id()));
+    shapes.add(
+        area.box(
+            body.box(),
+            2,
+            Optional.of(Ink.CARD),
+            Optional.of(Shape.Pen.of(ends ? Ink.ACCENT : Ink.LINE, ends ? 1.6 : 0.9))));
+    var room = body.box().width() * area.scale() - 2;
+    var name = body.name();
+    if (ends || Faces.width(name, Face.MONO, SMALL) <= room)
+      shapes.add(
+          Shape.text(
+              area.toX(body.box().middleX()),
+              area.toY(body.box().middleY()) + 4,
+              name,
+              Face.MONO,
+              SMALL,
+              ends ? Ink.ACCENT : Ink.TEXT_SOFT,
+              Shape.Anchor.MIDDLE));
+    spots.add(
+        new Drawing.Spot(
+            area.leftEdge(body.box()),
+            area.toY(body.box().top()),
+            body.box().width() * area.scale(),
+            body.box().height() * area.scale(),
+            body.id(),
+            name));
+  }
+
+  /// As large as their holes, in rows outward.
+  private void glands(Cabinet cabinet, PlateArea area) {
+    var side = cabinet.shell().cables();
+    for (var entry : Entries.of(cabinet, study).all()) {
+      var at = gland(cabinet, area, side, entry);
+      var r =
+          entry
+                  .gland()
+                  .map(g -> Glands.hole(g.thread()).orElseThrow().value().metres() * 500)
+                  .orElseGet(() -> entry.diameter().orElse(8.0) / 2)
+              * area.scale();
+      var chosen =
+          selected.filter(entry.cable().id()::equals).isPresent()
+              || lit.stream().anyMatch(w -> w.cable().filter(entry.cable().id()::equals).isPresent());
+      shapes.add(
+          Shape.circle(
+              at[0],
+              at[1],
+              Math.max(2.5, r),
+              Optional.of(chosen ? Ink.ACCENT_SOFT : Ink.CARD),
+              Optional.of(Shape.Pen.of(chosen ? Ink.ACCENT : Ink.TEXT_SOFT, chosen ? 2 : 1))));
+      if (chosen)
+        shapes.add(
+            Shape.text(
+                at[0],
+                at[1] + (side == Shell.Side.TOP ? -10 : 18),
+                entry.cable().label() + entry.gland().map(g -> ", " + g).orElse(", no gland"),
+                Face.TEXT,
+                SMALL,
+                Ink.ACCENT,
+                Shape.Anchor.MIDDLE));
+      spots.add(
+          new Drawing.Spot(
+              at[0] - 6,
+              at[1] - 6,
+              12,
+              12,
+              entry.cable().id(),
+              "%s enters through %s"
+                  .formatted(
+                      entry.cable().label(), entry.gland().map(Object::toString).orElse("no gland"))));
+    }
+  }
+
+  private static double[] gland(
+      Cabinet cabinet, PlateArea area, Shell.Side side, Entries.Entry entry) {
+    var width = Fits.surface(cabinet, Surface.PLATE).width();
+    var height = Fits.surface(cabinet, Surface.PLATE).height();
+    var out = Box.mm(Shell.AROUND_PLATE) / 2 + entry.row() * 16;
+    return switch (side) {
+      case BOTTOM -> new double[] {area.toX(width / 2 + entry.aside()), area.toY(height + out)};
+      case TOP -> new double[] {area.toX(width / 2 + entry.aside()), area.toY(-out)};
+      case LEFT -> new double[] {area.toX(-out), area.toY(height / 2 + entry.aside())};
+      case RIGHT -> new double[] {area.toX(width + out), area.toY(height / 2 + entry.aside())};
+    };
+  }
+
+  private void way(Conductor wire, Cabinet cabinet, PlateArea area) {
+    for (var part : Routes.of(study).within(wire)) {
+      if (!part.cabinet().equals(cabinet.id())) continue;
+      var corners = new ArrayList<DuctWays.Corner>();
+      terminal(wire.from(), cabinet).ifPresent(corners::add);
+      corners.addAll(part.way().corners());
+      terminal(wire.to(), cabinet).ifPresent(corners::add);
+      line(corners, area);
+      for (var end : List.of(wire.from(), wire.to()))
+        terminal(end, cabinet)
+            .ifPresent(at ->
+                shapes.add(
+                    Shape.circle(
+                        area.toX(at.x()),
+                        area.toY(at.y()),
+                        3.4,
+                        Optional.of(Ink.ACCENT),
+                        Optional.empty())));
+      wire.cable()
+          .flatMap(Entries.of(cabinet, study)::of)
+          .ifPresent(entry -> {
+            var gland = gland(cabinet, area, cabinet.shell().cables(), entry);
+            var last =
+                terminal(wire.from(), cabinet).isPresent()
+                    ? part.way().corners().getLast()
+                    : part.way().corners().getFirst();
+            shapes.add(
+                Shape.line(
+                    area.toX(last.x()), area.toY(last.y()), gland[0], gland[1], pen()));
+          });
+    }
+  }
+
+  private Shape.Pen pen() {
+    return Shape.Pen.of(Ink.ACCENT, lit.size() > 8 ? 1.2 : 2.4);
+  }
+
+  private void line(List<DuctWays.Corner> corners, PlateArea area) {
+    for (var i = 0; i + 1 < corners.size(); i++) {
+      var a = corners.get(i);
+      var b = corners.get(i + 1);
+      if (Math.hypot(a.x() - b.x(), a.y() - b.y()) < 0.5) continue;
+      shapes.add(
+          Shape.line(area.toX(a.x()), area.toY(a.y()), area.toX(b.x()), area.toY(b.y()), pen()));
+    }
+  }
+
+  private Optional<DuctWays.Corner> terminal(TerminalRef end, Cabinet cabinet) {
+    return Bodies.of(study)
+        .in(cabinet, end.device())
+        .filter(body -> body.surface() == Surface.PLATE)
+        .map(body -> {
+          var place = TerminalPlace.of(body, end.terminal());
+          return new DuctWays.Corner(place.x(), place.y());
+        });
+  }
+
+  /// Trays, conduits and carriers, two beside each other, as full as they are.
+  private double outside(List<Bundle> bundles, double top, double width) {
+    shapes.add(
+        Shape.text(MARGIN, top, "outside the cabinet", Face.TEXT, 12, Ink.TEXT_SOFT));
+    var column = (width - 3 * MARGIN) / 2;
+    Set<Id> litIn = new HashSet<>();
+    for (var wire : lit)
+      for (var bundle : study.bundles(wire)) litIn.add(bundle.id());
+    for (var i = 0; i < bundles.size(); i++) {
+      var bundle = bundles.get(i);
+      var x = MARGIN + (i % 2) * (column + MARGIN);
+      var y = top + 8 + (i / 2) * ROW;
+      var chosen = litIn.contains(bundle.id()) || selected.filter(bundle.id()::equals).isPresent();
+      var fill = Fill.of(bundle, study);
+      shapes.add(
+          Shape.rounded(
+              x,
+              y,
+              column,
+              ROW - 5,
+              2,
+              Optional.of(Ink.DUCT),
+              Optional.of(Shape.Pen.of(chosen ? Ink.ACCENT : Ink.LINE, chosen ? 2 : 0.8))));
+      fill.ifPresent(f ->
+          shapes.add(
+              Shape.rectangle(
+                  x + 1,
+                  y + 1,
+                  Math.max(1, (column - 2) * Math.min(1, f.filled().value().fraction())),
+                  ROW - 7,
+                  Optional.of(f.holds() ? Ink.HEAT_HIGH : Ink.WARNING_SOFT),
+                  Optional.empty())));
+      var says =
+          fill.map(f -> String.format(Locale.ROOT, "%.0f %%", f.filled().value().percent()))
+              .orElse(study.lyingIn(bundle).isEmpty() ? "empty" : "size not known");
+      var end = Faces.width(says, Face.TEXT, SMALL) + 12;
+      shapes.add(
+          Shape.text(
+              x + 6,
+              y + 13,
+              Faces.fit(bundle.name(), Face.TEXT, SMALL, column - end - 8),
+              Face.TEXT,
+              SMALL,
+              chosen ? Ink.ACCENT : Ink.TEXT));
+      shapes.add(
+          Shape.text(
+              x + column - 6, y + 13, says, Face.TEXT, SMALL, Ink.TEXT, Shape.Anchor.END));
+      spots.add(new Drawing.Spot(x, y, column, ROW - 5, bundle.id(), bundle.name()));
+    }
+    return top + 8 + Math.ceilDiv(bundles.size(), 2) * ROW;
+  }
+
+  /// How long what is selected is and which way it takes, in one line.
+  public static Optional<String> words(Study study, Id selected) {
+    var wire = study.conductor(selected);
+    if (wire.isEmpty()) return Optional.empty();
+    var answer = nelvar.core.analysis.runs.HowLong.of(study).answer(wire.get());
+    return Optional.of(
+        "%s %s, %s: %s"
+            .formatted(
+                wire.get().label(),
+                answer.length().map(Object::toString).orElse("of unknown length"),
+                answer.basis().words(),
+                answer.why()));
+  }
+}
