@@ -113,9 +113,16 @@ final class RunsCommand implements Callable<Integer> {
         wire.section().map(Object::toString),
         answer.length().map(l -> l.metres()),
         answer.basis().name().toLowerCase(Locale.ROOT),
-        answer.why(),
+        way(answer, Lying.of(study).words(wire)),
         study.cable(wire).map(cable -> cable.label().text()),
         study.bundles(wire).stream().map(bundle -> bundle.id().text()).toList());
+  }
+
+  /// Its way; where it is not known, what is missing for it.
+  private static String way(HowLong.Answer answer, String lies) {
+    return answer.basis() == HowLong.Basis.ASSUMED || answer.basis() == HowLong.Basis.UNKNOWN
+        ? lies + (lies.isEmpty() ? "" : "; ") + answer.why()
+        : lies;
   }
 
   private static String end(TerminalRef end, Study study) {
@@ -133,7 +140,9 @@ final class RunsCommand implements Callable<Integer> {
         cable.stock(),
         answer.length().map(l -> l.metres()),
         answer.basis().name().toLowerCase(Locale.ROOT),
-        answer.why(),
+        way(
+            answer,
+            study.cores(cable.id()).stream().findFirst().map(Lying.of(study)::words).orElse("")),
         entry.flatMap(Entries.Entry::diameter),
         entry.flatMap(Entries.Entry::gland).map(Object::toString));
   }
@@ -208,7 +217,9 @@ final class RunsCommand implements Callable<Integer> {
           cut.metres(),
           cut.drums(),
           cut.drum(),
-          cut.withoutLength() > 0 ? ", and %d without a length".formatted(cut.withoutLength()) : "");
+          cut.withoutLength() > 0
+              ? ", and %d without a length".formatted(cut.withoutLength())
+              : "");
     out.printf("%nAbout %.0f hours of wiring by assumed minutes a step.%n", told.hours());
   }
 }

@@ -80,6 +80,8 @@ public enum Theme {
     put(
         Ink.DUCT,
         "#34312C",
+        Ink.FILLED,
+        "#6B5F4D",
         Ink.HEAT_LOW,
         "#3A3226",
         Ink.HEAT,

@@ -12,15 +12,20 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.protection.FaultCurrents;
 import nelvar.core.analysis.protection.ProtectiveDevices;
+import nelvar.core.analysis.runs.Entries;
+import nelvar.core.analysis.runs.HowLong;
+import nelvar.core.analysis.runs.Lying;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.WireStock;
 import nelvar.core.finding.Repair;
+import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.MachineFunction;
@@ -41,6 +46,11 @@ public final class Lists {
         wires(review.study()),
         cables(review.study()),
         terminals(review.study()),
+        RunRows.cutList(review.study()),
+        RunRows.labels(review.study()),
+        RunRows.ferrules(review.study()),
+        RunRows.fill(review.study()),
+        RunRows.hours(review.study()),
         billOfMaterials(review.study()),
         PinMap.of(review.study()),
         ConnectorRows.list(review.study()),
@@ -96,10 +106,8 @@ public final class Lists {
               conductor.section().map(Object::toString).orElse("not chosen"),
               conductor.colour().orElse(""),
               or(study.length(conductor), "not known"),
-              study
-                  .cable(conductor)
-                  .map(cable -> cable.label().text())
-                  .orElse(study.bundle(conductor).map(bundle -> bundle.name()).orElse("")),
+              HowLong.of(study).answer(conductor).basis().words(),
+              way(conductor, study),
               study.designCurrent(conductor),
               or(
                   Ampacity.of(conductor, study).found().map(iz -> iz.value()),
@@ -116,11 +124,29 @@ public final class Lists {
             text("Section", 1.5),
             text("Colour", 1.7),
             number("Length m", 1.1),
-            text("Lies in", 2),
+            text("Length by", 1.3),
+            text("Way", 2.4),
             number("Ib A", 0.9),
             number("Iz A", 1.2),
             number("Drop V", 1)),
         rows);
+  }
+
+  /// The cable whose core it is, and what it lies in.
+  private static String way(Conductor conductor, Study study) {
+    return Stream.concat(
+            study.cable(conductor).stream().map(cable -> cable.label().text()),
+            Stream.of(Lying.of(study).words(conductor)))
+        .filter(words -> !words.isEmpty())
+        .collect(Collectors.joining(", "));
+  }
+
+  private static String gland(Cable cable, Study study) {
+    return study.project().layout().cabinets().stream()
+        .flatMap(cabinet -> Entries.of(cabinet, study).of(cable.id()).stream())
+        .findFirst()
+        .map(entry -> entry.gland().map(Object::toString).orElse("none fits"))
+        .orElse("");
   }
 
   public static ListTable cables(Study study) {
@@ -141,6 +167,9 @@ public final class Lists {
               stock.map(Part::name).orElse(cable.stock()),
               String.join(", ", ends),
               or(study.length(cable), "not known"),
+              HowLong.of(study).answer(cable).basis().words(),
+              gland(cable, study),
+              cores.isEmpty() ? "" : way(cores.getFirst(), study),
               cores.size(),
               Math.max(0, total - cores.size())));
     }
@@ -152,6 +181,9 @@ public final class Lists {
             text("Cable", 3),
             text("Joins", 4),
             number("Length m", 1.1),
+            text("Length by", 1.2),
+            text("Gland", 0.9),
+            text("Way", 2),
             number("Cores used", 1),
             number("Spare", 0.8)),
         rows);

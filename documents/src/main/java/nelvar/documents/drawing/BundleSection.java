@@ -13,9 +13,9 @@ import nelvar.core.model.Bundle;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 
-/// A cut through a bundle where the most lies in it, with the real discs of its wires and cables, to
-/// scale, as they would lie when laid in; walls as large as they are where that is known. Units are
-/// pixels.
+/// A cut through a bundle where the most lies in it, with the real discs of its wires and cables,
+/// to scale, as they would lie when laid in; walls as large as they are where that is known. Units
+/// are pixels.
 public final class BundleSection {
   private static final double MARGIN = 14;
 
@@ -58,7 +58,8 @@ public final class BundleSection {
     var left = MARGIN;
     var floor = MARGIN + high * scale;
     walls(form, wide, high, left, floor, scale, shapes);
-    for (var one : laid) disc(discs.get(one.of()), one, left, floor, scale, study, selected, shapes, spots);
+    for (var one : laid)
+      disc(discs.get(one.of()), one, left, floor, scale, study, selected, shapes, spots);
     if (laid.size() < discs.size())
       shapes.add(
           Shape.text(
@@ -78,7 +79,12 @@ public final class BundleSection {
                   Face.TEXT,
                   12.5,
                   fill.map(Fill::holds).orElse(true) ? Ink.TEXT_SOFT : Ink.WARNING)));
-    return new Drawing(width, floor + 24, shapes, spots);
+    var words =
+        form.map(f -> size(f) + fill.map(BundleSection::words).orElse(""))
+            .map(text -> Faces.width(text, Face.TEXT, 12.5))
+            .orElse(150.0);
+    return new Drawing(
+        Math.min(width, 2 * MARGIN + Math.max(words, wide * scale)), floor + 24, shapes, spots);
   }
 
   private static String size(Bundle.Form form) {
@@ -107,8 +113,7 @@ public final class BundleSection {
     var pen = Shape.Pen.of(Ink.TEXT_SOFT, 2);
     if (form.filter(f -> f.kind() == Bundle.Kind.CONDUIT).isPresent()) {
       var r = wide / 2 * scale;
-      shapes.add(
-          Shape.circle(left + r, floor - r, r + 1, Optional.of(Ink.CARD), Optional.of(pen)));
+      shapes.add(Shape.circle(left + r, floor - r, r + 1, Optional.of(Ink.CARD), Optional.of(pen)));
       return;
     }
     var right = left + wide * scale;
@@ -116,13 +121,17 @@ public final class BundleSection {
     if (form.isPresent())
       shapes.add(
           Shape.rectangle(
-              left - 1, top, right - left + 2, floor - top + 1, Optional.of(Ink.CARD), Optional.empty()));
+              left - 1,
+              top,
+              right - left + 2,
+              floor - top + 1,
+              Optional.of(Ink.CARD),
+              Optional.empty()));
     shapes.add(Shape.line(left - 1, top, left - 1, floor + 1, pen));
     shapes.add(Shape.line(left - 1, floor + 1, right + 1, floor + 1, pen));
     shapes.add(Shape.line(right + 1, top, right + 1, floor + 1, pen));
     if (form.filter(f -> f.kind() == Bundle.Kind.DUCT).isPresent())
-      shapes.add(
-          Shape.line(left - 1, top, right + 1, top, new Shape.Pen(Ink.TEXT_SOFT, 1.2, 4)));
+      shapes.add(Shape.line(left - 1, top, right + 1, top, new Shape.Pen(Ink.TEXT_SOFT, 1.2, 4)));
     form.flatMap(Bundle.Form::carrier)
         .ifPresent(carrier ->
             carrier
@@ -164,18 +173,16 @@ public final class BundleSection {
             x,
             y,
             Math.max(0.6, r - 0.5),
-            Optional.of(chosen ? Ink.ACCENT_SOFT : ink.soft()),
+            Optional.of(chosen ? Ink.ACCENT_SOFT : ink == Ink.EARTH ? Ink.CARD : ink.soft()),
             Optional.of(Shape.Pen.of(chosen ? Ink.ACCENT : ink, chosen ? 2 : 1))));
     if (disc.shielded())
       shapes.add(
           Shape.circle(
               x, y, Math.max(0.6, r - 3), Optional.empty(), Optional.of(Shape.Pen.of(ink, 0.8))));
     if (!disc.cable())
-      shapes.add(
-          Shape.circle(x, y, Math.max(0.8, r * 0.44), Optional.of(ink), Optional.empty()));
+      shapes.add(Shape.circle(x, y, Math.max(0.8, r * 0.44), Optional.of(ink), Optional.empty()));
     else if (r > 15)
-      shapes.add(
-          Shape.text(x, y + 4, disc.name(), Face.MONO, 10, Ink.TEXT, Shape.Anchor.MIDDLE));
+      shapes.add(Shape.text(x, y + 4, disc.name(), Face.MONO, 10, Ink.TEXT, Shape.Anchor.MIDDLE));
     spots.add(new Drawing.Spot(x - r, y - r, 2 * r, 2 * r, about, disc.name()));
   }
 

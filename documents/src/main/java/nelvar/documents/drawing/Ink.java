@@ -27,6 +27,8 @@ public enum Ink {
   EARTH("#4E7D3A"),
   /// What lies on a plate and gives off no heat: a duct.
   DUCT("#E6DED1"),
+  /// What fills a duct, a tray or a carrier.
+  FILLED("#C4B49A"),
   HEAT_LOW("#F8EBD6"),
   HEAT("#F2D7AC"),
   HEAT_HIGH("#EBBD83");
@@ -78,6 +80,7 @@ public enum Ink {
           MOTOR_SOFT,
           EARTH,
           DUCT,
+          FILLED,
           HEAT_LOW,
           HEAT,
           HEAT_HIGH ->

@@ -10,6 +10,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.runs.Disc;
 import nelvar.core.analysis.runs.Entries;
 import nelvar.core.analysis.runs.Fill;
+import nelvar.core.analysis.runs.HowLong;
 import nelvar.core.analysis.runs.Lying;
 import nelvar.core.analysis.runs.Routes;
 import nelvar.core.analysis.space.Bodies;
@@ -33,7 +34,13 @@ import nelvar.core.standards.Glands;
 public final class RunsPicture {
   private static final double MARGIN = 16;
   private static final double SMALL = 11;
-  private static final double ROW = 22;
+  private static final double ROW = 24;
+
+  /// For what lies outside, at least.
+  private static final double ASIDE = 150;
+
+  /// For glands and the name of one.
+  private static final double BELOW = 30;
 
   private final Study study;
   private final Optional<Id> selected;
@@ -64,12 +71,8 @@ public final class RunsPicture {
   }
 
   private Drawing draw(Optional<Cabinet> cabinet, double width, double height) {
-    var outside =
-        study.project().bundles().stream().filter(bundle -> !bundle.inside()).toList();
-    var rows = outside.isEmpty() ? 0 : 20 + Math.ceilDiv(outside.size(), 2) * ROW;
-    var bottom = MARGIN;
-    if (cabinet.isPresent()) bottom = cabinet(cabinet.get(), width, height - rows);
-    else {
+    var outside = study.project().bundles().stream().filter(bundle -> !bundle.inside()).toList();
+    if (cabinet.isEmpty()) {
       shapes.add(
           Shape.text(
               MARGIN,
@@ -78,19 +81,24 @@ public final class RunsPicture {
               Face.TEXT,
               13,
               Ink.TEXT_SOFT));
-      bottom += 24;
+      var end = outside(outside, MARGIN, MARGIN + 44, width - 2 * MARGIN);
+      return new Drawing(width, Math.max(height, end + 6), shapes, spots);
     }
-    if (!outside.isEmpty()) bottom = outside(outside, bottom + 14, width);
-    return new Drawing(width, Math.max(height, bottom + 6), shapes, spots);
+    var right = cabinet(cabinet.get(), width - (outside.isEmpty() ? 0 : ASIDE), height);
+    var end =
+        outside.isEmpty()
+            ? 0
+            : outside(outside, right + MARGIN, MARGIN + 10, width - right - 2 * MARGIN);
+    return new Drawing(width, Math.max(height, end + 6), shapes, spots);
   }
 
+  /// Its right edge on the picture.
   private double cabinet(Cabinet cabinet, double width, double height) {
     var shell = cabinet.shell();
-    var below = 26.0;
     var scale =
         Math.min(
             (width - 2 * MARGIN) / Box.mm(shell.width()),
-            (height - MARGIN - below) / Box.mm(shell.height()));
+            (height - MARGIN - BELOW) / Box.mm(shell.height()));
     var wide = Box.mm(shell.width()) * scale;
     var high = Box.mm(shell.height()) * scale;
     shapes.add(
@@ -115,15 +123,16 @@ public final class RunsPicture {
       if (body.surface() == Surface.PLATE && !body.later()) body(body, area);
     glands(cabinet, area);
     for (var wire : lit) way(wire, cabinet, area);
-    return MARGIN + high + below - 8;
+    for (var body : Bodies.of(study).in(cabinet))
+      if (body.surface() == Surface.PLATE && ends(body)) name(body, area);
+    return MARGIN + wide;
   }
 
   /// As full along its length as it is there, from its floor; over what it may be in the colour of
   /// warnings.
   private void duct(Cabinet.Duct duct, PlateArea area) {
     var box = Fits.box(duct);
-    shapes.add(
-        area.box(box, 1, Optional.of(Ink.DUCT), Optional.of(Shape.Pen.of(Ink.LINE, 0.8))));
+    shapes.add(area.box(box, 1, Optional.of(Ink.DUCT), Optional.of(Shape.Pen.of(Ink.LINE, 0.8))));
     Lying.of(study).all().stream()
         .filter(bundle -> bundle.id().equals(duct.id()))
         .findFirst()
@@ -149,8 +158,7 @@ public final class RunsPicture {
       var from = Math.max(cuts.get(i).at(), duct.vertical() ? box.top() : box.left());
       var to = i + 1 < cuts.size() ? Math.min(cuts.get(i + 1).at(), end) : end;
       if (to <= from) continue;
-      var share =
-          Disc.of(cuts.get(i).wires(), study).stream().mapToDouble(Disc::area).sum() / room;
+      var share = Disc.of(cuts.get(i).wires(), study).stream().mapToDouble(Disc::area).sum() / room;
       var thick = Math.min(1, share) * Box.mm(duct.width());
       var full =
           duct.vertical()
@@ -160,9 +168,11 @@ public final class RunsPicture {
           area.box(
               full,
               0,
-              Optional.of(share > most ? Ink.WARNING_SOFT : Ink.HEAT_HIGH),
+              Optional.of(share > most ? Ink.WARNING_SOFT : Ink.FILLED),
               Optional.empty()));
     }
+    var wide = box.width() * area.scale();
+    if (duct.vertical() && wide < 24) return;
     shapes.add(
         Shape.text(
             area.toX(duct.vertical() ? box.middleX() : box.right()) - (duct.vertical() ? 0 : 4),
@@ -176,11 +186,23 @@ public final class RunsPicture {
             duct.vertical() ? Shape.Anchor.MIDDLE : Shape.Anchor.END));
   }
 
+  private boolean ends(Body body) {
+    return lit.stream()
+        .anyMatch(w -> w.from().device().equals(body.id()) || w.to().device().equals(body.id()));
+  }
+
+  /// Of what the lit way ends at, over everything.
+  private void name(Body body, PlateArea area) {
+    var x = area.toX(body.box().middleX());
+    var y = area.toY(body.box().top()) - 4;
+    var wide = Faces.width(body.name(), Face.MONO, SMALL) + 4;
+    shapes.add(
+        Shape.rounded(x - wide / 2, y - 10, wide, 13, 2, Optional.of(Ink.CARD), Optional.empty()));
+    shapes.add(Shape.text(x, y, body.name(), Face.MONO, SMALL, Ink.ACCENT, Shape.Anchor.MIDDLE));
+  }
+
   private void body(Body body, PlateArea area) {
-    var ends =
-        lit.stream()
-            .anyMatch(w ->
-                w.from().device().equals(body.id()) || w.to().device().equals(body.id()));
+    var ends = ends(body);
     shapes.add(
         area.box(
             body.box(),
@@ -189,7 +211,7 @@ public final class RunsPicture {
             Optional.of(Shape.Pen.of(ends ? Ink.ACCENT : Ink.LINE, ends ? 1.6 : 0.9))));
     var room = body.box().width() * area.scale() - 2;
     var name = body.name();
-    if (ends || Faces.width(name, Face.MONO, SMALL) <= room)
+    if (!ends && Faces.width(name, Face.MONO, SMALL) <= room)
       shapes.add(
           Shape.text(
               area.toX(body.box().middleX()),
@@ -197,7 +219,7 @@ public final class RunsPicture {
               name,
               Face.MONO,
               SMALL,
-              ends ? Ink.ACCENT : Ink.TEXT_SOFT,
+              Ink.TEXT_SOFT,
               Shape.Anchor.MIDDLE));
     spots.add(
         new Drawing.Spot(
@@ -222,7 +244,8 @@ public final class RunsPicture {
               * area.scale();
       var chosen =
           selected.filter(entry.cable().id()::equals).isPresent()
-              || lit.stream().anyMatch(w -> w.cable().filter(entry.cable().id()::equals).isPresent());
+              || lit.stream()
+                  .anyMatch(w -> w.cable().filter(entry.cable().id()::equals).isPresent());
       shapes.add(
           Shape.circle(
               at[0],
@@ -249,7 +272,8 @@ public final class RunsPicture {
               entry.cable().id(),
               "%s enters through %s"
                   .formatted(
-                      entry.cable().label(), entry.gland().map(Object::toString).orElse("no gland"))));
+                      entry.cable().label(),
+                      entry.gland().map(Object::toString).orElse("no gland"))));
     }
   }
 
@@ -293,8 +317,7 @@ public final class RunsPicture {
                     ? part.way().corners().getLast()
                     : part.way().corners().getFirst();
             shapes.add(
-                Shape.line(
-                    area.toX(last.x()), area.toY(last.y()), gland[0], gland[1], pen()));
+                Shape.line(area.toX(last.x()), area.toY(last.y()), gland[0], gland[1], pen()));
           });
     }
   }
@@ -323,69 +346,84 @@ public final class RunsPicture {
         });
   }
 
-  /// Trays, conduits and carriers, two beside each other, as full as they are.
-  private double outside(List<Bundle> bundles, double top, double width) {
-    shapes.add(
-        Shape.text(MARGIN, top, "outside the cabinet", Face.TEXT, 12, Ink.TEXT_SOFT));
-    var column = (width - 3 * MARGIN) / 2;
+  /// Trays, conduits and carriers below each other, as full as they are.
+  private double outside(List<Bundle> bundles, double x, double top, double width) {
+    if (bundles.isEmpty()) return top;
+    shapes.add(Shape.text(x, top, "outside the cabinet", Face.TEXT, 12, Ink.TEXT_SOFT));
     Set<Id> litIn = new HashSet<>();
-    for (var wire : lit)
-      for (var bundle : study.bundles(wire)) litIn.add(bundle.id());
-    for (var i = 0; i < bundles.size(); i++) {
-      var bundle = bundles.get(i);
-      var x = MARGIN + (i % 2) * (column + MARGIN);
-      var y = top + 8 + (i / 2) * ROW;
+    for (var wire : lit) for (var bundle : study.bundles(wire)) litIn.add(bundle.id());
+    var y = top + 8;
+    for (var bundle : bundles) {
       var chosen = litIn.contains(bundle.id()) || selected.filter(bundle.id()::equals).isPresent();
-      var fill = Fill.of(bundle, study);
-      shapes.add(
-          Shape.rounded(
-              x,
-              y,
-              column,
-              ROW - 5,
-              2,
-              Optional.of(Ink.DUCT),
-              Optional.of(Shape.Pen.of(chosen ? Ink.ACCENT : Ink.LINE, chosen ? 2 : 0.8))));
-      fill.ifPresent(f ->
-          shapes.add(
-              Shape.rectangle(
-                  x + 1,
-                  y + 1,
-                  Math.max(1, (column - 2) * Math.min(1, f.filled().value().fraction())),
-                  ROW - 7,
-                  Optional.of(f.holds() ? Ink.HEAT_HIGH : Ink.WARNING_SOFT),
-                  Optional.empty())));
-      var says =
-          fill.map(f -> String.format(Locale.ROOT, "%.0f %%", f.filled().value().percent()))
-              .orElse(study.lyingIn(bundle).isEmpty() ? "empty" : "size not known");
-      var end = Faces.width(says, Face.TEXT, SMALL) + 12;
-      shapes.add(
-          Shape.text(
-              x + 6,
-              y + 13,
-              Faces.fit(bundle.name(), Face.TEXT, SMALL, column - end - 8),
-              Face.TEXT,
-              SMALL,
-              chosen ? Ink.ACCENT : Ink.TEXT));
-      shapes.add(
-          Shape.text(
-              x + column - 6, y + 13, says, Face.TEXT, SMALL, Ink.TEXT, Shape.Anchor.END));
-      spots.add(new Drawing.Spot(x, y, column, ROW - 5, bundle.id(), bundle.name()));
+      bar(bundle, chosen, x, y, width);
+      y += 2 * ROW - 6;
     }
-    return top + 8 + Math.ceilDiv(bundles.size(), 2) * ROW;
+    return y;
+  }
+
+  private void bar(Bundle bundle, boolean chosen, double x, double y, double width) {
+    var fill = Fill.of(bundle, study);
+    var says =
+        fill.map(f -> String.format(Locale.ROOT, "%.0f %%", f.filled().value().percent()))
+            .orElse(study.lyingIn(bundle).isEmpty() ? "empty" : "size not known");
+    var ink = chosen ? Ink.ACCENT : Ink.TEXT;
+    var end = Faces.width(says, Face.TEXT, SMALL) + 6;
+    shapes.add(
+        Shape.text(
+            x,
+            y + 12,
+            Faces.fit(bundle.name(), Face.TEXT, SMALL, width - end),
+            Face.TEXT,
+            SMALL,
+            ink));
+    shapes.add(
+        Shape.text(
+            x + width,
+            y + 12,
+            says,
+            Face.TEXT,
+            SMALL,
+            fill.map(Fill::holds).orElse(true) ? ink : Ink.WARNING,
+            Shape.Anchor.END));
+    shapes.add(
+        Shape.rounded(
+            x,
+            y + 17,
+            width,
+            9,
+            2,
+            Optional.of(Ink.DUCT),
+            Optional.of(Shape.Pen.of(chosen ? Ink.ACCENT : Ink.LINE, chosen ? 2 : 0.8))));
+    fill.ifPresent(f ->
+        shapes.add(
+            Shape.rectangle(
+                x + 1,
+                y + 18,
+                Math.max(1, (width - 2) * Math.min(1, f.filled().value().fraction())),
+                7,
+                Optional.of(f.holds() ? Ink.FILLED : Ink.WARNING_SOFT),
+                Optional.empty())));
+    spots.add(new Drawing.Spot(x, y, width, ROW + 4, bundle.id(), bundle.name()));
   }
 
   /// How long what is selected is and which way it takes, in one line.
   public static Optional<String> words(Study study, Id selected) {
+    var lengths = HowLong.of(study);
     var wire = study.conductor(selected);
-    if (wire.isEmpty()) return Optional.empty();
-    var answer = nelvar.core.analysis.runs.HowLong.of(study).answer(wire.get());
-    return Optional.of(
-        "%s %s, %s: %s"
-            .formatted(
-                wire.get().label(),
-                answer.length().map(Object::toString).orElse("of unknown length"),
-                answer.basis().words(),
-                answer.why()));
+    if (wire.isPresent())
+      return Optional.of(words(wire.get().label().text(), lengths.answer(wire.get())));
+    return study.project().cables().stream()
+        .filter(cable -> cable.id().equals(selected))
+        .findFirst()
+        .map(cable -> words(cable.label().text(), lengths.answer(cable)));
+  }
+
+  private static String words(String name, HowLong.Answer answer) {
+    return "%s %s, %s%s"
+        .formatted(
+            name,
+            answer.length().map(Object::toString).orElse("of unknown length"),
+            answer.basis().words(),
+            answer.why().equals(answer.basis().words()) ? "" : ": " + answer.why());
   }
 }

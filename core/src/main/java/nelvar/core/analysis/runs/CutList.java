@@ -124,8 +124,7 @@ public final class CutList {
   public static List<Drum> packed(List<Piece> pieces, Length drum) {
     var longest =
         pieces.stream()
-            .sorted(
-                Comparator.comparing(Piece::length).reversed().thenComparing(Piece::label))
+            .sorted(Comparator.comparing(Piece::length).reversed().thenComparing(Piece::label))
             .toList();
     return Stream.of(
             packed(longest, drum, true), packed(longest, drum, false), packed(pieces, drum, false))
@@ -159,9 +158,7 @@ public final class CutList {
       all.add(
           new Drum(
               new Length(Math.max(drum.metres(), used)),
-              on.get(i).stream()
-                  .sorted(Comparator.comparing(Piece::length).reversed())
-                  .toList()));
+              on.get(i).stream().sorted(Comparator.comparing(Piece::length).reversed()).toList()));
     }
     return all;
   }

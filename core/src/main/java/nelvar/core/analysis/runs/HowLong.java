@@ -32,7 +32,7 @@ public final class HowLong {
   public enum Basis {
     SAID("said by hand"),
     LEAD("its own lead"),
-    CABLE("its cable's"),
+    CABLE("by its cable"),
     ROUTED("by its way"),
     ASSUMED("assumed"),
     UNKNOWN("not known");

@@ -8,6 +8,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.DoubleStream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.DuctWays;
@@ -28,7 +29,7 @@ public final class Lying {
   private final Map<Id, Bundle> bundles = new LinkedHashMap<>();
   private final Map<Id, List<Bundle>> of = new HashMap<>();
   private final Map<Id, List<Conductor>> in = new HashMap<>();
-  private final Map<Id, Drawn> drawn = new HashMap<>();
+  private final Map<Id, Drawn> drawn = new LinkedHashMap<>();
 
   /// What lies side by side at one place of a duct; of what has no places, all that lies in it.
   ///
@@ -151,6 +152,13 @@ public final class Lying {
   /// Everything a conductor lies in, in the order of its way; the free air in a cabinet is nothing.
   public List<Bundle> of(Conductor wire) {
     return of.getOrDefault(wire.id(), List.of());
+  }
+
+  /// `D1, D3, tray along the frame`: ducts that are drawn by their marks, all else by name.
+  public String words(Conductor wire) {
+    return of(wire).stream()
+        .map(bundle -> drawn(bundle) ? bundle.id().text() : bundle.name())
+        .collect(Collectors.joining(", "));
   }
 
   /// Of those, what the most lies in.

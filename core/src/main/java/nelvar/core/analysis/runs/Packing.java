@@ -79,8 +79,7 @@ public final class Packing {
       for (var b : on) if (b.of() > a.of()) onBoth(all, a, b, r);
     }
     all.removeIf(s ->
-        s.y() < r - CLOSE
-            || (width >= 2 * r && (s.x() < r - CLOSE || s.x() > width - r + CLOSE)));
+        s.y() < r - CLOSE || (width >= 2 * r && (s.x() < r - CLOSE || s.x() > width - r + CLOSE)));
     return all;
   }
 

@@ -188,17 +188,12 @@ public final class Ampacity {
     var alone = bundles.stream().filter(bundle -> !lying.drawn(bundle)).map(List::of);
     return Stream.concat(ducts.isEmpty() ? Stream.empty() : Stream.of(ducts), alone)
         .map(together ->
-            new Stretch(
-                together.getFirst(), in(together, conductor, section, study, ends)))
+            new Stretch(together.getFirst(), in(together, conductor, section, study, ends)))
         .min(java.util.Comparator.comparingDouble(Stretch::amperes));
   }
 
   private static Computed<Current> in(
-      List<Bundle> together,
-      Conductor conductor,
-      CrossSection section,
-      Study study,
-      boolean ends) {
+      List<Bundle> together, Conductor conductor, CrossSection section, Study study, boolean ends) {
     var bundle = together.getFirst();
     var surroundings = study.project().brief().surroundings();
     var inside = bundle.inside();
@@ -206,8 +201,7 @@ public final class Ampacity {
     var policies = study.project().brief().policies();
     var counted = !inside || policies.chose(School.PANEL_GROUPING, "counted");
     if (policies.sizing() == Brief.Sizing.NORTH_AMERICAN) {
-      var loaded =
-          counted ? american(conductor, together, study) : loadedCores(conductor, study);
+      var loaded = counted ? american(conductor, together, study) : loadedCores(conductor, study);
       var insulation = Schools.insulation(policies);
       var terminals = ends ? Schools.terminals(policies) : insulation;
       return study.once(
@@ -272,8 +266,8 @@ public final class Ampacity {
                 List.of("loaded wires", cut.bundle(), cut.at()), () -> loadedWires(cut, study)));
   }
 
-  /// Company that lasts for less than this along a wire leaves it as it is, mm: heat evens out along
-  /// the copper (IEC 60364-5-52:2009, 523.8, note: 0.35 m through a wall, unchecked).
+  /// Company that lasts for less than this along a wire leaves it as it is, mm: heat evens out
+  /// along the copper (IEC 60364-5-52:2009, 523.8, note: 0.35 m through a wall, unchecked).
   private static final double EVENS_OUT = 350;
 
   /// The most that lie with a conductor for so long; of one that is shorter, all along it.
@@ -330,10 +324,7 @@ public final class Ampacity {
   /// B.52.17, unchecked): what warms a duct are wires, whatever device is before them.
   private static int loadedCircuits(Conductor conductor, List<Bundle> together, Study study) {
     return alongside(
-        conductor,
-        together,
-        study,
-        (bundle, cut) -> loadedCircuits(conductor, cut, bundle, study));
+        conductor, together, study, (bundle, cut) -> loadedCircuits(conductor, cut, bundle, study));
   }
 
   private static int loadedCircuits(

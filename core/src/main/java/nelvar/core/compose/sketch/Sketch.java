@@ -255,7 +255,8 @@ public final class Sketch {
                 Optional.of(length),
                 Optional.of(ink.colour(brief().policies().sizing())),
                 Optional.empty(),
-                Optional.of(outside ? tray() : duct(ink.duct())),
+                Optional.of(
+                    !outside ? duct(ink.duct()) : ink == Ink.SIGNAL ? signalTray() : tray()),
                 leadOf)
             .assumed());
   }
@@ -342,7 +343,7 @@ public final class Sketch {
                 new Designation(label),
                 stock.id(),
                 Optional.of(TypicalLength.between(Place.PANEL, Place.MACHINE, distance(device))),
-                Optional.of(tray()))
+                Optional.of(signals(device) ? signalTray() : tray()))
             .assumed();
     cables.add(cable);
     return cable;
@@ -389,6 +390,17 @@ public final class Sketch {
 
   private Id duct(Ink.Duct duct) {
     return bundle(duct.id(), duct.words(), InstallationMethod.B1, true, WIRES);
+  }
+
+  /// Whether what is read leads there: it lies apart from motors and mains.
+  private boolean signals(Device device) {
+    var stem = part(device.id()).stem();
+    return stem.startsWith("-B") || stem.startsWith("-S");
+  }
+
+  private Id signalTray() {
+    return bundle(
+        MACHINE_TRAY + "S", "signal tray along the machine", InstallationMethod.E, false, CABLES);
   }
 
   private Id tray() {

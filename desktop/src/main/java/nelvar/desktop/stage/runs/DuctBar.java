@@ -86,7 +86,7 @@ final class DuctBar extends FlowPane {
     inside.setId("duct-inside");
     inside.setMinWidth(Region.USE_PREF_SIZE);
     inside.setOnAction(_ -> change());
-    var fresh = button("New duct", "duct-new");
+    var fresh = button("New tray, conduit …", "duct-new");
     fresh.setOnAction(_ -> add());
     remove.setOnAction(
         _ -> session.ifPresent(s -> shown.ifPresent(bundle -> s.edit(Edits.remove(bundle)))));

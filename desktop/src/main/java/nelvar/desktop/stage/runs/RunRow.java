@@ -3,6 +3,7 @@ package nelvar.desktop.stage.runs;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.runs.Lying;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.finding.Severity;
@@ -19,7 +20,7 @@ public record RunRow(
     List<Optional<Double>> numbers,
     Optional<Severity> worst) {
   public static final List<String> HEADINGS =
-      List.of("No.", "From", "To", "Section", "Length m", "Ib A", "Iz A", "Drop mV", "Lies in");
+      List.of("No.", "From", "To", "Section", "Length m", "Ib A", "Iz A", "Drop mV", "Way");
 
   static RunRow of(Conductor conductor, Review review, java.util.Map<Id, Severity> worst) {
     var study = review.study();
@@ -46,8 +47,9 @@ public record RunRow(
   }
 
   private static String place(Conductor conductor, Study study) {
+    var lies = Lying.of(study).words(conductor);
     return study.cable(conductor).map(cable -> cable.label() + ", ").orElse("")
-        + study.bundle(conductor).map(bundle -> bundle.name()).orElse("nowhere yet");
+        + (lies.isEmpty() ? "free, or nowhere yet" : lies);
   }
 
   private static String end(Study study, nelvar.core.model.TerminalRef end) {

@@ -1,21 +1,26 @@
 package nelvar.desktop.stage.runs;
 
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
+import nelvar.core.analysis.runs.HowLong;
+import nelvar.core.analysis.runs.Lying;
+import nelvar.core.analysis.runs.Routes;
+import nelvar.core.analysis.thermal.InsideAir;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Id;
 import nelvar.core.review.Review;
 import nelvar.documents.drawing.BundleSection;
 import nelvar.documents.drawing.Drawing;
+import nelvar.documents.drawing.RunsPicture;
 
 /// What the Runs stage shows, without a node.
 final class RunsModel {
-  private static final double CUT_WIDTH = 560;
-
   private RunsModel() {}
 
   /// Every conductor, in the order of the project.
@@ -31,21 +36,64 @@ final class RunsModel {
   }
 
   /// A cut through a bundle, with what stands beside it.
-  record Cut(Bundle bundle, String words, Drawing drawing) {}
+  ///
+  /// @param drawn it is a duct of a plate, which the Panel changes
+  record Cut(Bundle bundle, String words, Drawing drawing, boolean drawn) {}
 
-  /// Through the bundle that was asked for, else that of the selection, else the first there is.
-  static Optional<Cut> cut(Review review, Optional<Id> asked, Optional<Id> selected) {
+  /// Through the bundle that was asked for, else that of the selection, else the fullest there is.
+  static Optional<Cut> cut(
+      Review review, Optional<Id> asked, Optional<Id> selected, double width, double height) {
     var study = review.study();
+    var all = Lying.of(study).all();
     return asked
-        .flatMap(
-            id -> review.project().bundles().stream().filter(b -> b.id().equals(id)).findFirst())
+        .or(() -> selected.filter(id -> all.stream().anyMatch(b -> b.id().equals(id))))
+        .flatMap(id -> all.stream().filter(b -> b.id().equals(id)).findFirst())
         .or(() -> selected.flatMap(study::conductor).flatMap(study::bundle))
-        .or(() -> review.project().bundles().stream().findFirst())
+        .or(() ->
+            selected
+                .map(study::cores)
+                .flatMap(cores -> cores.stream().findFirst())
+                .flatMap(study::bundle))
+        .or(() -> all.stream().max(Comparator.comparingInt(b -> study.lyingIn(b).size())))
         .map(bundle ->
             new Cut(
                 bundle,
                 describe(bundle, review),
-                BundleSection.of(bundle, study, selected, CUT_WIDTH)));
+                BundleSection.of(bundle, study, selected, width, height),
+                Lying.of(study).drawn(bundle)));
+  }
+
+  /// The ways over the plate: of the cabinet that the selection is in, else of the first.
+  static Drawing ways(Review review, Optional<Id> selected, double width, double height) {
+    var study = review.study();
+    var cabinets = review.project().layout().cabinets();
+    var at =
+        selected
+            .flatMap(study::conductor)
+            .map(wire -> Routes.of(study).within(wire))
+            .flatMap(parts -> parts.stream().findFirst())
+            .flatMap(part -> review.project().layout().cabinet(part.cabinet()))
+            .or(() -> cabinets.stream().findFirst());
+    return RunsPicture.of(study, at, selected, width, height);
+  }
+
+  /// How long what is selected is, and who says so.
+  static String words(Review review, Optional<Id> selected) {
+    return selected
+        .flatMap(id -> RunsPicture.words(review.study(), id))
+        .orElseGet(() -> unknown(review));
+  }
+
+  private static String unknown(Review review) {
+    var lengths = HowLong.of(review.study());
+    var bases =
+        review.project().conductors().stream()
+            .collect(
+                Collectors.groupingBy(
+                    wire -> lengths.answer(wire).basis(), TreeMap::new, Collectors.counting()));
+    return bases.entrySet().stream()
+        .map(entry -> "%d %s".formatted(entry.getValue(), entry.getKey().words()))
+        .collect(Collectors.joining(", ", "Lengths: ", ""));
   }
 
   private static String describe(Bundle bundle, Review review) {
@@ -58,7 +106,7 @@ final class RunsModel {
         .formatted(
             bundle.method().words(),
             bundle.method(),
-            bundle.inside() ? around.inside() : around.greatest(),
+            bundle.inside() ? InsideAir.inDucts(review.study()) : around.greatest(),
             kinds.getOrDefault(false, 0L),
             lying.stream().flatMap(c -> c.cable().stream()).distinct().count());
   }

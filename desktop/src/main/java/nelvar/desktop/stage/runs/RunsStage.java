@@ -13,6 +13,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.SelectionMode;
+import javafx.scene.control.SplitPane;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
@@ -24,10 +25,10 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.util.converter.DefaultStringConverter;
 import nelvar.core.analysis.Job;
+import nelvar.core.analysis.runs.Lying;
 import nelvar.core.analysis.sizing.Sections;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Id;
@@ -58,6 +59,9 @@ public final class RunsStage implements Stage {
   private final ManyWires many = new ManyWires();
   private final DuctBar ducts = new DuctBar(this::look);
   private final VBox cut = new VBox();
+  private final DrawingPane ways = new DrawingPane("Ways of the wires", false);
+  private final Label waysWords = new Label();
+  private final SplitPane pictures = new SplitPane();
   private Optional<Session> session = Optional.empty();
   private Optional<Review> review = Optional.empty();
   private Optional<Review> tabled = Optional.empty();
@@ -87,11 +91,63 @@ public final class RunsStage implements Stage {
     table();
     var section = new ScrollPane(cut);
     section.setFitToWidth(true);
-    section.setPrefHeight(196);
-    section.setMinHeight(150);
-    cut.setStyle("-fx-padding: 8 18 8 18; -fx-spacing: 4;");
-    view.setCenter(table);
-    view.setBottom(section);
+    section.setMinWidth(300);
+    cut.setStyle("-fx-padding: 4 18 8 4; -fx-spacing: 4;");
+    ways.onSelect(id -> session.ifPresent(s -> pressed(s, id)));
+    waysWords.getStyleClass().add("soft");
+    waysWords.setWrapText(true);
+    waysWords.setId("runs-way");
+    waysWords.setPadding(new javafx.geometry.Insets(0, 8, 4, 18));
+    var seen = new ScrollPane(ways);
+    seen.setMinWidth(360);
+    var left = new VBox(waysWords, seen);
+    VBox.setVgrow(seen, Priority.ALWAYS);
+    pictures.getItems().addAll(left, section);
+    pictures.setDividerPositions(0.52);
+    pictures.getStyleClass().add("quiet-split");
+    var both = new SplitPane(pictures, table);
+    both.setOrientation(javafx.geometry.Orientation.VERTICAL);
+    both.setDividerPositions(0.62);
+    both.getStyleClass().add("quiet-split");
+    view.setCenter(both);
+    for (var size : List.of(seen.widthProperty(), seen.heightProperty(), section.widthProperty()))
+      size.addListener(_ -> later());
+  }
+
+  /// A duct shows its cut; everything else is selected.
+  private void pressed(Session s, Id id) {
+    if (review.isPresent()
+        && Lying.of(review.get().study()).all().stream().anyMatch(b -> b.id().equals(id))) look(id);
+    else s.selection().set(Optional.of(id));
+  }
+
+  private boolean waiting;
+
+  /// Once for all sizes that change together.
+  private void later() {
+    if (waiting) return;
+    waiting = true;
+    javafx.application.Platform.runLater(() -> {
+      waiting = false;
+      review.ifPresent(newest -> session.ifPresent(s -> cut(newest, s.selection().get())));
+    });
+  }
+
+  /// What is drawn for: the same snapshot, selection, size and theme draw nothing anew.
+  private record Drawn(
+      Review review, Optional<Id> selected, double width, double height, Theme in) {}
+
+  private Optional<Drawn> drawn = Optional.empty();
+
+  private void ways(Review newest, Optional<Id> selected) {
+    var box = (ScrollPane) ((VBox) pictures.getItems().getFirst()).getChildren().getLast();
+    var width = Math.max(340, box.getWidth() - 4);
+    var height = Math.max(220, box.getHeight() - 4);
+    var now = new Drawn(newest, selected, width, height, theme);
+    if (drawn.filter(now::equals).isPresent()) return;
+    drawn = Optional.of(now);
+    ways.show(RunsModel.ways(newest, selected, width, height), theme);
+    waysWords.setText(RunsModel.words(newest, selected));
   }
 
   private void table() {
@@ -323,8 +379,10 @@ public final class RunsStage implements Stage {
 
   private void cut(Review newest, Optional<Id> selected) {
     if (!selected.equals(lookedFrom)) looked = Optional.empty();
-    var model = RunsModel.cut(newest, looked, selected);
-    session.ifPresent(s -> ducts.show(s, model.map(RunsModel.Cut::bundle)));
+    ways(newest, selected);
+    var wide = Math.max(200, cut.getWidth() - 160);
+    var model = RunsModel.cut(newest, looked, selected, wide, 240);
+    session.ifPresent(s -> ducts.show(s, model.filter(m -> !m.drawn()).map(RunsModel.Cut::bundle)));
     if (shownCut.filter(model::equals).isPresent() && shownIn == theme) return;
     shownCut = Optional.of(model);
     shownIn = theme;
@@ -344,9 +402,10 @@ public final class RunsStage implements Stage {
     var legend = new DrawingPane("What the colours mean", false);
     legend.setFocusTraversable(false);
     legend.show(BundleSection.legend(), theme);
-    var gap = new Region();
-    HBox.setHgrow(gap, Priority.ALWAYS);
-    cut.getChildren().addAll(ducts, words, new HBox(pane, gap, legend));
+    words.setWrapText(true);
+    var name = new Label(model.get().bundle().name());
+    name.getStyleClass().add("strong");
+    cut.getChildren().addAll(name, words, new HBox(12, pane, legend), ducts);
   }
 
   @Override

@@ -1,0 +1,44 @@
+package nelvar.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import nelvar.core.file.NelvarJson;
+import org.junit.jupiter.api.Test;
+
+class RunsCommandTest {
+  private static final String SETTLED =
+      "../demo/seed-tray-filler/seed-tray-filler-settled.nelvar.json";
+
+  /// W26 by hand (HowLongTest): 1.34 m by D4.2, D1.2, D3.2.
+  @Test
+  void saysHowLongAndWhichWay() {
+    var ran = Ran.of("runs", SETTLED);
+    assertThat(ran.code()).isEqualTo(CommandLineTool.FINE);
+    assertThat(ran.out())
+        .containsPattern("W26 +-F3:2 +-T3:L +2.5 mm² +1.34 m +routed +D4.2, D1.2, D3.2")
+        .containsPattern("-WD1 .* 9.00 m +said +M16")
+        .containsPattern("C1 +conduit to the valve box .* at most 40 %")
+        .contains("hours of wiring");
+  }
+
+  /// Length, way and fill of each, as the window has them.
+  @Test
+  void tellsMachines() {
+    var told = NelvarJson.mapper().readTree(Ran.of("runs", SETTLED, "--json").out());
+    assertThat(told.get("version").asInt()).isEqualTo(1);
+    var wires = told.get("conductors");
+    assertThat(wires.size()).isGreaterThan(200);
+    for (var wire : wires) assertThat(wire.get("length").asDouble()).isPositive();
+    for (var fill : told.get("fill"))
+      if (fill.has("percent")) assertThat(fill.get("holds").asBoolean()).isTrue();
+    assertThat(told.get("cables").size()).isEqualTo(19);
+    assertThat(told.get("cut").size()).isGreaterThan(10);
+  }
+
+  @Test
+  void badFilesAreNamed() {
+    var ran = Ran.of("runs", "nowhere.nelvar.json");
+    assertThat(ran.code()).isEqualTo(CommandLineTool.BAD_USE);
+    assertThat(ran.err()).contains("nowhere.nelvar.json").doesNotContain("Exception");
+  }
+}

@@ -1,0 +1,170 @@
+package nelvar.documents.content;
+
+import static nelvar.documents.content.ListTable.Column.number;
+import static nelvar.documents.content.ListTable.Column.text;
+import static nelvar.documents.content.ListTable.row;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeMap;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.runs.CutList;
+import nelvar.core.analysis.runs.Fill;
+import nelvar.core.analysis.runs.Lying;
+import nelvar.core.analysis.runs.WiringHours;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.standards.Ferrules;
+import nelvar.core.units.CrossSection;
+import nelvar.core.units.Length;
+
+/// Lists of the wiring: what is cut from which drum, what is written on which end, which ferrules,
+/// how full ducts are, and how long it takes.
+final class RunRows {
+  private RunRows() {}
+
+  private static String end(Study study, TerminalRef end) {
+    return study.label(end.device()) + ":" + end.terminal();
+  }
+
+  static ListTable cutList(Study study) {
+    var rows = new ArrayList<List<ListTable.Cell>>();
+    for (var kind : CutList.of(study)) {
+      for (var d = 0; d < kind.drums().size(); d++) {
+        var drum = kind.drums().get(d);
+        var so = 0.0;
+        for (var piece : drum.pieces()) {
+          so += piece.length().metres();
+          rows.add(
+              row(
+                  piece.label(),
+                  kind.kind(),
+                  d + 1,
+                  piece.length(),
+                  new Length(Math.max(0, drum.holds().metres() - so))));
+        }
+      }
+    }
+    return new ListTable(
+        "cut-list",
+        "Cut list",
+        List.of(
+            text("No.", 1.2),
+            text("Kind", 3.4),
+            number("Drum", 0.8),
+            number("Length m", 1.1),
+            number("Left on it m", 1.2)),
+        rows);
+  }
+
+  /// Two for each wire, one for each end: its number, and where that end and the other one land.
+  static ListTable labels(Study study) {
+    var rows = new ArrayList<List<ListTable.Cell>>();
+    for (var wire :
+        study.project().conductors().stream()
+            .filter(w -> !w.plugged())
+            .sorted(java.util.Comparator.comparing(w -> w.label()))
+            .toList())
+      for (var there : List.of(true, false)) {
+        var here = there ? wire.from() : wire.to();
+        var other = there ? wire.to() : wire.from();
+        rows.add(
+            row(
+                wire.label().text(),
+                end(study, here),
+                end(study, other),
+                study.cable(wire).map(cable -> cable.label().text()).orElse(""),
+                wire.colour().orElse("")));
+      }
+    return new ListTable(
+        "labels",
+        "Labels, one row an end",
+        List.of(
+            text("No.", 1.2),
+            text("This end", 2),
+            text("Other end", 2),
+            text("Cable", 1.2),
+            text("Colour", 1.4)),
+        rows);
+  }
+
+  /// Ends by section: of fine-stranded wires on screws; where wires land in springs their maker may
+  /// want none.
+  static ListTable ferrules(Study study) {
+    var ends = new TreeMap<CrossSection, Integer>();
+    for (var wire : study.project().conductors())
+      if (!wire.plugged() && wire.sized())
+        wire.section().ifPresent(section -> ends.merge(section, 2, Integer::sum));
+    var rows = new ArrayList<List<ListTable.Cell>>();
+    for (var entry : ends.entrySet()) {
+      var size = Ferrules.size(entry.getKey());
+      rows.add(
+          row(
+              entry.getKey().toString(),
+              size.map(CrossSection::toString).orElse("none"),
+              size.map(Ferrules::colour).orElse(""),
+              size.flatMap(Ferrules::barrel).<Object>map(b -> mm(b.value())).orElse(""),
+              size.flatMap(Ferrules::strip).<Object>map(RunRows::mm).orElse(""),
+              entry.getValue()));
+    }
+    return new ListTable(
+        "ferrules",
+        "Ferrules (DIN 46228-4, German colours, from memory)",
+        List.of(
+            text("Wire", 1.3),
+            text("Ferrule", 1.3),
+            text("Colour", 1.6),
+            number("Barrel mm", 1.2),
+            number("Strip mm", 1.2),
+            number("Ends", 0.9)),
+        rows);
+  }
+
+  private static Integer mm(Length length) {
+    return (int) Math.round(length.metres() * 1000);
+  }
+
+  static ListTable fill(Study study) {
+    var rows = new ArrayList<List<ListTable.Cell>>();
+    for (var bundle : Lying.of(study).all()) {
+      if (study.lyingIn(bundle).isEmpty()) continue;
+      var fill = Fill.of(bundle, study);
+      rows.add(
+          row(
+              bundle.name(),
+              bundle.form().map(form -> form.kind().words()).orElse(""),
+              study.lyingIn(bundle).size(),
+              fill.<Object>map(f -> f.filled().value()).orElse("size not known"),
+              fill.<Object>map(f -> f.most().percent()).orElse(""),
+              fill.map(f -> f.most().because()).orElse("")));
+    }
+    return new ListTable(
+        "fill",
+        "How full ducts, conduits, trays and carriers are",
+        List.of(
+            text("Where", 2.6),
+            text("Kind", 1.2),
+            number("Wires and cores", 1.2),
+            number("Full %", 1.1),
+            number("At most %", 1.1),
+            text("By", 3)),
+        rows);
+  }
+
+  /// Assumed minutes; what a shop measures of its own is better.
+  static ListTable hours(Study study) {
+    var rows = new ArrayList<List<ListTable.Cell>>();
+    for (var step : WiringHours.of(study))
+      rows.add(
+          row(
+              step.what(),
+              step.count(),
+              step.each() + " min",
+              Math.round(step.minutes()) + " min"));
+    rows.add(row("All", "", "", "%.1f h".formatted(WiringHours.hours(study))));
+    return new ListTable(
+        "wiring-hours",
+        "Hours of wiring by assumed minutes",
+        List.of(text("Step", 3), number("Count", 1), text("Each", 1), text("All", 1)),
+        rows);
+  }
+}
