@@ -16,10 +16,12 @@ import nelvar.core.analysis.runs.WiringHours;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.NelvarJson;
 import nelvar.core.file.ProjectFile;
+import nelvar.core.model.Brief;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.units.Length;
 import picocli.CommandLine;
 
 @CommandLine.Command(
@@ -100,7 +102,7 @@ final class RunsCommand implements Callable<Integer> {
             Math.round(WiringHours.hours(study) * 10) / 10.0);
     if (json)
       out.println(NelvarJson.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(told));
-    else print(told, out);
+    else print(told, feet(study), out);
     return CommandLineTool.FINE;
   }
 
@@ -168,11 +170,19 @@ final class RunsCommand implements Callable<Integer> {
         kind.unknown());
   }
 
-  private static String metres(Optional<Double> length) {
-    return length.map(l -> String.format(Locale.ROOT, "%.2f m", l)).orElse("not known");
+  private static String metres(Optional<Double> length, boolean feet) {
+    return length
+        .map(l ->
+            String.format(Locale.ROOT, "%.2f m", l)
+                + (feet ? " " + new Length(l).feetAndInches() : ""))
+        .orElse("not known");
   }
 
-  private static void print(Told told, PrintWriter out) {
+  private static boolean feet(Study study) {
+    return study.project().brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN;
+  }
+
+  private static void print(Told told, boolean feet, PrintWriter out) {
     for (var run : told.conductors())
       out.printf(
           "%-6s %-12s %-12s %-8s %10s  %-8s %s%n",
@@ -180,7 +190,7 @@ final class RunsCommand implements Callable<Integer> {
           run.from(),
           run.to(),
           run.section().orElse("choose"),
-          metres(run.length()),
+          metres(run.length(), feet),
           run.by(),
           run.way());
     if (!told.cables().isEmpty()) out.println();
@@ -189,7 +199,7 @@ final class RunsCommand implements Callable<Integer> {
           "%-6s %-26s %10s  %-8s %-5s %s%n",
           run.number(),
           run.cable(),
-          metres(run.length()),
+          metres(run.length(), feet),
           run.by(),
           run.gland().orElse(""),
           run.way());

@@ -67,7 +67,8 @@ class ChoiceTest {
   @Test
   void aSectionIsFixedByHand() {
     driver.run(() -> driver.window.select(new Id("W12")));
-    driver.click(driver.find("#fixed"));
+    var fixed = (javafx.scene.control.CheckBox) driver.find("#fixed");
+    driver.run(fixed::fire);
     assertThat(session().project().fixed()).containsExactly(new Id("W12"));
     driver.press(KeyCode.CONTROL, KeyCode.Z);
     assertThat(session().project().fixed()).isEmpty();

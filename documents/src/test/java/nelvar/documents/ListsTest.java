@@ -35,11 +35,12 @@ class ListsTest {
             "1 mm²",
             "black",
             "6",
-            "conduit to the valve box",
+            "said by hand",
+            "D6, conduit to the valve box",
             "6.7",
             "7.21",
             "0.938");
-    assertThat(row(Lists.wires(review.study()), "W38")).contains("not known");
+    assertThat(row(Lists.wires(review.study()), "W26")).contains("1.34", "by its way");
     var numbers = Lists.wires(review.study()).rows().stream().map(List::getFirst).limit(3).toList();
     assertThat(numbers).as("in the order people count").containsExactly("W1", "W2", "W3");
   }
@@ -47,8 +48,41 @@ class ListsTest {
   @Test
   void aCableTellsItsSpareCores() {
     assertThat(row(Lists.cables(review.study()), "-WD1"))
-        .containsExactly("-WD1", "Cable 4×1.5 mm², shielded", "-U1, -M1", "9", "4", "0");
+        .containsExactly(
+            "-WD1",
+            "Cable 4×1.5 mm², shielded",
+            "-U1, -M1",
+            "9",
+            "said by hand",
+            "M16",
+            "-WD1, plate of the cabinet, tray along the frame",
+            "4",
+            "0");
     assertThat(Lists.cables(review.study()).rows()).hasSize(review.project().cables().size());
+  }
+
+  /// What is written on the ends: two rows a wire. What is cut adds up to the wires; ferrules to
+  /// the ends of each section.
+  @Test
+  void labelsCutListAndFerrulesAddUp() {
+    var study = review.study();
+    var wires = study.project().conductors();
+    var labels = Lists.named("labels", review).orElseThrow().rows();
+    assertThat(labels).hasSize(2 * wires.size());
+    assertThat(labels).anySatisfy(row -> assertThat(row).startsWith("W26", "-F3:2", "-T3:L"));
+    var cut = Lists.named("cut-list", review).orElseThrow().rows();
+    assertThat(cut)
+        .hasSize(
+            (int) wires.stream().filter(w -> w.cable().isEmpty()).count()
+                + study.project().cables().size());
+    var ends =
+        Lists.named("ferrules", review).orElseThrow().rows().stream()
+            .mapToInt(row -> Integer.parseInt(row.getLast()))
+            .sum();
+    assertThat(ends).isEqualTo(2 * wires.size());
+    // DIN 46228-4, German series, from memory: 1.5 mm² black, 8 mm.
+    assertThat(Lists.named("ferrules", review).orElseThrow().rows())
+        .anySatisfy(row -> assertThat(row).startsWith("1.5 mm²", "1.5 mm²", "black", "8", "10"));
   }
 
   @Test
@@ -109,18 +143,24 @@ class ListsTest {
         .allMatch(row -> row.size() == 6);
     assertThat(Lists.findings(review).rows().getFirst().getFirst()).isEqualTo("error");
     assertThat(Lists.deviations(review).rows()).hasSize(9);
-    assertThat(Lists.notChecked(review).rows())
-        .hasSize(3)
+    assertThat(Lists.notChecked(review).rows()).isEmpty();
+    var project = Machines.planted();
+    var unmeasured =
+        project.withConductors(
+            project.conductors().stream()
+                .map(w -> w.label().text().equals("W142") ? w.asRouted() : w)
+                .toList());
+    assertThat(Lists.notChecked(Machines.review(unmeasured)).rows())
         .contains(
             List.of(
-                "-E2",
+                "-M6",
                 "Every load gets its voltage: the drop from its source stays within the limit.",
-                "because the length of W38 is not known yet"));
+                "because the length of W142 is not known yet"));
     var accepted =
         Machines.review(
             Edits.accept(
                     new Deviation(
-                        "completeness.length",
+                        "runs.reach",
                         new Id("W38"),
                         "measured on site later",
                         "workshop",
@@ -131,11 +171,11 @@ class ListsTest {
         .contains(
             List.of(
                 "W38",
-                "No length",
+                "It does not reach",
                 "measured on site later",
                 "workshop",
                 "2026-07-01",
-                "completeness.length"));
+                "runs.reach"));
     assertThat(Lists.findings(accepted).rows()).hasSize(rows.size() - 1);
   }
 
@@ -215,7 +255,9 @@ class ListsTest {
       assertThat(grouped)
           .as(list.name())
           .isEqualTo(
-              !java.util.Set.of("findings", "deviations", "not-checked").contains(list.name()));
+              !java.util.Set.of(
+                      "findings", "deviations", "not-checked", "ferrules", "fill", "wiring-hours")
+                  .contains(list.name()));
       if (!grouped) {
         assertThat(list).isEqualTo(plain);
         continue;

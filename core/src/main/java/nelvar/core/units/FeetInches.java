@@ -31,6 +31,15 @@ final class FeetInches {
         : OptionalDouble.empty();
   }
 
+  /// Up to whole inches: what is cut by it is never too short.
+  static String words(double metres) {
+    var inches = (long) Math.ceil(metres / 0.0254 - 1e-6);
+    var feet = inches / 12;
+    var rest = inches % 12;
+    if (feet == 0) return rest + " in";
+    return rest == 0 ? feet + " ft" : feet + " ft " + rest + " in";
+  }
+
   private static OptionalDouble whole(double feet, Matcher inches) {
     var sum = feet;
     var number = inches.group("whole");

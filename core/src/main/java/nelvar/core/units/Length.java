@@ -16,6 +16,11 @@ public record Length(double metres) implements Quantity, Comparable<Length> {
     return metres / 0.3048;
   }
 
+  /// As a tape in feet has it, up to whole inches: `4 ft 5 in`, `7 in`.
+  public String feetAndInches() {
+    return FeetInches.words(metres);
+  }
+
   public Length plus(Length other) {
     return new Length(metres + other.metres);
   }

@@ -179,4 +179,25 @@ class KindTest {
         .isInstanceOfSatisfying(
             Reading.Misread.class, misread -> assertThat(misread.message()).contains("3x400 V"));
   }
+
+  /// Up to whole inches, by hand: 1.34 m are 52.76 in; 0.3048 m a foot; 0.1 m 3.94 in. What is read
+  /// back is never shorter, and less than an inch longer.
+  @Test
+  void lengthsAsATapeInFeetHasThem() {
+    assertThat(new Length(1.34).feetAndInches()).isEqualTo("4 ft 5 in");
+    assertThat(new Length(0.3048).feetAndInches()).isEqualTo("1 ft");
+    assertThat(new Length(0.1).feetAndInches()).isEqualTo("4 in");
+    assertThat(new Length(0).feetAndInches()).isEqualTo("0 in");
+    for (var metres = 0.01; metres < 30; metres += 0.137) {
+      var words = new Length(metres).feetAndInches();
+      var again = Kind.LENGTH.read(words);
+      assertThat(again)
+          .as(words)
+          .isInstanceOfSatisfying(
+              Reading.Value.class,
+              value -> assertThat(((Length) value.value()).metres()).isPositive());
+      assertThat(((Length) ((Reading.Value<?>) again).value()).metres())
+          .isBetween(metres - 1e-9, metres + 0.0254 + 1e-9);
+    }
+  }
 }

@@ -8,6 +8,8 @@ import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.analysis.protection.BreakerChoice;
 import nelvar.core.analysis.protection.ProtectiveDevices;
 import nelvar.core.analysis.protection.Replacement;
+import nelvar.core.analysis.runs.HowLong;
+import nelvar.core.analysis.runs.Lying;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.ConductorTemperature;
 import nelvar.core.analysis.sizing.SectionChoice;
@@ -22,12 +24,14 @@ import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.formula.Ageing;
+import nelvar.core.model.Brief;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.trail.Computed;
 import nelvar.core.trail.Trail;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Current;
+import nelvar.core.units.Length;
 import nelvar.core.units.Percent;
 
 /// The numbers of a thing, each with its working where it has one. In one order for every kind of
@@ -230,7 +234,23 @@ public final class Facts {
       SectionChoice.propose(conductor, study)
           .ifPresent(
               choice -> facts.add(Fact.of("Least that would do", choice.value(), choice.trail())));
-    study.bundle(conductor).ifPresent(bundle -> facts.add(Fact.of("Lies in", bundle.name())));
+    var answer = HowLong.of(study).answer(conductor);
+    answer
+        .length()
+        .ifPresent(length ->
+            facts.add(
+                Fact.of(
+                    "Is long",
+                    length + feet(length, study) + ", " + answer.basis().words(),
+                    answer.trail())));
+    var lies = Lying.of(study).words(conductor);
+    if (!lies.isEmpty()) facts.add(Fact.of("Lies in", lies));
     return facts;
+  }
+
+  private static String feet(Length length, Study study) {
+    return study.project().brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN
+        ? ", " + length.feetAndInches()
+        : "";
   }
 }

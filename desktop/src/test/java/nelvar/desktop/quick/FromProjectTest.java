@@ -45,12 +45,13 @@ class FromProjectTest {
     return FromProject.known(calculator(calculator), new Id(id), STUDY);
   }
 
-  /// -W12: 1.5 mm², 0.5 m, to the drive that takes 1.39 A (its review), in the duct at 45 °C.
+  /// -W12: 1.5 mm², 0.36 m by its way, to the drive that takes 1.39 A (its review), in the duct at
+  /// 45 °C.
   @Test
   void aWireKnowsItsSectionLengthAndCurrent() {
     assertThat(known("voltage-drop", "W12"))
         .containsEntry("S", "1.5 mm²")
-        .containsEntry("l", "0.5 m")
+        .containsEntry("l", "0.36 m")
         .containsEntry("I", "1.39 A");
     assertThat(known("ampacity", "W12")).containsEntry("method", "B1").containsEntry("Ta", "45 °C");
   }

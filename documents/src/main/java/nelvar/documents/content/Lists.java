@@ -25,6 +25,7 @@ import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.WireStock;
 import nelvar.core.finding.Repair;
+import nelvar.core.model.Brief;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
@@ -106,7 +107,8 @@ public final class Lists {
               conductor.section().map(Object::toString).orElse("not chosen"),
               conductor.colour().orElse(""),
               or(study.length(conductor), "not known"),
-              HowLong.of(study).answer(conductor).basis().words(),
+              feet(study, study.length(conductor))
+                  + HowLong.of(study).answer(conductor).basis().words(),
               way(conductor, study),
               study.designCurrent(conductor),
               or(
@@ -130,6 +132,13 @@ public final class Lists {
             number("Iz A", 1.2),
             number("Drop V", 1)),
         rows);
+  }
+
+  /// In feet and inches besides, where those are what is on the tape.
+  private static String feet(Study study, Optional<Length> length) {
+    return study.project().brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN
+        ? length.map(l -> l.feetAndInches() + ", ").orElse("")
+        : "";
   }
 
   /// The cable whose core it is, and what it lies in.
@@ -167,7 +176,7 @@ public final class Lists {
               stock.map(Part::name).orElse(cable.stock()),
               String.join(", ", ends),
               or(study.length(cable), "not known"),
-              HowLong.of(study).answer(cable).basis().words(),
+              feet(study, study.length(cable)) + HowLong.of(study).answer(cable).basis().words(),
               gland(cable, study),
               cores.isEmpty() ? "" : way(cores.getFirst(), study),
               cores.size(),

@@ -7,6 +7,7 @@ import nelvar.core.analysis.runs.Lying;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.finding.Severity;
+import nelvar.core.model.Brief;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 import nelvar.core.review.Review;
@@ -37,7 +38,7 @@ public record RunRow(
             end(study, conductor.from()),
             end(study, conductor.to()),
             conductor.section().map(Object::toString).orElse("choose"),
-            digits(length),
+            digits(length) + feet(study, conductor),
             digits(design),
             digits(ampacity),
             digits(drop),
@@ -54,6 +55,13 @@ public record RunRow(
 
   private static String end(Study study, nelvar.core.model.TerminalRef end) {
     return study.label(end.device()) + ":" + end.terminal();
+  }
+
+  /// In feet and inches besides, where those are what is on the tape.
+  private static String feet(Study study, Conductor conductor) {
+    return study.project().brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN
+        ? study.length(conductor).map(length -> "  " + length.feetAndInches()).orElse("")
+        : "";
   }
 
   private static String digits(Optional<Double> number) {

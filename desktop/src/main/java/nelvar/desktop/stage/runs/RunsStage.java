@@ -254,9 +254,12 @@ public final class RunsStage implements Stage {
     return Double.compare(parsed(a), parsed(b));
   }
 
+  private static final java.util.regex.Pattern NUMBER =
+      java.util.regex.Pattern.compile("[0-9]+(?:[.][0-9]+)?");
+
   private static double parsed(String text) {
-    var digits = text.replaceAll("[^0-9.]", "");
-    return digits.isEmpty() ? -1 : Double.parseDouble(digits);
+    var digits = NUMBER.matcher(text);
+    return digits.lookingAt() ? Double.parseDouble(digits.group()) : -1;
   }
 
   private static int natural(String a, String b) {
