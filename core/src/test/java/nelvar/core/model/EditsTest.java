@@ -144,7 +144,23 @@ class EditsTest {
                     .findFirst()
                     .orElseThrow(),
                 new Length(4)),
-            Edits.bundle(wire("W1"), new Id("D2")),
+            Edits.bundle(wire("W1"), new Id("P2")),
+            nelvar.core.model.edit.RunEdits.asRouted("W32", java.util.Set.of(new Id("W32"))),
+            nelvar.core.model.edit.RunEdits.gland(
+                demo.cables().getFirst(), Optional.of(nelvar.core.model.Cable.Gland.M25)),
+            nelvar.core.model.edit.RunEdits.keep(
+                demo.layout().cabinets().getFirst(),
+                demo.layout().cabinets().getFirst().ducts().getFirst(),
+                Optional.of(nelvar.core.model.Bundle.Only.SIGNALS)),
+            nelvar.core.model.edit.RunEdits.lay(
+                "Lay it elsewhere",
+                java.util.Set.of(demo.cables().getFirst().id()),
+                java.util.Set.of(),
+                new nelvar.core.model.Bundle(
+                    new Id("P9"),
+                    "another tray",
+                    nelvar.core.standards.InstallationMethod.E,
+                    false)),
             Edits.remove(wire("W1")),
             Edits.set(new Setting(new Id("U1"), "Motor current", "1.5 A", "measured")));
     for (var edit : edits) {

@@ -173,7 +173,7 @@ public final class BundleSection {
             x,
             y,
             Math.max(0.6, r - 0.5),
-            Optional.of(chosen ? Ink.ACCENT_SOFT : ink == Ink.EARTH ? Ink.CARD : ink.soft()),
+            Optional.of(chosen ? Ink.ACCENT_SOFT : pale(ink)),
             Optional.of(Shape.Pen.of(chosen ? Ink.ACCENT : ink, chosen ? 2 : 1))));
     if (disc.shielded())
       shapes.add(
@@ -186,6 +186,11 @@ public final class BundleSection {
     spots.add(new Drawing.Spot(x - r, y - r, 2 * r, 2 * r, about, disc.name()));
   }
 
+  /// Inks without a pale companion leave their disc empty.
+  private static Ink pale(Ink ink) {
+    return ink.soft() == ink ? Ink.CARD : ink.soft();
+  }
+
   /// What the colours and rings mean.
   public static Drawing legend() {
     var shapes = new ArrayList<Shape>();
@@ -196,13 +201,14 @@ public final class BundleSection {
             Map.entry("48 V", Ink.DC_HIGH),
             Map.entry("24 V and below", Ink.DC_LOW),
             Map.entry("to a motor", Ink.MOTOR),
-            Map.entry("protective", Ink.EARTH))) {
+            Map.entry("protective", Ink.EARTH),
+            Map.entry("without current", Ink.TEXT_SOFT))) {
       shapes.add(
           Shape.circle(
               8,
               y - 4,
               6,
-              Optional.of(row.getValue().soft()),
+              Optional.of(pale(row.getValue())),
               Optional.of(Shape.Pen.of(row.getValue(), 1))));
       shapes.add(Shape.text(22, y, row.getKey(), Face.TEXT, 12.5, Ink.TEXT_SOFT));
       y += 18;

@@ -59,8 +59,9 @@ public final class HowLong {
     return study.once(HowLong.class, () -> new HowLong(study));
   }
 
+  /// A wire that is tried at other ends stays as long as it is.
   public static Optional<Length> of(Conductor wire, Study study) {
-    return of(study).length(wire);
+    return of(study).length(study.conductor(wire.id()).orElse(wire));
   }
 
   public static Optional<Length> of(Cable cable, Study study) {

@@ -126,7 +126,7 @@ final class AnalogueLinks {
       return asked.said(
           PinLink.Standing.WRONG,
           "its sender gets %s and needs %s"
-              .formatted(new Voltage(fed.get().direct()), sensor.input().least()));
+              .formatted(new Voltage(Math.max(0, fed.get().direct())), sensor.input().least()));
     var top = new Voltage(LOOP.amperes() * burden.get().ohms());
     var said = new ArrayList<String>();
     said.add("4–20 mA over %s: up to %s".formatted(burden.get(), top));

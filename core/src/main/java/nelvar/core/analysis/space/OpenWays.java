@@ -60,6 +60,18 @@ public final class OpenWays {
     return new Kind(of == WireClass.MAINS || of == WireClass.MOTOR, of == WireClass.SIGNAL, held);
   }
 
+  /// All cores of a cable go together, its protective one too.
+  private boolean ofMotorCable(Conductor wire) {
+    return wire.cable()
+        .filter(cable ->
+            study.once(
+                List.of(OpenWays.class, cable),
+                () ->
+                    study.cores(cable).stream()
+                        .anyMatch(core -> WireClass.of(core, study) == WireClass.MOTOR)))
+        .isPresent();
+  }
+
   private DuctWays straight() {
     return study.once(
         List.of(OpenWays.class, cabinet.id(), "straight"),
@@ -77,8 +89,7 @@ public final class OpenWays {
 
   /// @param aside of the middle of the side cables leave at, mm
   public Found way(Conductor wire, Optional<Body> from, Optional<Body> to, double aside) {
-    if (wire.cable().isPresent() && WireClass.of(wire, study) == WireClass.MOTOR)
-      return new Found(way(straight(), wire, from, to, aside), false);
+    if (ofMotorCable(wire)) return new Found(way(straight(), wire, from, to, aside), false);
     var kind = kind(wire);
     var open = way(by(kind), wire, from, to, aside);
     if (open.found() || kind.equals(Kind.ANY)) return new Found(open, false);

@@ -328,6 +328,18 @@ class RunRulesTest {
     assertThat(new KeptApart().check(study)).allMatch(Verdict.Pass.class::isInstance);
   }
 
+  /// A motor's cable lies in no wiring duct, its protective core neither; a sensor's does.
+  @Test
+  void motorCablesGoStraightOverThePlate() {
+    var study = Study.of(Demo.settled(), CatalogueFile.standard());
+    for (var core : study.cores(new Id("WD1")))
+      assertThat(Routes.of(study).within(core))
+          .allSatisfy(part -> assertThat(part.way().passes()).isEmpty());
+    for (var core : study.cores(new Id("WB1")))
+      assertThat(Routes.of(study).within(core))
+          .allSatisfy(part -> assertThat(part.way().passes()).isNotEmpty());
+  }
+
   /// Where no way is kept for it, the shortest of all is taken, and it is said.
   @Test
   void aWireWithoutAWayOfItsOwnSaysSo() {

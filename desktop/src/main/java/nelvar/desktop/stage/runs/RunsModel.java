@@ -7,12 +7,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import nelvar.core.analysis.Study;
 import nelvar.core.analysis.runs.HowLong;
 import nelvar.core.analysis.runs.Lying;
 import nelvar.core.analysis.runs.Routes;
 import nelvar.core.analysis.thermal.InsideAir;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Bundle;
+import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 import nelvar.core.review.Review;
 import nelvar.documents.drawing.BundleSection;
@@ -48,12 +50,12 @@ final class RunsModel {
     return asked
         .or(() -> selected.filter(id -> all.stream().anyMatch(b -> b.id().equals(id))))
         .flatMap(id -> all.stream().filter(b -> b.id().equals(id)).findFirst())
-        .or(() -> selected.flatMap(study::conductor).flatMap(study::bundle))
+        .or(() -> selected.flatMap(study::conductor).flatMap(wire -> seen(wire, study)))
         .or(() ->
             selected
                 .map(study::cores)
                 .flatMap(cores -> cores.stream().findFirst())
-                .flatMap(study::bundle))
+                .flatMap(wire -> seen(wire, study)))
         .or(() -> all.stream().max(Comparator.comparingInt(b -> study.lyingIn(b).size())))
         .map(bundle ->
             new Cut(
@@ -61,6 +63,14 @@ final class RunsModel {
                 describe(bundle, review),
                 BundleSection.of(bundle, study, selected, width, height),
                 Lying.of(study).drawn(bundle)));
+  }
+
+  /// Of what a wire lies in, what is outside first: there it is longest.
+  private static Optional<Bundle> seen(Conductor wire, Study study) {
+    return study.bundles(wire).stream()
+        .filter(bundle -> !bundle.inside())
+        .findFirst()
+        .or(() -> study.bundle(wire));
   }
 
   /// The ways over the plate: of the cabinet that the selection is in, else of the first.
