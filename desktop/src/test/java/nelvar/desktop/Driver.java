@@ -24,6 +24,7 @@ import nelvar.desktop.app.MainWindow;
 import nelvar.desktop.app.Picker;
 import nelvar.desktop.app.Workers;
 import nelvar.desktop.session.Places;
+import nelvar.desktop.session.Session;
 
 /// Drives the real window with real keys and clicks, on whatever platform the toolkit was started
 /// with.
@@ -86,7 +87,7 @@ final class Driver implements AutoCloseable {
     Platform.startup(up::countDown);
     Platform.setImplicitExit(false);
     try {
-      if (!up.await(30, TimeUnit.SECONDS))
+      if (!up.await(120, TimeUnit.SECONDS))
         throw new IllegalStateException("the toolkit does not start");
     } catch (InterruptedException e) {
       throw new IllegalStateException(e);
@@ -107,7 +108,7 @@ final class Driver implements AutoCloseable {
     var task = new FutureTask<>(action);
     Platform.runLater(task);
     try {
-      return task.get(30, TimeUnit.SECONDS);
+      return task.get(120, TimeUnit.SECONDS);
     } catch (Exception e) {
       throw new IllegalStateException(e);
     }
@@ -156,7 +157,7 @@ final class Driver implements AutoCloseable {
 
   /// Far longer than anything takes: only what never comes is to fail.
   void await(String what, BooleanSupplier holds) {
-    var end = System.nanoTime() + TimeUnit.SECONDS.toNanos(90);
+    var end = System.nanoTime() + TimeUnit.SECONDS.toNanos(300);
     while (!on(holds::getAsBoolean)) {
       if (System.nanoTime() > end) throw new AssertionError("never came: " + what);
       try {
@@ -281,6 +282,7 @@ final class Driver implements AutoCloseable {
   @Override
   public void close() {
     on(() -> {
+      window.session().ifPresent(Session::rest);
       stage.close();
       return true;
     });

@@ -343,6 +343,7 @@ public final class Desk {
             workers.reviewing(),
             workers.writing(),
             Platform::runLater));
+    before.ifPresent(Session::rest);
     before.ifPresentOrElse(
         session ->
             session.close(refused -> {

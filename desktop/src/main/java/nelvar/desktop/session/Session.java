@@ -572,6 +572,12 @@ public final class Session {
     file.get().ifPresent(place -> saveTo(ProjectFile.at(place.aside()), true, _ -> {}));
   }
 
+  /// Stops what is computed for it: nobody looks at it any more.
+  public void rest() {
+    together.cancel();
+    tryingFor.set(Optional.empty());
+  }
+
   /// Waits until everything unsaved is in the journal and gives it back; what is saved leaves no
   /// journal.
   ///
