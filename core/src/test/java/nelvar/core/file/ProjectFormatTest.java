@@ -132,7 +132,7 @@ class ProjectFormatTest {
         "\"duty\": \"60 %\"|\"duty\": \"160 %\"|duty is from 0 % to 100 %",
         "\"method\": \"b1\"|\"method\": \"b9\"|is not one of b1, b2, c, e",
         "\"devices\": [|\"devices\": 7, \"x\": [|expected a list [ ]",
-        "\"inside\": true|\"inside\": 1|expected true or false",
+        "\"inside\": false|\"inside\": 1|expected true or false",
         "\"name\": \"Seed-tray filler TF-4\"|\"name\": null|the property 'name' is null",
         "\"devices\": [|\"devices\": [null, |an entry of this list is null",
         "\"length\": \"2.4 m\"|\"length\": [\"2.4 m\"]|expected a text in quotes",

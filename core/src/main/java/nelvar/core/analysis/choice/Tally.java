@@ -54,11 +54,7 @@ record Tally(double cost, int kinds) {
     return study.once(
         List.of("per metre", section),
         () ->
-            study
-                .catalogue()
-                .of(WireStock.class)
-                .filter(wire -> wire.section().equals(section))
-                .findFirst()
+            WireStock.of(section, study.catalogue())
                 .map(Tally::price)
                 // Copper without a price in the catalogue: 0.15 a metre and mm², assumed.
                 .orElse(0.15 * section.squareMillimetres()));

@@ -45,7 +45,8 @@ public final class CutList {
   }
 
   /// @param kind in words: `1.5 mm², black`
-  /// @param stock id of the catalogue; empty where it is not stocked
+  /// @param stock id of the catalogue, or `wire 1.5 mm²` where it is not stocked; empty where its
+  ///   section is not chosen
   /// @param unknown how many pieces have no length yet
   public record Kind(String kind, String stock, List<Drum> drums, int unknown) {
     public Kind {
@@ -100,13 +101,10 @@ public final class CutList {
   private static Bought bought(Conductor wire, Study study) {
     var stock =
         wire.section()
-            .flatMap(section ->
-                study
-                    .catalogue()
-                    .of(WireStock.class)
-                    .filter(it -> it.section().equals(section))
-                    .findFirst())
-            .map(WireStock::id)
+            .map(section ->
+                WireStock.of(section, study.catalogue())
+                    .map(WireStock::id)
+                    .orElse("wire " + section))
             .orElse("");
     return new Bought(
         wire.section().map(Object::toString).orElse("section not chosen")

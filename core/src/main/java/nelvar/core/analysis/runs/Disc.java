@@ -52,14 +52,7 @@ public record Disc(
   }
 
   private static Disc wire(Conductor wire, Study study) {
-    var stocked =
-        wire.section()
-            .flatMap(section ->
-                study
-                    .catalogue()
-                    .of(WireStock.class)
-                    .filter(stock -> stock.section().equals(section))
-                    .findFirst());
+    var stocked = wire.section().flatMap(section -> WireStock.of(section, study.catalogue()));
     var thick =
         stocked
             .map(stock -> stock.outerDiameter().metres() * 1000)

@@ -7,6 +7,7 @@ import java.util.function.Supplier;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
+import nelvar.core.model.Brief;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
@@ -62,6 +63,13 @@ public final class HowLong {
   /// A wire that is tried at other ends stays as long as it is.
   public static Optional<Length> of(Conductor wire, Study study) {
     return of(study).length(study.conductor(wire.id()).orElse(wire));
+  }
+
+  /// As a tape in feet and inches has it, where the machine is built by one.
+  public static Optional<String> onTape(Length length, Study study) {
+    return study.project().brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN
+        ? Optional.of(length.feetAndInches())
+        : Optional.empty();
   }
 
   public static Optional<Length> of(Cable cable, Study study) {

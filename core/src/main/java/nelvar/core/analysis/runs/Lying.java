@@ -1,6 +1,7 @@
 package nelvar.core.analysis.runs;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -8,8 +9,9 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
-import java.util.stream.DoubleStream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.DuctWays;
 import nelvar.core.model.Bundle;
@@ -52,34 +54,39 @@ public final class Lying {
   private static final class Drawn {
     private final Bundle bundle;
     private final List<Stretch> stretches = new ArrayList<>();
-    private List<Cut> cuts = List.of();
+    private final List<Cut> cuts = new ArrayList<>();
+    private final Map<Id, List<Cut>> through = new HashMap<>();
 
     Drawn(Bundle bundle) {
       this.bundle = bundle;
     }
 
-    List<Cut> cuts() {
-      if (!cuts.isEmpty() || stretches.isEmpty()) return cuts;
-      var ends =
-          stretches.stream()
-              .flatMapToDouble(s -> DoubleStream.of(s.from(), s.to()))
-              .distinct()
-              .sorted()
-              .toArray();
-      var all = new ArrayList<Cut>();
-      for (var i = 0; i + 1 < ends.length; i++) {
-        var at = ends[i];
-        if (ends[i + 1] - at < 1e-6) continue;
-        var here =
-            stretches.stream()
-                .filter(s -> s.from() <= at && at < s.to())
-                .map(Stretch::wire)
-                .distinct()
-                .toList();
-        if (!here.isEmpty()) all.add(new Cut(bundle.id(), at, ends[i + 1], here));
+    /// From one end of the duct to the other, with what is there at each moment.
+    private synchronized Drawn cut() {
+      if (!cuts.isEmpty()) return this;
+      var begin = new TreeMap<Double, List<Integer>>();
+      var end = new TreeMap<Double, List<Integer>>();
+      for (var i = 0; i < stretches.size(); i++) {
+        // Straight across a duct is beside nothing.
+        if (stretches.get(i).to() <= stretches.get(i).from()) continue;
+        begin.computeIfAbsent(stretches.get(i).from(), _ -> new ArrayList<>()).add(i);
+        end.computeIfAbsent(stretches.get(i).to(), _ -> new ArrayList<>()).add(i);
       }
-      cuts = List.copyOf(all);
-      return cuts;
+      var places = new TreeSet<>(begin.keySet());
+      places.addAll(end.keySet());
+      var here = new TreeSet<Integer>();
+      for (double at : places) {
+        end.getOrDefault(at, List.of()).forEach(here::remove);
+        here.addAll(begin.getOrDefault(at, List.of()));
+        var next = places.higher(at);
+        if (next == null || here.isEmpty()) continue;
+        var wires = new LinkedHashMap<Id, Conductor>();
+        for (var i : here) wires.put(stretches.get(i).wire().id(), stretches.get(i).wire());
+        var cut = new Cut(bundle.id(), at, next, List.copyOf(wires.values()));
+        cuts.add(cut);
+        for (var id : wires.keySet()) through.computeIfAbsent(id, _ -> new ArrayList<>()).add(cut);
+      }
+      return this;
     }
   }
 
@@ -173,10 +180,9 @@ public final class Lying {
   /// Cuts through a duct wherever something begins or ends in it; one cut where it has no places.
   public List<Cut> cuts(Bundle bundle) {
     var duct = drawn.get(bundle.id());
-    if (duct == null) return List.of(new Cut(bundle.id(), 0, 0, in(bundle.id())));
-    synchronized (duct) {
-      return duct.cuts();
-    }
+    return duct == null
+        ? List.of(new Cut(bundle.id(), 0, 0, in(bundle.id())))
+        : Collections.unmodifiableList(duct.cut().cuts);
   }
 
   /// Whether it has places along its length: whether it is drawn.
@@ -184,9 +190,10 @@ public final class Lying {
     return drawn.containsKey(bundle.id());
   }
 
-  /// Those of them that go through this conductor.
+  /// Those of them that go through a conductor that lies in it.
   public List<Cut> cuts(Bundle bundle, Conductor wire) {
-    return cuts(bundle).stream().filter(cut -> cut.wires().contains(wire)).toList();
+    var duct = drawn.get(bundle.id());
+    return duct == null ? cuts(bundle) : duct.cut().through.getOrDefault(wire.id(), List.of());
   }
 
   /// Those that were said, and the ducts that are drawn.

@@ -88,10 +88,10 @@ public final class Routes {
 
   private Found find(Conductor wire) {
     var from = end(wire.from());
+    if (from.isEmpty()) return Found.none(nowhere(wire.from()));
     var to = end(wire.to());
-    for (var end : List.of(wire.from(), wire.to()))
-      if (end(end).isEmpty()) return Found.none(nowhere(end));
-    return between(wire, from.orElseThrow(), to.orElseThrow());
+    if (to.isEmpty()) return Found.none(nowhere(wire.to()));
+    return between(wire, from.get(), to.get());
   }
 
   private Found between(Conductor wire, End from, End to) {

@@ -1,10 +1,8 @@
 package nelvar.core.analysis.sizing;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.runs.Lying;
@@ -12,7 +10,6 @@ import nelvar.core.analysis.thermal.InsideAir;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Conductor;
-import nelvar.core.model.Id;
 import nelvar.core.model.School;
 import nelvar.core.standards.InstallationMethod;
 import nelvar.core.standards.MetricConductors;
@@ -31,10 +28,6 @@ import nelvar.core.units.Temperature;
 /// together (Table D.2 as IEC 60364-5-52 Table B.52.17); Cm for more than three loaded cores in one
 /// cable (Table D.3). Cross-linked wires, and who reads the base of 30 °C, go by IEC 60364-5-52.
 public final class Ampacity {
-  /// Circuits below this share of their grouped rating need not be counted (IEC 60364-5-52:2009,
-  /// B.52.3, unchecked).
-  private static final double LIGHTLY_LOADED = 0.30;
-
   private Ampacity() {}
 
   /// @param circuits loaded circuits lying together, this one included, 1 to 20
@@ -201,7 +194,8 @@ public final class Ampacity {
     var policies = study.project().brief().policies();
     var counted = !inside || policies.chose(School.PANEL_GROUPING, "counted");
     if (policies.sizing() == Brief.Sizing.NORTH_AMERICAN) {
-      var loaded = counted ? american(conductor, together, study) : loadedCores(conductor, study);
+      var loaded =
+          counted ? Company.wires(conductor, together, study) : loadedCores(conductor, study);
       var insulation = Schools.insulation(policies);
       var terminals = ends ? Schools.terminals(policies) : insulation;
       return study.once(
@@ -216,7 +210,7 @@ public final class Ampacity {
             section,
             method(conductor, bundle),
             air,
-            counted ? loadedCircuits(conductor, together, study) : 1,
+            counted ? Company.circuits(conductor, together, study) : 1,
             loadedCores(conductor, study),
             insulation(section, study),
             policies.chose(School.AMBIENT_BASE, "thirty"),
@@ -253,61 +247,14 @@ public final class Ampacity {
     }
   }
 
-  /// Current-carrying conductors in the raceway or cable: protective ones do not count, nor do
-  /// those without load.
-  private static int american(Conductor conductor, List<Bundle> together, Study study) {
-    if (conductor.cable().isPresent()) return loadedCores(conductor, study);
-    return alongside(
-        conductor,
-        together,
-        study,
-        (bundle, cut) ->
-            study.once(
-                List.of("loaded wires", cut.bundle(), cut.at()), () -> loadedWires(cut, study)));
-  }
-
-  /// Company that lasts for less than this along a wire leaves it as it is, mm: heat evens out
-  /// along the copper (IEC 60364-5-52:2009, 523.8, note: 0.35 m through a wall, unchecked).
-  private static final double EVENS_OUT = 350;
-
-  /// The most that lie with a conductor for so long; of one that is shorter, all along it.
-  private static int alongside(
-      Conductor conductor,
-      List<Bundle> together,
-      Study study,
-      java.util.function.ToIntBiFunction<Bundle, Lying.Cut> count) {
-    record Beside(int many, double length) {}
-    var all = new ArrayList<Beside>();
-    for (var bundle : together)
-      for (var cut : Lying.of(study).cuts(bundle, conductor))
-        all.add(new Beside(count.applyAsInt(bundle, cut), cut.length()));
-    all.sort(java.util.Comparator.comparingInt(Beside::many).reversed());
-    var whole = all.stream().mapToDouble(Beside::length).sum();
-    var so = 0.0;
-    for (var beside : all) {
-      so += beside.length();
-      if (so >= Math.min(EVENS_OUT, whole) - 1e-6) return Math.max(1, beside.many());
-    }
-    return 1;
-  }
-
-  private static int loadedWires(Lying.Cut cut, Study study) {
-    return (int)
-        Math.max(
-            1,
-            cut.wires().stream()
-                .filter(other -> other.carriesWork() && study.designCurrent(other).amperes() > 0)
-                .count());
-  }
-
   /// Cables in a duct are method B2 where single wires are B1.
-  private static InstallationMethod method(Conductor conductor, Bundle bundle) {
+  static InstallationMethod method(Conductor conductor, Bundle bundle) {
     return conductor.cable().isPresent() && bundle.method() == InstallationMethod.B1
         ? InstallationMethod.B2
         : bundle.method();
   }
 
-  private static int loadedCores(Conductor conductor, Study study) {
+  static int loadedCores(Conductor conductor, Study study) {
     return conductor
         .cable()
         .map(cable ->
@@ -316,109 +263,5 @@ public final class Ampacity {
                     .filter(core -> study.designCurrent(core).amperes() > 0)
                     .count())
         .orElse(1);
-  }
-
-  /// Circuits that lie together with it for 0.35 m or more of its way and load their wires to 30 %
-  /// or more, this conductor's own always among them. Single wires count as half a circuit each,
-  /// those of three-phase loads as a third, cables as one each (IEC 60364-5-52:2009, note to Table
-  /// B.52.17, unchecked): what warms a duct are wires, whatever device is before them.
-  private static int loadedCircuits(Conductor conductor, List<Bundle> together, Study study) {
-    return alongside(
-        conductor, together, study, (bundle, cut) -> loadedCircuits(conductor, cut, bundle, study));
-  }
-
-  private static int loadedCircuits(
-      Conductor conductor, Lying.Cut cut, Bundle bundle, Study study) {
-    var loaded =
-        study.once(
-            List.of("loaded", cut.bundle(), cut.at()), () -> loadedIn(cut.wires(), bundle, study));
-    var all = loaded;
-    if (study.circuit(conductor).isPresent() && !loaded.wires().contains(conductor.id()))
-      all = loaded.with(conductor, study);
-    return Math.max(1, all.circuits());
-  }
-
-  /// Loaded wires of a bundle, counted: in sixths of a circuit, so that nothing is lost by
-  /// rounding.
-  private record Company(Set<Id> wires, Set<Id> cables, int sixths) {
-    static Company of(Set<Id> wires, Study study) {
-      var cables = new HashSet<Id>();
-      var sixths = 0;
-      for (var id : wires) {
-        var conductor = study.conductor(id).orElseThrow();
-        if (conductor.cable().isPresent()) cables.add(conductor.cable().get());
-        else sixths += weight(conductor, study);
-      }
-      return new Company(wires, cables, sixths);
-    }
-
-    private static int weight(Conductor conductor, Study study) {
-      var threePhase = study.once("wires of three-phase loads", () -> threePhase(study));
-      return threePhase.contains(conductor.id()) ? 2 : 3;
-    }
-
-    Company with(Conductor one, Study study) {
-      if (one.cable().isEmpty()) return new Company(wires, cables, sixths + weight(one, study));
-      if (cables.contains(one.cable().get())) return this;
-      var more = new HashSet<>(cables);
-      more.add(one.cable().get());
-      return new Company(wires, more, sixths);
-    }
-
-    int circuits() {
-      return cables.size() + (sixths + 5) / 6;
-    }
-  }
-
-  private static Set<Id> threePhase(Study study) {
-    var all = new HashSet<Id>();
-    for (var feed : study.network().feeds()) {
-      if (!feed.intake().threePhase()) continue;
-      for (var way : feed.lineWays()) for (var wire : study.wires(way)) all.add(wire.id());
-    }
-    return all;
-  }
-
-  /// The thinnest section that carries so much by its table.
-  private static Optional<CrossSection> thinnest(
-      double amperes, Conductor conductor, Bundle bundle) {
-    return MetricConductors.sections().stream()
-        .filter(size ->
-            MetricConductors.ampacity(size, method(conductor, bundle))
-                .filter(cited -> cited.value().amperes() >= amperes)
-                .isPresent())
-        .findFirst();
-  }
-
-  private static Company loadedIn(List<Conductor> together, Bundle bundle, Study study) {
-    var everyone = new HashSet<Id>();
-    for (var conductor : together)
-      if (study.circuit(conductor).isPresent()) everyone.add(conductor.id());
-    var grouped =
-        MetricConductors.groupingFactor(
-                Math.clamp(Company.of(everyone, study).circuits(), 1, 20), bundle.method())
-            .map(Cited::value)
-            .orElse(1.0);
-    var surroundings = study.project().brief().surroundings();
-    var ambient =
-        MetricConductors.ambientFactor(
-                bundle.inside() ? InsideAir.inDucts(study) : surroundings.greatest())
-            .map(Cited::value)
-            .orElse(1.0);
-    var loaded = new HashSet<Id>();
-    for (var conductor : together) {
-      if (study.circuit(conductor).isEmpty()) continue;
-      var design = study.designCurrent(conductor).amperes();
-      var section =
-          study.choosing()
-              ? thinnest(design / (grouped * ambient), conductor, bundle)
-              : conductor.section();
-      var rated =
-          section.flatMap(size -> MetricConductors.ampacity(size, method(conductor, bundle)));
-      if (rated.isEmpty()) continue;
-      var share = design / (rated.get().value().amperes() * grouped * ambient);
-      if (share >= LIGHTLY_LOADED) loaded.add(conductor.id());
-    }
-    return Company.of(loaded, study);
   }
 }

@@ -397,6 +397,9 @@ public final class DuctWays {
     }
     if (b.line() >= 0 && b.line() == line) pass(line, position, b.position(), passes);
     corners.add(new Corner(b.x(), b.y()));
+    // Straight across: it lies in the duct all the same.
+    if (passes.isEmpty() && a.line() >= 0)
+      passes.add(new Pass(ducts.get(a.line()), a.position(), a.position()));
     return new Way(length, corners, passes);
   }
 

@@ -76,7 +76,7 @@ class HowLongTest {
   /// Beside W62 on its 178 mm of D3.2 the two of the 24 V feed (W86, W87, 2.54 A on 2.5 mm²) load
   /// themselves most: 18.3 A · 0.91 · 0.52 for the eight circuits that have a current are 8.66 A,
   /// and 2.54 A are 29 %: below 30 %, so W62 is alone: 24 A · 0.91 · 1. W26 lies beside at most two
-  /// circuits for 350 mm or more of its 854 mm in ducts: 18.3 A · 0.91 · 0.8; the crowd at the
+  /// circuits for 150 mm or more of its 854 mm in ducts: 18.3 A · 0.91 · 0.8; the crowd at the
   /// corner at x 20 is shorter.
   @Test
   void theirDropsAndGroupingByHand() {
