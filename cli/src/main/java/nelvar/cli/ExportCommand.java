@@ -28,7 +28,7 @@ final class ExportCommand implements Callable<Integer> {
       required = true,
       paramLabel = "F",
       description =
-          "pdf, svg (single-line), xlsx (all lists), json (review), spice-dc and spice-ac (netlist of the running machine), spice-states (direct current from cold, contacts, diodes and limits by their behaviour), plate.dxf, plate.svg, door.dxf and so on (a surface of a cabinet; of the second one plate-2.dxf), or a list as CSV: wire-list, cable-list, terminal-plan, bill-of-materials, settings, short-circuit-currents, findings, deviations, not-checked.")
+          "pdf, svg (single-line), xlsx (all lists), json (review), spice-dc and spice-ac (netlist of the running machine), spice-states (direct current from cold, contacts, diodes and limits by their behaviour), plate.dxf, plate.svg, door.dxf and so on (a surface of a cabinet; of the second one plate-2.dxf), or a list as CSV: wire-list, cable-list, terminal-plan, cut-list, labels, ferrules, fill, wiring-hours, bill-of-materials, settings, short-circuit-currents, findings, deviations, not-checked.")
   private String format = "";
 
   @CommandLine.Option(
@@ -71,8 +71,8 @@ final class ExportCommand implements Callable<Integer> {
           utf8(SpiceNetlist.behaviour(review.project(), review.study().asDesigned()));
       case "json" -> (ReviewJson.of(review) + "\n").getBytes(StandardCharsets.UTF_8);
       default -> {
-        var plate = Optional.ofNullable(PackFiles.plates(review.study()).get(format));
-        yield plate.isPresent() ? plate.get() : list(review);
+        var picture = Optional.ofNullable(PackFiles.pictures(review.study()).get(format));
+        yield picture.isPresent() ? picture.get() : list(review);
       }
     };
   }
@@ -90,7 +90,7 @@ final class ExportCommand implements Callable<Integer> {
                         String.join(
                             ", ",
                             Stream.concat(
-                                    PackFiles.plates(review.study()).keySet().stream(),
+                                    PackFiles.pictures(review.study()).keySet().stream(),
                                     Lists.all(review).stream().map(list -> list.name()))
                                 .toList()))));
   }

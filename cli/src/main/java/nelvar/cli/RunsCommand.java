@@ -16,7 +16,6 @@ import nelvar.core.analysis.runs.WiringHours;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.NelvarJson;
 import nelvar.core.file.ProjectFile;
-import nelvar.core.model.Brief;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
@@ -102,7 +101,7 @@ final class RunsCommand implements Callable<Integer> {
             Math.round(WiringHours.hours(study) * 10) / 10.0);
     if (json)
       out.println(NelvarJson.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(told));
-    else print(told, feet(study), out);
+    else print(told, study, out);
     return CommandLineTool.FINE;
   }
 
@@ -170,19 +169,15 @@ final class RunsCommand implements Callable<Integer> {
         kind.unknown());
   }
 
-  private static String metres(Optional<Double> length, boolean feet) {
+  private static String metres(Optional<Double> length, Study study) {
     return length
         .map(l ->
             String.format(Locale.ROOT, "%.2f m", l)
-                + (feet ? " " + new Length(l).feetAndInches() : ""))
+                + HowLong.onTape(new Length(l), study).map(tape -> " " + tape).orElse(""))
         .orElse("not known");
   }
 
-  private static boolean feet(Study study) {
-    return study.project().brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN;
-  }
-
-  private static void print(Told told, boolean feet, PrintWriter out) {
+  private static void print(Told told, Study study, PrintWriter out) {
     for (var run : told.conductors())
       out.printf(
           "%-6s %-12s %-12s %-8s %10s  %-8s %s%n",
@@ -190,7 +185,7 @@ final class RunsCommand implements Callable<Integer> {
           run.from(),
           run.to(),
           run.section().orElse("choose"),
-          metres(run.length(), feet),
+          metres(run.length(), study),
           run.by(),
           run.way());
     if (!told.cables().isEmpty()) out.println();
@@ -199,7 +194,7 @@ final class RunsCommand implements Callable<Integer> {
           "%-6s %-26s %10s  %-8s %-5s %s%n",
           run.number(),
           run.cable(),
-          metres(run.length(), feet),
+          metres(run.length(), study),
           run.by(),
           run.gland().orElse(""),
           run.way());

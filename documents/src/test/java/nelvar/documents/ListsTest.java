@@ -256,7 +256,13 @@ class ListsTest {
           .as(list.name())
           .isEqualTo(
               !java.util.Set.of(
-                      "findings", "deviations", "not-checked", "ferrules", "fill", "wiring-hours")
+                      "findings",
+                      "deviations",
+                      "not-checked",
+                      "ferrules",
+                      "fill",
+                      "wiring-hours",
+                      "wiring-sheet")
                   .contains(list.name()));
       if (!grouped) {
         assertThat(list).isEqualTo(plain);

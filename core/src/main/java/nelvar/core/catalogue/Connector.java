@@ -46,12 +46,20 @@ public record Connector(
 
   @Override
   public List<PlugFace> faces() {
-    return List.of(
-        new PlugFace(
-            "plug",
-            IntStream.rangeClosed(1, ways).mapToObj(way -> Optional.of(way + "B")).toList(),
-            1,
-            Optional.empty()));
+    return List.of(half("plug", "B"));
+  }
+
+  @Override
+  public Optional<PlugFace> socket() {
+    return Optional.of(half("socket", "A"));
+  }
+
+  private PlugFace half(String name, String end) {
+    return new PlugFace(
+        name,
+        IntStream.rangeClosed(1, ways).mapToObj(way -> Optional.of(way + end)).toList(),
+        1,
+        Optional.empty());
   }
 
   @Override

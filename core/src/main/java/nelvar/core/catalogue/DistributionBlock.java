@@ -1,15 +1,29 @@
 package nelvar.core.catalogue;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.units.Current;
 
 /// Block or bar on which all ways 1, 2, 3 … are one.
+///
+/// @param clamp what one way holds; empty where that is not known
 public record DistributionBlock(
-    String id, String name, Article article, int ways, Terminal.Role role, Current rating)
+    String id,
+    String name,
+    Article article,
+    int ways,
+    Terminal.Role role,
+    Current rating,
+    Optional<Clamp> clamp)
     implements Part {
   public DistributionBlock {
     Part.require(ways >= 2 && ways <= 500, "a distribution block has 2 to 500 ways, not " + ways);
+  }
+
+  @Override
+  public Optional<Row> row() {
+    return Optional.of(new Row(ways, 1, 1, clamp));
   }
 
   @Override

@@ -88,6 +88,11 @@ public sealed interface Part
     return ClassLetter.of(this);
   }
 
+  /// Of a part that is nothing but places where wires meet.
+  default Optional<Row> row() {
+    return Optional.empty();
+  }
+
   default List<Terminal> terminals() {
     return List.of();
   }
@@ -188,6 +193,11 @@ public sealed interface Part
   /// Its plugs and sockets, place by place.
   default List<PlugFace> faces() {
     return List.of();
+  }
+
+  /// The half that stays where a plug of it is taken off; empty where it is only plugs.
+  default Optional<PlugFace> socket() {
+    return Optional.empty();
   }
 
   /// Ohms of a transistor output that is on: 2 Ω, 1 V at 0.5 A (common practice).

@@ -25,6 +25,7 @@ import nelvar.core.model.Project;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.EditRefused;
+import nelvar.core.model.edit.RunEdits;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.ImpossibleQuantity;
 import nelvar.core.units.Kind;
@@ -35,8 +36,9 @@ import nelvar.core.units.Reading;
 ///
 /// Wires: *from* and *to* (`-T1:+`), and as wanted *number*, *section*, *length*, *colour*, *use*.
 /// Devices: *designation* and *part* (its id or name), and as wanted *purpose*, *place*,
-/// *function*. What a cell does not say is proposed as for a wire drawn by hand. One row that
-/// cannot be read and nothing is taken.
+/// *function*. What a cell does not say is proposed as for a wire drawn by hand. What was built:
+/// *number* of a wire or cable with *measured* or *done*, as in the wiring sheet; empty cells
+/// change nothing. One row that cannot be read and nothing is taken.
 public final class MachineRows {
   /// What a row gives, or why it gives nothing.
   ///
@@ -44,7 +46,7 @@ public final class MachineRows {
   /// @param problem empty where the row is right
   public record Row(int line, String says, Optional<String> problem) {}
 
-  /// @param what the rows are: `wires` or `devices`
+  /// @param what the rows are: `wires`, `devices`, or `built` for what was measured and done
   /// @param ignored headings that mean nothing here
   /// @param edit takes all rows as one step; empty while one is wrong
   public record Preview(String what, List<String> ignored, List<Row> rows, Optional<Edit> edit) {
@@ -65,6 +67,8 @@ public final class MachineRows {
   private static final String[] LENGTH = {"length", "length m", "length ft"};
   private static final String[] COLOUR = {"colour", "color"};
   private static final String[] USE = {"use", "kind"};
+  private static final String[] MEASURED = {"measured", "measured m", "measured ft"};
+  private static final String[] DONE = {"done"};
   private static final String[] NAME = {"designation", "device", "tag", "name"};
   private static final String[] PART = {"part", "type", "part id"};
   private static final String[] PURPOSE = {"purpose", "description", "what for"};
@@ -101,12 +105,15 @@ public final class MachineRows {
       return new Reading.Misread<>("This is no table: " + none.getMessage() + ".");
     }
     var reader = new MachineRows(table, study, standard);
+    if (table.column(NUMBER).isPresent()
+        && (table.column(MEASURED).isPresent() || table.column(DONE).isPresent()))
+      return new Reading.Value<>(reader.built());
     if (table.column(FROM).isPresent() && table.column(TO).isPresent())
       return new Reading.Value<>(reader.wires());
     if (table.column(NAME).isPresent() && table.column(PART).isPresent())
       return new Reading.Value<>(reader.devices());
     return new Reading.Misread<>(
-        "The first row must name the columns: from and to for wires, designation and part for devices. It reads: %s."
+        "The first row must name the columns: from and to for wires, designation and part for devices, number with measured or done for what was built. It reads: %s."
             .formatted(String.join(", ", table.columns())));
   }
 
@@ -271,6 +278,58 @@ public final class MachineRows {
       case Reading.Misread<Q>(var why) -> throw new Wrong(column, why);
       case Reading.Value<Q>(var value) -> Optional.of(value);
     };
+  }
+
+  // What was built.
+
+  private Preview built() {
+    var found = new ArrayList<RunEdits.AsBuilt>();
+    var seen = new HashSet<String>();
+    for (var row : table.rows()) {
+      try {
+        var number = needed(row, NUMBER);
+        if (!seen.add(number)) throw new Wrong("number", number + " stands twice");
+        var measured = quantity(row, "measured", Kind.LENGTH, "", MEASURED);
+        var done = done(row);
+        var id = wireOrCable(number, measured.isPresent());
+        for (var names : List.of(FROM, TO, SECTION, LENGTH, COLOUR)) cell(row, names);
+        if (measured.isEmpty() && done.isEmpty()) continue;
+        found.add(new RunEdits.AsBuilt(id, measured, done));
+        rows.add(
+            new Row(
+                row.line(),
+                number
+                    + measured.map(length -> "  measured " + length).orElse("")
+                    + done.map(yes -> yes ? "  done" : "  not done").orElse(""),
+                Optional.empty()));
+      } catch (Wrong why) {
+        wrong(row, why);
+      }
+    }
+    return done("built", found.isEmpty() ? Optional.empty() : Optional.of(RunEdits.asBuilt(found)));
+  }
+
+  private Optional<Boolean> done(TableRows.Row row) throws Wrong {
+    var cell = cell(row, DONE).map(text -> text.toLowerCase(Locale.ROOT));
+    if (cell.isEmpty()) return Optional.empty();
+    if (List.of("yes", "y", "x", "done", "1", "true", "✓").contains(cell.get()))
+      return Optional.of(true);
+    if (List.of("no", "n", "0", "false", "-").contains(cell.get())) return Optional.of(false);
+    throw new Wrong("done", "'%s' is neither yes nor no".formatted(cell.get()));
+  }
+
+  private Id wireOrCable(String number, boolean measured) throws Wrong {
+    for (var cable : project.cables()) if (cable.label().text().equals(number)) return cable.id();
+    for (var wire : project.conductors()) {
+      if (!wire.label().text().equals(number)) continue;
+      var cable = study.cable(wire);
+      if (measured && cable.isPresent())
+        throw new Wrong(
+            "measured",
+            "%s is a core: measure its cable %s".formatted(number, cable.get().label()));
+      return wire.id();
+    }
+    throw new Wrong("number", "there is no wire and no cable '%s'".formatted(number));
   }
 
   // Devices.

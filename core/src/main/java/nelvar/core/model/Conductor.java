@@ -17,6 +17,7 @@ import nelvar.core.units.Texts;
 /// @param leadOf the device it is a lead of, or a core of the plug and cord of: the device's maker
 ///   sized it, and no rule on wires judges it
 /// @param estimated its length was only assumed: where its way is known, that says how long it is
+/// @param done whether it is laid and landed at both ends
 public record Conductor(
     Id id,
     Designation label,
@@ -29,7 +30,8 @@ public record Conductor(
     Optional<Id> cable,
     Optional<Id> bundle,
     Optional<Id> leadOf,
-    Optional<Boolean> estimated) {
+    Optional<Boolean> estimated,
+    Optional<Boolean> done) {
 
   /// As long as was said.
   public Conductor(
@@ -56,6 +58,7 @@ public record Conductor(
         cable,
         bundle,
         leadOf,
+        Optional.empty(),
         Optional.empty());
   }
 
@@ -77,6 +80,7 @@ public record Conductor(
   public Conductor {
     colour = colour.map(text -> Texts.storable("a colour", text));
     estimated = estimated.filter(yes -> yes && length.isPresent());
+    done = done.filter(yes -> yes);
   }
 
   public enum Function {
@@ -134,6 +138,7 @@ public record Conductor(
     public Optional<Id> bundle;
     public Optional<Id> leadOf;
     public boolean estimated;
+    public boolean done;
 
     private Draft(Conductor of) {
       label = of.label;
@@ -146,6 +151,7 @@ public record Conductor(
       bundle = of.bundle;
       leadOf = of.leadOf;
       estimated = of.guessed();
+      done = of.done.isPresent();
     }
   }
 
@@ -165,7 +171,8 @@ public record Conductor(
         d.cable,
         d.bundle,
         d.leadOf,
-        Optional.of(d.estimated));
+        Optional.of(d.estimated),
+        Optional.of(d.done));
   }
 
   /// Whether its length was only assumed.

@@ -45,6 +45,20 @@ public final class Plugs {
     return new Disturbance.Plug(device.id(), one.name(), "on " + other.name(), moves);
   }
 
+  /// The plugs of two connectors on each other's sockets.
+  public static Disturbance.Plug exchanged(
+      Device device, PlugFace face, Device other, PlugFace there) {
+    var moves = new ArrayList<Disturbance.Moved>();
+    for (var place = 0; place < Math.max(face.ways(), there.ways()); place++) {
+      var a = at(device, face, place);
+      var b = at(other, there, place);
+      a.ifPresent(moved(moves, b));
+      b.ifPresent(moved(moves, a));
+    }
+    return new Disturbance.Plug(
+        device.id(), face.name(), "on the socket of " + other.designation(), moves);
+  }
+
   private static java.util.function.Consumer<TerminalRef> moved(
       List<Disturbance.Moved> moves, Optional<TerminalRef> to) {
     return from -> moves.add(new Disturbance.Moved(from, to));

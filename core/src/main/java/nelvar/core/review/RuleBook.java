@@ -77,6 +77,7 @@ import nelvar.core.analysis.runs.DuctFilled;
 import nelvar.core.analysis.runs.GlandFits;
 import nelvar.core.analysis.runs.KeptApart;
 import nelvar.core.analysis.runs.LongEnough;
+import nelvar.core.analysis.runs.TerminalHolds;
 import nelvar.core.analysis.runs.TrayApart;
 import nelvar.core.analysis.signals.AnalogueLevel;
 import nelvar.core.analysis.signals.BrokenWire;
@@ -95,6 +96,7 @@ import nelvar.core.analysis.signals.OutputRating;
 import nelvar.core.analysis.signals.PermissivesHold;
 import nelvar.core.analysis.signals.PinTakenTwice;
 import nelvar.core.analysis.signals.PlugsGoInOneWay;
+import nelvar.core.analysis.signals.PlugsToldApart;
 import nelvar.core.analysis.signals.PulsedLoads;
 import nelvar.core.analysis.signals.Pulses;
 import nelvar.core.analysis.signals.SensesTarget;
@@ -218,6 +220,7 @@ public final class RuleBook {
           new SensorColours(),
           new Jumpers(),
           new PlugsGoInOneWay(),
+          new PlugsToldApart(),
           new ClosesOntoCapacitors(),
           new ContactSwitches(),
           new ClosingPeak(),
@@ -289,6 +292,7 @@ public final class RuleBook {
           new DuctFilled(),
           new CarrierFits(),
           new GlandFits(),
+          new TerminalHolds(),
           new DesignationUnique());
 
   private RuleBook() {}

@@ -136,11 +136,19 @@ class PartKindsTest {
         .hasMessageContaining("1 to 4 poles");
     assertThatThrownBy(() -> new MainsInlet("a", "a", Article.UNKNOWN, 0, true))
         .hasMessageContaining("1 to 3 line");
-    assertThatThrownBy(() -> new DistributionBlock("a", "a", Article.UNKNOWN, 1, Role.PLUS, six))
+    assertThatThrownBy(() ->
+            new DistributionBlock(
+                "a", "a", Article.UNKNOWN, 1, Role.PLUS, six, java.util.Optional.empty()))
         .hasMessageContaining("2 to 500");
     assertThatThrownBy(() ->
             new TerminalStrip(
-                "a", "a", Article.UNKNOWN, 0, new nelvar.core.units.CrossSection(2.5)))
+                "a",
+                "a",
+                Article.UNKNOWN,
+                0,
+                new nelvar.core.units.CrossSection(2.5),
+                java.util.Optional.empty(),
+                java.util.Optional.empty()))
         .hasMessageContaining("1 to 500");
     assertThatThrownBy(() ->
             new ControlSwitch(

@@ -205,4 +205,59 @@ class MachineRowsTest {
   private static String text(int rows) {
     return "from,to\n" + "T1:+,X31:13\n".repeat(rows);
   }
+
+  /// The wiring sheet comes back: what was measured and ticked off is taken over, empty cells and
+  /// all other columns change nothing.
+  @Test
+  void whatWasMeasuredAndDoneIsReadBack() {
+    var preview =
+        preview(
+            """
+            No.;Where;From;To;Length m;Measured m;Done
+            W26;on the plate;-F3:2;-T3:L;1.1;1.23;yes
+            -WB4;outside;3 cores;-B4;6.1;;x
+            W27;on the plate;;;1.1;;
+            """,
+            demo);
+    assertThat(preview.what()).isEqualTo("built");
+    assertThat(preview.rows()).hasSize(2);
+    var project = preview.edit().orElseThrow().apply(demo.project());
+    var wire =
+        project.conductors().stream().filter(w -> w.label().text().equals("W26")).findFirst();
+    assertThat(wire.orElseThrow().length().orElseThrow().metres()).isEqualTo(1.23);
+    assertThat(wire.orElseThrow().done()).contains(true);
+    var cable = project.cables().stream().filter(c -> c.label().text().equals("-WB4")).findFirst();
+    assertThat(cable.orElseThrow().done()).contains(true);
+    var before = demo.project().cables().stream().filter(c -> c.label().text().equals("-WB4"));
+    assertThat(cable.get().length()).isEqualTo(before.findFirst().orElseThrow().length());
+    var unchanged = List.of("W26");
+    assertThat(project.conductors().stream().filter(w -> !unchanged.contains(w.label().text())))
+        .containsExactlyElementsOf(
+            demo.project().conductors().stream()
+                .filter(w -> !unchanged.contains(w.label().text()))
+                .toList());
+  }
+
+  @Test
+  void whatCannotHaveBeenBuiltIsRefusedRowByRow() {
+    var preview =
+        preview(
+            """
+            Number,Measured (m),Done
+            W9999,1,
+            W170,2,
+            W26,much,
+            W26,1,
+            W27,,perhaps
+            """,
+            demo);
+    assertThat(preview.edit()).isEmpty();
+    assertThat(preview.wrong().stream().map(row -> row.problem().orElseThrow()))
+        .satisfiesExactly(
+            one -> assertThat(one).contains("no wire and no cable 'W9999'"),
+            one -> assertThat(one).contains("W170 is a core: measure its cable -WB4"),
+            one -> assertThat(one).startsWith("measured:"),
+            one -> assertThat(one).contains("W26 stands twice"),
+            one -> assertThat(one).contains("'perhaps' is neither yes nor no"));
+  }
 }

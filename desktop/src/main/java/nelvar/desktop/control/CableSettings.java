@@ -3,15 +3,19 @@ package nelvar.desktop.control;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.runs.Entries;
+import nelvar.core.analysis.runs.HowLong;
 import nelvar.core.catalogue.CableStock;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Id;
 import nelvar.core.model.edit.CableEdits;
 import nelvar.core.model.edit.Edits;
+import nelvar.core.model.edit.RunEdits;
 import nelvar.core.units.Kind;
 import nelvar.desktop.session.Session;
 
@@ -54,6 +58,12 @@ final class CableSettings {
             next -> session.edit(Edits.change(cable.withLength(next))));
     length.show(study.length(cable).map(Object::toString).orElse(""));
     nodes.add(length);
+    ConductorSettings.asRouted(HowLong.of(study).answer(cable), HowLong.of(study).routed(cable))
+        .ifPresent(button -> {
+          button.setOnAction(
+              _ -> session.edit(RunEdits.asRouted(cable.label().text(), Set.of(cable.id()))));
+          nodes.add(button);
+        });
     var bundles = new ArrayList<Optional<Bundle>>();
     bundles.add(Optional.empty());
     session.project().bundles().forEach(bundle -> bundles.add(Optional.of(bundle)));
@@ -64,6 +74,7 @@ final class CableSettings {
             lying(cable, session),
             bundle -> bundle.map(Bundle::name).orElse("nothing"),
             next -> session.edit(Edits.change(cable.withBundle(next.map(Bundle::id))))));
+    gland(cable, session, study).ifPresent(nodes::add);
     nodes.add(DeviceSettings.stands(cable.id(), cable.label().text(), session));
     nodes.add(
         Labels.section(
@@ -92,6 +103,29 @@ final class CableSettings {
         Additions.remove(
             cable.label() + " with its cores", () -> session.edit(Edits.remove(cable))));
     return nodes;
+  }
+
+  /// Where it enters a cabinet.
+  private static Optional<Node> gland(Cable cable, Session session, Study study) {
+    var entry =
+        study.project().layout().cabinets().stream()
+            .flatMap(cabinet -> Entries.of(cabinet, study).of(cable.id()).stream())
+            .findFirst();
+    if (entry.isEmpty()) return Optional.empty();
+    var fits = entry.get().diameter().flatMap(Entries::fitting);
+    var options = new ArrayList<Optional<Cable.Gland>>();
+    options.add(Optional.empty());
+    for (var gland : Cable.Gland.values()) options.add(Optional.of(gland));
+    return Optional.of(
+        DeviceSettings.choice(
+            "Gland",
+            options,
+            cable.gland(),
+            gland ->
+                gland
+                    .map(Object::toString)
+                    .orElse(fits.map(g -> "what fits: " + g).orElse("none fits")),
+            next -> session.edit(RunEdits.gland(cable, next))));
   }
 
   private static Optional<Bundle> lying(Cable cable, Session session) {

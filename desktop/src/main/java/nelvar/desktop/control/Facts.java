@@ -24,14 +24,12 @@ import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.ProtectiveDevice;
 import nelvar.core.formula.Ageing;
-import nelvar.core.model.Brief;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.trail.Computed;
 import nelvar.core.trail.Trail;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Current;
-import nelvar.core.units.Length;
 import nelvar.core.units.Percent;
 
 /// The numbers of a thing, each with its working where it has one. In one order for every kind of
@@ -241,16 +239,13 @@ public final class Facts {
             facts.add(
                 Fact.of(
                     "Is long",
-                    length + feet(length, study) + ", " + answer.basis().words(),
+                    length
+                        + HowLong.onTape(length, study).map(tape -> ", " + tape).orElse("")
+                        + ", "
+                        + answer.basis().words(),
                     answer.trail())));
     var lies = Lying.of(study).words(conductor);
     if (!lies.isEmpty()) facts.add(Fact.of("Lies in", lies));
     return facts;
-  }
-
-  private static String feet(Length length, Study study) {
-    return study.project().brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN
-        ? ", " + length.feetAndInches()
-        : "";
   }
 }

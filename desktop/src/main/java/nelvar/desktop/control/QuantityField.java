@@ -19,6 +19,7 @@ public final class QuantityField<Q> extends VBox {
   private static final PseudoClass WRONG = PseudoClass.getPseudoClass("wrong");
 
   private final TextField field = new TextField();
+  private final Label label;
   private final Label note = new Label();
   private final Function<String, Reading<Q>> read;
   private final Predicate<Q> take;
@@ -30,11 +31,9 @@ public final class QuantityField<Q> extends VBox {
     super(2);
     this.read = read;
     this.take = take;
-    var label = new Label(name);
+    label = new Label(name);
     label.setLabelFor(field);
-    label.setMinWidth(104);
-    label.setPrefWidth(104);
-    label.setMaxWidth(104);
+    nameWide(104);
     label.setWrapText(true);
     label.setMinHeight(USE_PREF_SIZE);
     field.setAccessibleText(name);
@@ -76,6 +75,13 @@ public final class QuantityField<Q> extends VBox {
     shown = value;
     field.setText(value);
     wrong("");
+  }
+
+  /// So much room for its name, px; longer ones wrap.
+  public void nameWide(double width) {
+    label.setMinWidth(width);
+    label.setPrefWidth(width);
+    label.setMaxWidth(width);
   }
 
   public TextField field() {

@@ -68,8 +68,9 @@ final class ByFunction {
   }
 
   /// The list with its rows by function, named in a first column. A list whose rows are not about
-  /// things stays as it is.
+  /// things stays as it is, and one whose order counts.
   ListTable grouped(ListTable list) {
+    if (list.name().equals(RunRows.WIRING_SHEET)) return list;
     var key = key(list);
     if (key < 0) return list;
     record Row(Optional<MachineFunction> owner, List<ListTable.Cell> cells) {}

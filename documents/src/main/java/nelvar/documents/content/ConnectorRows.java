@@ -5,6 +5,7 @@ import static nelvar.documents.content.ListTable.Column.text;
 import static nelvar.documents.content.ListTable.row;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -19,8 +20,8 @@ import nelvar.core.model.Device;
 import nelvar.core.model.FirmwareNames;
 import nelvar.core.model.TerminalRef;
 
-/// Plugs of boards, place by place, with what lands there; as a list, and as text by a template of
-/// the reader's own.
+/// Plugs of boards, and both halves of connectors, place by place, with what lands there; as a
+/// list, and as text by a template of the reader's own.
 ///
 /// A template is a line with names in braces, which is written for every place: `{connector}`,
 /// `{place}`, `{pin}`, `{drawing}`, `{program}`, `{kind}`, `{wire}`, `{colour}`, `{section}`,
@@ -59,7 +60,8 @@ public final class ConnectorRows {
     var all = new ArrayList<List<Place>>();
     for (var board : study.project().devices()) {
       var part = study.part(board);
-      if (part.flatMap(Part::logic).isEmpty()) continue;
+      if (part.isEmpty()) continue;
+      part.get().socket().ifPresent(half -> all.add(places(board, half, part.get(), study)));
       for (var face : part.get().faces()) all.add(places(board, face, part.get(), study));
     }
     return all;
@@ -82,6 +84,17 @@ public final class ConnectorRows {
         all.add(place(board, face, n, terminal, pin, Optional.of(wire), study));
     }
     return all;
+  }
+
+  /// The wires of each place of a plug, by its mark.
+  public static Map<String, String> under(List<Place> face) {
+    var under = new HashMap<String, String>();
+    for (var place : face)
+      place
+          .wire()
+          .ifPresent(wire ->
+              under.merge(place.terminal().orElse(""), wire.label().text(), (a, b) -> a + " " + b));
+    return under;
   }
 
   private static List<Conductor> wires(TerminalRef at, Study study) {

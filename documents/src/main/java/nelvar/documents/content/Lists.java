@@ -16,6 +16,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.protection.FaultCurrents;
 import nelvar.core.analysis.protection.ProtectiveDevices;
+import nelvar.core.analysis.runs.CutList;
 import nelvar.core.analysis.runs.Entries;
 import nelvar.core.analysis.runs.HowLong;
 import nelvar.core.analysis.runs.Lying;
@@ -23,9 +24,7 @@ import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Part;
-import nelvar.core.catalogue.WireStock;
 import nelvar.core.finding.Repair;
-import nelvar.core.model.Brief;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
@@ -48,6 +47,7 @@ public final class Lists {
         cables(review.study()),
         terminals(review.study()),
         RunRows.cutList(review.study()),
+        RunRows.wiringSheet(review.study()),
         RunRows.labels(review.study()),
         RunRows.ferrules(review.study()),
         RunRows.fill(review.study()),
@@ -85,11 +85,11 @@ public final class Lists {
 
   private static final String BILL = "bill-of-materials";
 
-  private static Object or(Optional<?> value, String otherwise) {
+  static Object or(Optional<?> value, String otherwise) {
     return value.isPresent() ? value.get() : otherwise;
   }
 
-  private static String end(Study study, TerminalRef end) {
+  static String end(Study study, TerminalRef end) {
     return study.label(end.device()) + ":" + end.terminal();
   }
 
@@ -107,8 +107,7 @@ public final class Lists {
               conductor.section().map(Object::toString).orElse("not chosen"),
               conductor.colour().orElse(""),
               or(study.length(conductor), "not known"),
-              feet(study, study.length(conductor))
-                  + HowLong.of(study).answer(conductor).basis().words(),
+              by(HowLong.of(study).answer(conductor), study),
               way(conductor, study),
               study.designCurrent(conductor),
               or(
@@ -134,11 +133,14 @@ public final class Lists {
         rows);
   }
 
-  /// In feet and inches besides, where those are what is on the tape.
-  private static String feet(Study study, Optional<Length> length) {
-    return study.project().brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN
-        ? length.map(l -> l.feetAndInches() + ", ").orElse("")
-        : "";
+  /// In feet and inches besides, where those are what is on the tape, and who says so.
+  private static String by(HowLong.Answer answer, Study study) {
+    return answer
+            .length()
+            .flatMap(length -> HowLong.onTape(length, study))
+            .map(tape -> tape + ", ")
+            .orElse("")
+        + answer.basis().words();
   }
 
   /// The cable whose core it is, and what it lies in.
@@ -176,7 +178,7 @@ public final class Lists {
               stock.map(Part::name).orElse(cable.stock()),
               String.join(", ", ends),
               or(study.length(cable), "not known"),
-              feet(study, study.length(cable)) + HowLong.of(study).answer(cable).basis().words(),
+              by(HowLong.of(study).answer(cable), study),
               gland(cable, study),
               cores.isEmpty() ? "" : way(cores.getFirst(), study),
               cores.size(),
@@ -325,30 +327,13 @@ public final class Lists {
     return new ListTable(BILL, title, all, owned);
   }
 
-  /// Metres of each cable and wire stock; wires of a section that is not stocked stand under their
-  /// section.
+  /// Metres of each cable and wire stock, as the cut list has them; wires of a section that is not
+  /// stocked stand under their section.
   private static Map<String, Double> metres(Study study) {
     var metres = new TreeMap<String, Double>();
-    for (var cable : study.project().cables())
-      study
-          .length(cable)
-          .ifPresent(length -> metres.merge(cable.stock(), length.metres(), Double::sum));
-    for (var conductor : study.project().conductors()) {
-      if (conductor.cable().isPresent()
-          || conductor.section().isEmpty()
-          || study.length(conductor).isEmpty()) continue;
-      var stock =
-          study
-              .catalogue()
-              .of(WireStock.class)
-              .filter(wire -> wire.section().equals(conductor.section().get()))
-              .findFirst()
-              .map(WireStock::id);
-      metres.merge(
-          stock.orElse("wire " + conductor.section().get()),
-          study.length(conductor).orElseThrow().metres(),
-          Double::sum);
-    }
+    for (var kind : CutList.of(study))
+      if (!kind.stock().isEmpty() && kind.metres().metres() > 0)
+        metres.merge(kind.stock(), kind.metres().metres(), Double::sum);
     return metres;
   }
 

@@ -6,6 +6,7 @@ import java.util.stream.Collectors;
 import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.analysis.protection.ProtectionChain;
 import nelvar.core.analysis.protection.ProtectiveDevices;
+import nelvar.core.analysis.runs.StripPlan;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.analysis.space.Bodies;
@@ -26,7 +27,9 @@ import nelvar.documents.drawing.ConnectorFace;
 import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.Ink;
 import nelvar.documents.drawing.PlateDrawing;
+import nelvar.documents.drawing.RunsPicture;
 import nelvar.documents.drawing.SingleLine;
+import nelvar.documents.drawing.StripPicture;
 import nelvar.documents.drawing.TimeCurrentChart;
 
 /// The papers that let someone else build, check and repair the machine.
@@ -70,7 +73,9 @@ public final class Pack {
     wireSheets(review, blocks);
     charts(review, blocks);
     connectors(review, blocks);
+    strips(review, blocks);
     plates(review, blocks);
+    ways(review, blocks);
     for (var list : Lists.all(review, options.byFunction())) {
       blocks.add(new Block.NewPage());
       blocks.addAll(Block.list(list));
@@ -101,7 +106,8 @@ public final class Pack {
       blocks.add(new Block.Picture(TimeCurrentChart.of(chain, 176, 96, 2.8)));
   }
 
-  /// Plugs with wires on them, as one sees them from the side they are mounted on.
+  /// Plugs with wires on them, as one sees them from the side they are mounted on, and from behind
+  /// where they are mounted.
   private static void connectors(Review review, List<Block> blocks) {
     var wired =
         ConnectorRows.of(review.study()).stream()
@@ -112,21 +118,36 @@ public final class Pack {
     blocks.add(new Block.Heading("Connector faces", 1));
     blocks.add(
         new Block.Paragraph(
-            "Seen from the side they are mounted on; place 1 has a filled corner. Below each mark the wire. What lands where stands in the list of connectors."));
+            "Seen from the side they are plugged at, and below that from behind, where the wires go in; place 1 has a filled corner. How the places lie is row by row; the numbers moulded into the connector count. Below each mark the wire. What lands where stands in the list of connectors."));
     for (var face : wired) {
-      var under = new java.util.HashMap<String, String>();
-      for (var place : face)
-        place
-            .wire()
-            .ifPresent(wire ->
-                under.merge(
-                    place.terminal().orElse(""), wire.label().text(), (a, b) -> a + " " + b));
+      var under = ConnectorRows.under(face);
       var board = face.getFirst().board();
-      blocks.add(new Block.Heading(board.designation() + " " + face.getFirst().face().name(), 3));
+      var shape = face.getFirst().face();
+      blocks.add(new Block.Heading(board.designation() + " " + shape.name(), 3));
       blocks.add(
-          new Block.Picture(
-              small(ConnectorFace.of(face.getFirst().face(), under, java.util.Optional.empty()))));
+          new Block.Picture(small(ConnectorFace.of(shape, under, java.util.Optional.empty()))));
+      if (review.study().part(board).flatMap(part -> part.socket()).isPresent())
+        blocks.add(
+            new Block.Picture(
+                small(ConnectorFace.wiringSide(shape, under, java.util.Optional.empty()))));
     }
+  }
+
+  /// Rows of terminals on which something lands.
+  private static void strips(Review review, List<Block> blocks) {
+    var strips =
+        StripPlan.all(review.study()).stream()
+            .filter(strip -> strip.free().size() < strip.row().ways())
+            .toList();
+    if (strips.isEmpty()) return;
+    blocks.add(new Block.NewPage());
+    blocks.add(new Block.Heading("Rows of terminals", 1));
+    blocks.add(
+        new Block.Paragraph(
+            "Turned a quarter: wires of the cabinet at the left, cables and what leaves at the right. A thick line across is a divider, a bar in the slots joins ways, a soft bar behind all numbers says that all are one."));
+    for (var strip : strips)
+      for (var page : StripPicture.pages(strip, review.study(), 176 / SMALL, 36))
+        blocks.add(new Block.Picture(small(page)));
   }
 
   /// Each surface with something on it, to scale and with its measures.
@@ -148,6 +169,27 @@ public final class Pack {
                 "As whoever wires it sees it, hung open. Measures from the edge that is left then."));
         blocks.add(new Block.Picture(PlateDrawing.fromInside(cabinet, study, 176, 225)));
       }
+    }
+  }
+
+  /// Where wires run in each cabinet.
+  private static void ways(Review review, List<Block> blocks) {
+    for (var cabinet : review.project().layout().cabinets()) {
+      if (cabinet.ducts().isEmpty()) continue;
+      blocks.add(new Block.NewPage());
+      blocks.add(new Block.Heading("Ways: %s".formatted(cabinet.name()), 1));
+      blocks.add(
+          new Block.Paragraph(
+              "Ducts as full along their length as they are, glands, and what lies outside. The list of wires says through which each one goes and how long it is cut."));
+      blocks.add(
+          new Block.Picture(
+              small(
+                  RunsPicture.of(
+                      review.study(),
+                      java.util.Optional.of(cabinet),
+                      java.util.Optional.empty(),
+                      176 / SMALL,
+                      700))));
     }
   }
 

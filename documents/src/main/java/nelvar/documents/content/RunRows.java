@@ -6,13 +6,16 @@ import static nelvar.documents.content.ListTable.row;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.TreeMap;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.runs.CutList;
 import nelvar.core.analysis.runs.Fill;
 import nelvar.core.analysis.runs.Lying;
 import nelvar.core.analysis.runs.WiringHours;
-import nelvar.core.model.TerminalRef;
+import nelvar.core.analysis.runs.WiringOrder;
+import nelvar.core.model.Cable;
+import nelvar.core.model.Conductor;
 import nelvar.core.standards.Ferrules;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Length;
@@ -20,11 +23,9 @@ import nelvar.core.units.Length;
 /// Lists of the wiring: what is cut from which drum, what is written on which end, which ferrules,
 /// how full ducts are, and how long it takes.
 final class RunRows {
-  private RunRows() {}
+  static final String WIRING_SHEET = "wiring-sheet";
 
-  private static String end(Study study, TerminalRef end) {
-    return study.label(end.device()) + ":" + end.terminal();
-  }
+  private RunRows() {}
 
   static ListTable cutList(Study study) {
     var rows = new ArrayList<List<ListTable.Cell>>();
@@ -70,8 +71,8 @@ final class RunRows {
         rows.add(
             row(
                 wire.label().text(),
-                end(study, here),
-                end(study, other),
+                Lists.end(study, here),
+                Lists.end(study, other),
                 study.cable(wire).map(cable -> cable.label().text()).orElse(""),
                 wire.colour().orElse("")));
       }
@@ -85,6 +86,50 @@ final class RunRows {
             text("Cable", 1.2),
             text("Colour", 1.4)),
         rows);
+  }
+
+  /// Wires and cables in the order they are laid, with columns to write in by hand; read back, what
+  /// was measured and what is done are taken over.
+  static ListTable wiringSheet(Study study) {
+    var rows = new ArrayList<List<ListTable.Cell>>();
+    for (var step : WiringOrder.of(study)) {
+      var wire = step.wires().getFirst();
+      var cable = step.cable() ? study.cable(wire) : Optional.<Cable>empty();
+      var ends = step.wires().stream();
+      rows.add(
+          row(
+              step.label().text(),
+              step.stage().words(),
+              cable.isEmpty() ? Lists.end(study, wire.from()) : "%d cores".formatted(ends.count()),
+              cable.isEmpty() ? Lists.end(study, wire.to()) : joins(step.wires(), study),
+              cable.isEmpty() ? wire.section().map(CrossSection::toString).orElse("") : "",
+              cable.isEmpty() ? wire.colour().orElse("") : "",
+              Lists.or(cable.map(study::length).orElseGet(() -> study.length(wire)), "not known"),
+              "",
+              step.done() ? "yes" : ""));
+    }
+    return new ListTable(
+        WIRING_SHEET,
+        "Wiring sheet, in the order one reaches everything",
+        List.of(
+            text("No.", 1),
+            text("Where", 1.9),
+            text("From", 1.5),
+            text("To", 1.9),
+            text("Section", 1.1),
+            text("Colour", 1.2),
+            number("Length m", 1),
+            text("Measured m", 1.1),
+            text("Done", 0.7)),
+        rows);
+  }
+
+  private static String joins(List<Conductor> cores, Study study) {
+    return cores.stream()
+        .flatMap(core -> java.util.stream.Stream.of(core.from(), core.to()))
+        .map(end -> study.label(end.device()))
+        .distinct()
+        .collect(java.util.stream.Collectors.joining(", "));
   }
 
   /// Ends by section: of fine-stranded wires on screws; where wires land in springs their maker may

@@ -19,6 +19,17 @@ public final class ConnectorFace {
   /// @param under a few words below each mark, by terminal: the wire, its colour
   /// @param chosen the terminal that is looked at
   public static Drawing of(PlugFace face, Map<String, String> under, Optional<String> chosen) {
+    return of(face, under, chosen, false);
+  }
+
+  /// The same from behind, where its wires go in: left and right change places.
+  public static Drawing wiringSide(
+      PlugFace face, Map<String, String> under, Optional<String> chosen) {
+    return of(face, under, chosen, true);
+  }
+
+  private static Drawing of(
+      PlugFace face, Map<String, String> under, Optional<String> chosen, boolean behind) {
     var shapes = new ArrayList<Shape>();
     var columns = Math.min(MOST, Math.ceilDiv(face.ways(), face.rows()));
     var rows = Math.ceilDiv(face.ways(), columns);
@@ -47,7 +58,7 @@ public final class ConnectorFace {
     if (face.keyed().orElse(false))
       shapes.add(
           Shape.rectangle(width / 2 - 10, 14, 20, 6, Optional.of(Ink.TEXT_SOFT), Optional.empty()));
-    for (var n = 0; n < face.ways(); n++) place(face, n, columns, under, chosen, shapes);
+    for (var n = 0; n < face.ways(); n++) place(face, n, columns, behind, under, chosen, shapes);
     return new Drawing(
         Math.max(
             width,
@@ -61,11 +72,13 @@ public final class ConnectorFace {
       PlugFace face,
       int n,
       int columns,
+      boolean behind,
       Map<String, String> under,
       Optional<String> chosen,
       List<Shape> shapes) {
     var row = n / columns;
-    var x = EDGE + (n - row * columns) * CELL;
+    var column = n - row * columns;
+    var x = EDGE + (behind ? columns - 1 - column : column) * CELL;
     var y = 16 + EDGE + row * HEIGHT;
     var mark = face.places().get(n);
     var here = mark.isPresent() && mark.equals(chosen);

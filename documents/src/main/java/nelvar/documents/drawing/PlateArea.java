@@ -1,5 +1,6 @@
 package nelvar.documents.drawing;
 
+import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.space.Box;
 import nelvar.core.analysis.space.Fits;
@@ -15,6 +16,29 @@ public record PlateArea(
     Cabinet cabinet, Surface surface, double x, double y, double scale, boolean mirrored) {
   public PlateArea(Cabinet cabinet, Surface surface, double x, double y, double scale) {
     this(cabinet, surface, x, y, scale, false);
+  }
+
+  /// The plate in its housing, which is drawn with its upper left corner there.
+  static PlateArea housed(Cabinet cabinet, double x, double y, double scale, List<Shape> shapes) {
+    var shell = cabinet.shell();
+    var width = Box.mm(shell.width()) * scale;
+    var height = Box.mm(shell.height()) * scale;
+    shapes.add(
+        Shape.rounded(
+            x,
+            y,
+            width,
+            height,
+            4,
+            Optional.of(Ink.CARD),
+            Optional.of(new Shape.Pen(Ink.TEXT_FAINT, 1.6, shell.closed() ? 0 : 6))));
+    var plate = shell.mountingPlate();
+    return new PlateArea(
+        cabinet,
+        Surface.PLATE,
+        x + (width - Box.mm(plate.width()) * scale) / 2,
+        y + (height - Box.mm(plate.height()) * scale) / 2,
+        scale);
   }
 
   public double width() {

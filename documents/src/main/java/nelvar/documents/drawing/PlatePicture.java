@@ -181,23 +181,7 @@ public final class PlatePicture {
     var shell = cabinet.shell();
     var width = Box.mm(shell.width()) * scale;
     var height = Box.mm(shell.height()) * scale;
-    shapes.add(
-        Shape.rounded(
-            x,
-            y,
-            width,
-            height,
-            4,
-            Optional.of(Ink.CARD),
-            Optional.of(new Shape.Pen(Ink.TEXT_FAINT, 1.6, shell.closed() ? 0 : 6))));
-    var plate = shell.mountingPlate();
-    var area =
-        new PlateArea(
-            cabinet,
-            Surface.PLATE,
-            x + (width - Box.mm(plate.width()) * scale) / 2,
-            y + (height - Box.mm(plate.height()) * scale) / 2,
-            scale);
+    var area = PlateArea.housed(cabinet, x, y, scale, shapes);
     areas.add(area);
     shapes.add(
         Shape.rectangle(

@@ -5,7 +5,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.runs.Disc;
 import nelvar.core.analysis.runs.Entries;
@@ -34,7 +33,6 @@ import nelvar.core.standards.Glands;
 public final class RunsPicture {
   private static final double MARGIN = 16;
   private static final double SMALL = 11;
-  private static final double ROW = 24;
 
   /// For what lies outside, at least.
   private static final double ASIDE = 150;
@@ -60,7 +58,7 @@ public final class RunsPicture {
     return new RunsPicture(study, selected).draw(cabinet, width, height);
   }
 
-  /// The wire that is selected, all cores of its cable, or all wires of the device or duct that is.
+  /// The wire that is selected, all cores of the cable, or all wires of the device that is.
   private List<Conductor> lit() {
     if (selected.isEmpty()) return List.of();
     var id = selected.get();
@@ -81,15 +79,22 @@ public final class RunsPicture {
               Face.TEXT,
               13,
               Ink.TEXT_SOFT));
-      var end = outside(outside, MARGIN, MARGIN + 44, width - 2 * MARGIN);
+      var end = bars(outside, MARGIN, MARGIN + 44, width - 2 * MARGIN);
       return new Drawing(width, Math.max(height, end + 6), shapes, spots);
     }
     var right = cabinet(cabinet.get(), width - (outside.isEmpty() ? 0 : ASIDE), height);
     var end =
         outside.isEmpty()
             ? 0
-            : outside(outside, right + MARGIN, MARGIN + 10, width - right - 2 * MARGIN);
+            : bars(outside, right + MARGIN, MARGIN + 10, width - right - 2 * MARGIN);
     return new Drawing(width, Math.max(height, end + 6), shapes, spots);
+  }
+
+  private double bars(List<Bundle> outside, double x, double top, double width) {
+    var through = new HashSet<Id>();
+    selected.ifPresent(through::add);
+    for (var wire : lit) for (var bundle : study.bundles(wire)) through.add(bundle.id());
+    return new TrayBars(study, through, shapes, spots).draw(outside, x, top, width);
   }
 
   /// Its right edge on the picture.
@@ -100,24 +105,7 @@ public final class RunsPicture {
             (width - 2 * MARGIN) / Box.mm(shell.width()),
             (height - MARGIN - BELOW) / Box.mm(shell.height()));
     var wide = Box.mm(shell.width()) * scale;
-    var high = Box.mm(shell.height()) * scale;
-    shapes.add(
-        Shape.rounded(
-            MARGIN,
-            MARGIN,
-            wide,
-            high,
-            4,
-            Optional.of(Ink.CARD),
-            Optional.of(new Shape.Pen(Ink.TEXT_FAINT, 1.6, shell.closed() ? 0 : 6))));
-    var plate = shell.mountingPlate();
-    var area =
-        new PlateArea(
-            cabinet,
-            Surface.PLATE,
-            MARGIN + (wide - Box.mm(plate.width()) * scale) / 2,
-            MARGIN + (high - Box.mm(plate.height()) * scale) / 2,
-            scale);
+    var area = PlateArea.housed(cabinet, MARGIN, MARGIN, scale, shapes);
     for (var duct : cabinet.ducts()) if (duct.surface() == Surface.PLATE) duct(duct, area);
     for (var body : Bodies.of(study).in(cabinet))
       if (body.surface() == Surface.PLATE && !body.later()) body(body, area);
@@ -344,66 +332,6 @@ public final class RunsPicture {
           var place = TerminalPlace.of(body, end.terminal());
           return new DuctWays.Corner(place.x(), place.y());
         });
-  }
-
-  /// Trays, conduits and carriers below each other, as full as they are.
-  private double outside(List<Bundle> bundles, double x, double top, double width) {
-    if (bundles.isEmpty()) return top;
-    shapes.add(Shape.text(x, top, "outside the cabinet", Face.TEXT, 12, Ink.TEXT_SOFT));
-    Set<Id> litIn = new HashSet<>();
-    for (var wire : lit) for (var bundle : study.bundles(wire)) litIn.add(bundle.id());
-    var y = top + 8;
-    for (var bundle : bundles) {
-      var chosen = litIn.contains(bundle.id()) || selected.filter(bundle.id()::equals).isPresent();
-      bar(bundle, chosen, x, y, width);
-      y += 2 * ROW - 6;
-    }
-    return y;
-  }
-
-  private void bar(Bundle bundle, boolean chosen, double x, double y, double width) {
-    var fill = Fill.of(bundle, study);
-    var says =
-        fill.map(f -> String.format(Locale.ROOT, "%.0f %%", f.filled().value().percent()))
-            .orElse(study.lyingIn(bundle).isEmpty() ? "empty" : "size not known");
-    var ink = chosen ? Ink.ACCENT : Ink.TEXT;
-    var end = Faces.width(says, Face.TEXT, SMALL) + 6;
-    shapes.add(
-        Shape.text(
-            x,
-            y + 12,
-            Faces.fit(bundle.name(), Face.TEXT, SMALL, width - end),
-            Face.TEXT,
-            SMALL,
-            ink));
-    shapes.add(
-        Shape.text(
-            x + width,
-            y + 12,
-            says,
-            Face.TEXT,
-            SMALL,
-            fill.map(Fill::holds).orElse(true) ? ink : Ink.WARNING,
-            Shape.Anchor.END));
-    shapes.add(
-        Shape.rounded(
-            x,
-            y + 17,
-            width,
-            9,
-            2,
-            Optional.of(Ink.DUCT),
-            Optional.of(Shape.Pen.of(chosen ? Ink.ACCENT : Ink.LINE, chosen ? 2 : 0.8))));
-    fill.ifPresent(f ->
-        shapes.add(
-            Shape.rectangle(
-                x + 1,
-                y + 18,
-                Math.max(1, (width - 2) * Math.min(1, f.filled().value().fraction())),
-                7,
-                Optional.of(f.holds() ? Ink.FILLED : Ink.WARNING_SOFT),
-                Optional.empty())));
-    spots.add(new Drawing.Spot(x, y, width, ROW + 4, bundle.id(), bundle.name()));
   }
 
   /// How long what is selected is and which way it takes, in one line.

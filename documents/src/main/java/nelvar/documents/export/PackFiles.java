@@ -3,16 +3,21 @@ package nelvar.documents.export;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.runs.StripPlan;
 import nelvar.core.model.Surface;
 import nelvar.core.review.Review;
 import nelvar.documents.content.Lists;
 import nelvar.documents.content.Pack;
+import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.PlateDrawing;
+import nelvar.documents.drawing.RunsPicture;
 import nelvar.documents.drawing.SingleLine;
+import nelvar.documents.drawing.StripPicture;
 
 /// The files of a pack by name: the PDF, the single-line as SVG, plates and doors as SVG and DXF,
-/// each list as CSV, all lists as XLSX.
+/// ways and rows of terminals as SVG, each list as CSV, all lists as XLSX.
 public final class PackFiles {
   private PackFiles() {}
 
@@ -24,7 +29,7 @@ public final class PackFiles {
     var files = new LinkedHashMap<String, byte[]>();
     files.put("pack.pdf", pdf(review, options));
     files.put("single-line.svg", svg(review));
-    files.putAll(plates(review.study()));
+    files.putAll(pictures(review.study()));
     var lists = Lists.all(review, options.byFunction());
     for (var list : lists)
       files.put(list.name() + ".csv", CsvExport.write(list).getBytes(StandardCharsets.UTF_8));
@@ -45,6 +50,13 @@ public final class PackFiles {
     return SvgExport.write(
             Pack.title(review) + ", power single-line", SingleLine.of(review.study()))
         .getBytes(StandardCharsets.UTF_8);
+  }
+
+  /// Plates and doors, ways, rows of terminals, each by the name of its file.
+  public static Map<String, byte[]> pictures(Study study) {
+    var files = new LinkedHashMap<>(plates(study));
+    files.putAll(runs(study));
+    return files;
   }
 
   /// Every surface with something on it, by the name of its file: `plate.dxf`, `door.svg`,
@@ -75,5 +87,34 @@ public final class PackFiles {
       }
     }
     return files;
+  }
+
+  /// Ways and rows of terminals by the name of their file: `ways.svg`, `strip-X30.svg`.
+  public static Map<String, byte[]> runs(Study study) {
+    var files = new LinkedHashMap<String, byte[]>();
+    var number = 0;
+    for (var cabinet : study.project().layout().cabinets()) {
+      number++;
+      if (cabinet.ducts().isEmpty()) continue;
+      files.put(
+          "ways" + (number == 1 ? "" : "-" + number) + ".svg",
+          svg(
+              study.project().name() + ", " + cabinet.name() + ", ways",
+              RunsPicture.of(study, Optional.of(cabinet), Optional.empty(), 1000, 1200)));
+    }
+    for (var strip : StripPlan.all(study)) {
+      if (strip.free().size() == strip.row().ways()) continue;
+      var name = strip.device().designation().text();
+      files.put(
+          "strip-" + name.replaceAll("[^A-Za-z0-9.]", "") + ".svg",
+          svg(
+              study.project().name() + ", " + name,
+              StripPicture.of(strip, study, Optional.empty(), 760)));
+    }
+    return files;
+  }
+
+  private static byte[] svg(String title, Drawing drawing) {
+    return SvgExport.write(title, drawing).getBytes(StandardCharsets.UTF_8);
   }
 }

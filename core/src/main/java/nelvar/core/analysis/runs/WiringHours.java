@@ -3,7 +3,6 @@ package nelvar.core.analysis.runs;
 import java.util.List;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.CableStock;
-import nelvar.core.model.Conductor;
 
 /// How long the wiring takes one person, from minutes a step; all of them assumed (no published
 /// source): what a shop measures of its own is better.
@@ -57,14 +56,5 @@ public final class WiringHours {
 
   public static double hours(Study study) {
     return of(study).stream().mapToDouble(Step::minutes).sum() / 60;
-  }
-
-  /// Ends that get a ferrule: of single wires and cores with a section.
-  public static long ends(Study study) {
-    return 2
-        * study.project().conductors().stream()
-            .filter(wire -> !wire.plugged())
-            .filter(Conductor::sized)
-            .count();
   }
 }

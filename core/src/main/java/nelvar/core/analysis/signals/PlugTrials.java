@@ -70,13 +70,13 @@ public final class PlugTrials {
     return plugs.stream().map(plug -> tried(device, face, plug, study)).toList();
   }
 
-  private static boolean wired(Device device, PlugFace face, Study study) {
+  static boolean wired(Device device, PlugFace face, Study study) {
     return face.places().stream()
         .flatMap(place -> place.stream())
         .anyMatch(mark -> study.network().topology().wired(new TerminalRef(device.id(), mark)));
   }
 
-  private static Trial tried(Device device, PlugFace face, Disturbance.Plug plug, Study study) {
+  static Trial tried(Device device, PlugFace face, Disturbance.Plug plug, Study study) {
     var live = study.engine().solve(WhatIf.AS_DESIGNED.with(plug), conditions(study));
     if (!live.settled()) return new Trial(device, face, plug, List.of(), false);
     var before = harm(study.asDesigned(), study);

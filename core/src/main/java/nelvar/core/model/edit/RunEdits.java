@@ -2,6 +2,9 @@ package nelvar.core.model.edit;
 
 import static nelvar.core.model.Project.changed;
 
+import java.util.HashMap;
+import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -10,6 +13,8 @@ import nelvar.core.model.Cabinet;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.units.Length;
 
 /// Changes of ways and of what wires lie in.
 public final class RunEdits {
@@ -47,6 +52,57 @@ public final class RunEdits {
             changed(cabinet.ducts(), d -> d.id().equals(duct.id()), d -> d.keptFor(only))));
   }
 
+  /// What whoever builds it found of a wire or a cable.
+  ///
+  /// @param measured how long it was cut; empty where that was not measured
+  /// @param done whether it is laid and landed; empty where nothing is said
+  public record AsBuilt(Id id, Optional<Length> measured, Optional<Boolean> done) {}
+
+  /// Takes over measured lengths and marks of what is done.
+  public static Edit asBuilt(List<AsBuilt> all) {
+    var by = new HashMap<Id, AsBuilt>();
+    for (var one : all) by.put(one.id(), one);
+    return new Edit(
+        "Take over what was built of %d wires and cables".formatted(all.size()),
+        project ->
+            project
+                .withConductors(
+                    changed(
+                        project.conductors(),
+                        wire -> by.containsKey(wire.id()),
+                        wire -> built(wire, Objects.requireNonNull(by.get(wire.id())))))
+                .withCables(
+                    changed(
+                        project.cables(),
+                        cable -> by.containsKey(cable.id()),
+                        cable -> built(cable, Objects.requireNonNull(by.get(cable.id()))))));
+  }
+
+  private static Conductor built(Conductor wire, AsBuilt found) {
+    var measured = found.measured().map(wire::withLength).orElse(wire);
+    return found.done().map(done -> measured.with(d -> d.done = done)).orElse(measured);
+  }
+
+  private static Cable built(Cable cable, AsBuilt found) {
+    var measured = found.measured().map(cable::withLength).orElse(cable);
+    return found.done().map(measured::withDone).orElse(measured);
+  }
+
+  /// One end of a wire goes to another terminal.
+  public static Edit land(Conductor wire, TerminalRef from, TerminalRef to) {
+    return new Edit(
+        "Move %s to terminal %s".formatted(wire.label(), to.terminal()),
+        project ->
+            project.withConductors(
+                changed(
+                    project.conductors(),
+                    w -> w.id().equals(wire.id()),
+                    w ->
+                        w.from().equals(from)
+                            ? w.withEnds(to, w.to())
+                            : w.withEnds(w.from(), to))));
+  }
+
   public static Edit gland(Cable cable, Optional<Cable.Gland> gland) {
     return new Edit(
         gland
@@ -56,6 +112,19 @@ public final class RunEdits {
             project.withCables(
                 changed(
                     project.cables(), c -> c.id().equals(cable.id()), c -> c.withGland(gland))));
+  }
+
+  /// A single wire laid in something by hand, or where its way leads.
+  public static Edit laid(Conductor wire, Optional<Bundle> in) {
+    return new Edit(
+        in.map(bundle -> "Lay %s in the %s".formatted(wire.label(), bundle.name()))
+            .orElse("Lay %s where its way leads".formatted(wire.label())),
+        project ->
+            project.withConductors(
+                changed(
+                    project.conductors(),
+                    w -> w.id().equals(wire.id()),
+                    w -> w.withBundle(in.map(Bundle::id)))));
   }
 
   /// Cables onto another tray, into another carrier; it is made where there is none.

@@ -9,8 +9,10 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Fixture;
+import nelvar.core.model.Bundle;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Id;
+import nelvar.core.model.edit.RunEdits;
 import nelvar.core.units.Kind;
 import nelvar.core.units.Length;
 import nelvar.desktop.control.QuantityField;
@@ -75,12 +77,24 @@ final class FixtureCard {
             duct.bundle(),
             id -> id.map(this::name).orElse("nothing said"),
             next -> session.edit(fixture.holding(next)));
+    var kept = new ArrayList<Optional<Bundle.Only>>();
+    kept.add(Optional.empty());
+    for (var only : Bundle.Only.values()) kept.add(Optional.of(only));
+    var only =
+        CabinetCard.choice(
+            "Kept for",
+            "duct-only",
+            kept,
+            duct.only(),
+            it -> it.map(Bundle.Only::words).orElse("anything"),
+            next -> session.edit(RunEdits.keep(fixture.cabinet(), duct, next)));
     row.getChildren()
         .add(
             new VBox(
                 4,
                 field("Depth", duct.depth(), v -> session.edit(fixture.section(duct.width(), v))),
                 holds));
+    row.getChildren().add(new VBox(4, only));
   }
 
   private String name(Id bundle) {

@@ -3,11 +3,11 @@ package nelvar.desktop.stage.runs;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.runs.HowLong;
 import nelvar.core.analysis.runs.Lying;
 import nelvar.core.analysis.sizing.Ampacity;
 import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.finding.Severity;
-import nelvar.core.model.Brief;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 import nelvar.core.review.Review;
@@ -59,9 +59,11 @@ public record RunRow(
 
   /// In feet and inches besides, where those are what is on the tape.
   private static String feet(Study study, Conductor conductor) {
-    return study.project().brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN
-        ? study.length(conductor).map(length -> "  " + length.feetAndInches()).orElse("")
-        : "";
+    return study
+        .length(conductor)
+        .flatMap(length -> HowLong.onTape(length, study))
+        .map(tape -> "  " + tape)
+        .orElse("");
   }
 
   private static String digits(Optional<Double> number) {

@@ -1,5 +1,6 @@
 package nelvar.desktop.stage.runs;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -7,19 +8,26 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.runs.HowLong;
 import nelvar.core.analysis.runs.Lying;
 import nelvar.core.analysis.runs.Routes;
+import nelvar.core.analysis.runs.StripPlan;
 import nelvar.core.analysis.thermal.InsideAir;
+import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.review.Review;
+import nelvar.documents.content.ConnectorRows;
 import nelvar.documents.drawing.BundleSection;
+import nelvar.documents.drawing.ConnectorFace;
 import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.RunsPicture;
+import nelvar.documents.drawing.StripPicture;
 
 /// What the Runs stage shows, without a node.
 final class RunsModel {
@@ -63,6 +71,66 @@ final class RunsModel {
                 describe(bundle, review),
                 BundleSection.of(bundle, study, selected, width, height),
                 Lying.of(study).drawn(bundle)));
+  }
+
+  /// A row of terminals or a connector, as one sees it.
+  record Ends(Device device, String words, List<Drawing> drawings) {}
+
+  /// Where the selection has its ends: itself where it is a row of terminals or a connector, else
+  /// those that the wire or cable lands on.
+  static List<Device> ends(Review review, Optional<Id> selected) {
+    var study = review.study();
+    if (selected.isEmpty()) return List.of();
+    var id = selected.get();
+    var wires = study.conductor(id).map(List::of).orElseGet(() -> study.cores(id));
+    return Stream.concat(
+            study.device(id).stream(),
+            wires.stream()
+                .flatMap(wire -> Stream.of(wire.from(), wire.to()))
+                .flatMap(end -> study.device(end.device()).stream()))
+        .distinct()
+        .filter(device ->
+            study
+                .part(device)
+                .filter(part -> part.row().isPresent() || part.socket().isPresent())
+                .isPresent())
+        .toList();
+  }
+
+  /// Both halves of a connector from behind, where their wires go in; of a row of terminals one
+  /// picture.
+  static Ends seen(Device device, Review review, Optional<Id> selected, double width) {
+    var study = review.study();
+    var strip = StripPlan.of(device, study);
+    if (strip.isPresent())
+      return new Ends(
+          device,
+          "Turned a quarter: the cabinet at the left, what leaves at the right.",
+          List.of(StripPicture.of(strip.get(), study, selected, width)));
+    var drawings = new ArrayList<Drawing>();
+    StripPlan.ofConnector(device, study)
+        .ifPresent(plan -> drawings.add(StripPicture.of(plan, study, selected, width)));
+    ConnectorRows.of(study).stream()
+        .filter(face -> face.getFirst().board().id().equals(device.id()))
+        .forEach(face -> drawings.add(connector(face, selected)));
+    return new Ends(
+        device,
+        "%s. Below, both halves from behind, where their wires go in: they mirror each other. How its places lie is row by row here; the numbers moulded into it count."
+            .formatted(study.part(device).map(Part::name).orElse("")),
+        drawings);
+  }
+
+  private static Drawing connector(List<ConnectorRows.Place> face, Optional<Id> selected) {
+    var shape = face.getFirst().face();
+    var chosen =
+        face.stream()
+            .filter(place ->
+                place.wire().filter(w -> selected.filter(w.id()::equals).isPresent()).isPresent())
+            .flatMap(place -> place.terminal().stream())
+            .findFirst();
+    return shape.name().equals("socket")
+        ? ConnectorFace.wiringSide(shape, ConnectorRows.under(face), chosen)
+        : ConnectorFace.of(shape, ConnectorRows.under(face), chosen);
   }
 
   /// Of what a wire lies in, what is outside first: there it is longest.

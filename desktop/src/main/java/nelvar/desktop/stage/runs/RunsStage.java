@@ -23,7 +23,6 @@ import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.util.converter.DefaultStringConverter;
@@ -42,7 +41,6 @@ import nelvar.desktop.control.StageHead;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.stage.Stage;
 import nelvar.desktop.style.Theme;
-import nelvar.documents.drawing.BundleSection;
 
 /// Every conductor as a row to compare and edit, beside a cut through the bundle it lies in.
 public final class RunsStage implements Stage {
@@ -57,8 +55,7 @@ public final class RunsStage implements Stage {
   private final TextField filter = new TextField();
   private final Label count = new Label();
   private final ManyWires many = new ManyWires();
-  private final DuctBar ducts = new DuctBar(this::look);
-  private final VBox cut = new VBox();
+  private final BesideWays beside = new BesideWays();
   private final DrawingPane ways = new DrawingPane("Ways of the wires", false);
   private final Label waysWords = new Label();
   private final SplitPane pictures = new SplitPane();
@@ -66,7 +63,6 @@ public final class RunsStage implements Stage {
   private Optional<Review> review = Optional.empty();
   private Optional<Review> tabled = Optional.empty();
   private Theme theme = Theme.LIGHT;
-  private Optional<Optional<RunsModel.Cut>> shownCut = Optional.empty();
   private Theme shownIn = Theme.LIGHT;
   private boolean showing;
 
@@ -89,10 +85,9 @@ public final class RunsStage implements Stage {
     var head = new StageHead("Runs", count, filter, rowsButton);
     view.setTop(new VBox(head, many));
     table();
-    var section = new ScrollPane(cut);
+    var section = new ScrollPane(beside);
     section.setFitToWidth(true);
     section.setMinWidth(300);
-    cut.setStyle("-fx-padding: 4 18 8 4; -fx-spacing: 4;");
     ways.onSelect(id -> session.ifPresent(s -> pressed(s, id)));
     waysWords.getStyleClass().add("soft");
     waysWords.setWrapText(true);
@@ -369,46 +364,13 @@ public final class RunsStage implements Stage {
       if (!next.get(i).equals(rows.get(i))) rows.set(i, next.get(i));
   }
 
-  /// Shows the cut of a bundle until another wire is selected.
-  private void look(Id bundle) {
-    looked = Optional.of(bundle);
-    lookedFrom = session.flatMap(s -> s.selection().get());
-    if (session.isPresent() && review.isPresent())
-      cut(review.get(), session.get().selection().get());
+  private void look(Id thing) {
+    if (session.isPresent() && review.isPresent()) beside.look(thing, session.get(), review.get());
   }
 
-  private Optional<Id> looked = Optional.empty();
-  private Optional<Id> lookedFrom = Optional.empty();
-
   private void cut(Review newest, Optional<Id> selected) {
-    if (!selected.equals(lookedFrom)) looked = Optional.empty();
     ways(newest, selected);
-    var wide = Math.max(200, cut.getWidth() - 160);
-    var model = RunsModel.cut(newest, looked, selected, wide, 240);
-    session.ifPresent(s -> ducts.show(s, model.filter(m -> !m.drawn()).map(RunsModel.Cut::bundle)));
-    if (shownCut.filter(model::equals).isPresent() && shownIn == theme) return;
-    shownCut = Optional.of(model);
-    shownIn = theme;
-    cut.getChildren().clear();
-    if (model.isEmpty()) {
-      cut.getChildren()
-          .addAll(
-              new Label("No duct, tray or carrier yet: wires that lie nowhere cannot be rated."),
-              ducts);
-      return;
-    }
-    var pane = new DrawingPane("Cut through " + model.get().bundle().name(), false);
-    pane.show(model.get().drawing(), theme);
-    pane.onSelect(id -> session.ifPresent(s -> s.selection().set(Optional.of(id))));
-    var words = new Label(model.get().words());
-    words.getStyleClass().add("soft");
-    var legend = new DrawingPane("What the colours mean", false);
-    legend.setFocusTraversable(false);
-    legend.show(BundleSection.legend(), theme);
-    words.setWrapText(true);
-    var name = new Label(model.get().bundle().name());
-    name.getStyleClass().add("strong");
-    cut.getChildren().addAll(name, words, new HBox(12, pane, legend), ducts);
+    session.ifPresent(s -> beside.show(s, newest, theme));
   }
 
   @Override

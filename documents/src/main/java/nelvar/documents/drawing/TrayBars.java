@@ -1,0 +1,75 @@
+package nelvar.documents.drawing;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.runs.Fill;
+import nelvar.core.model.Bundle;
+import nelvar.core.model.Id;
+
+/// Trays, conduits and carriers below each other, as full as they are.
+///
+/// @param lit those that are drawn as chosen
+record TrayBars(Study study, Set<Id> lit, List<Shape> shapes, List<Drawing.Spot> spots) {
+  private static final double SMALL = 11;
+  private static final double ROW = 42;
+
+  /// Where the last one ends.
+  double draw(List<Bundle> bundles, double x, double top, double width) {
+    if (bundles.isEmpty()) return top;
+    shapes.add(Shape.text(x, top, "outside the cabinet", Face.TEXT, 12, Ink.TEXT_SOFT));
+    var y = top + 8;
+    for (var bundle : bundles) {
+      bar(bundle, lit.contains(bundle.id()), x, y, width);
+      y += ROW;
+    }
+    return y;
+  }
+
+  private void bar(Bundle bundle, boolean chosen, double x, double y, double width) {
+    var fill = Fill.of(bundle, study);
+    var says =
+        fill.map(f -> String.format(Locale.ROOT, "%.0f %%", f.filled().value().percent()))
+            .orElse(study.lyingIn(bundle).isEmpty() ? "empty" : "size not known");
+    var ink = chosen ? Ink.ACCENT : Ink.TEXT;
+    var end = Faces.width(says, Face.TEXT, SMALL) + 6;
+    shapes.add(
+        Shape.text(
+            x,
+            y + 12,
+            Faces.fit(bundle.name(), Face.TEXT, SMALL, width - end),
+            Face.TEXT,
+            SMALL,
+            ink));
+    shapes.add(
+        Shape.text(
+            x + width,
+            y + 12,
+            says,
+            Face.TEXT,
+            SMALL,
+            fill.map(Fill::holds).orElse(true) ? ink : Ink.WARNING,
+            Shape.Anchor.END));
+    shapes.add(
+        Shape.rounded(
+            x,
+            y + 17,
+            width,
+            9,
+            2,
+            Optional.of(Ink.DUCT),
+            Optional.of(Shape.Pen.of(chosen ? Ink.ACCENT : Ink.LINE, chosen ? 2 : 0.8))));
+    fill.ifPresent(f ->
+        shapes.add(
+            Shape.rectangle(
+                x + 1,
+                y + 18,
+                Math.max(1, (width - 2) * Math.min(1, f.filled().value().fraction())),
+                7,
+                Optional.of(f.holds() ? Ink.FILLED : Ink.WARNING_SOFT),
+                Optional.empty())));
+    spots.add(new Drawing.Spot(x, y, width, 28, bundle.id(), bundle.name()));
+  }
+}
