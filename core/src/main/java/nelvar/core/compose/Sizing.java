@@ -12,6 +12,7 @@ import nelvar.core.analysis.choice.Choosing;
 import nelvar.core.analysis.choice.Goal;
 import nelvar.core.analysis.earthing.ProtectiveSection;
 import nelvar.core.analysis.load.InletLoad;
+import nelvar.core.analysis.runs.TerminalHolds;
 import nelvar.core.analysis.sizing.MinimumSection;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.compose.sketch.Composer;
@@ -19,6 +20,7 @@ import nelvar.core.compose.sketch.Unmet;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.Project;
 import nelvar.core.model.edit.Edits;
@@ -34,8 +36,9 @@ final class Sizing {
 
   private static final List<Integer> AMERICAN = List.of(15, 20, 30, 40, 50, 60, 80);
 
-  /// What needs no more than its own rule's least size.
-  private static final List<Rule> LEAST = List.of(new MinimumSection(), new ProtectiveSection());
+  /// What needs no more than its own rule's least size; then what holds the wires.
+  private static final List<Rule> LEAST =
+      List.of(new MinimumSection(), new ProtectiveSection(), new TerminalHolds());
 
   private static final int ROUNDS = 3;
 
@@ -75,7 +78,9 @@ final class Sizing {
             .map(Conductor::id)
             .filter(id -> !all.contains(id))
             .collect(Collectors.toCollection(LinkedHashSet::new));
-    return least(handy(linked.apply(sized), mine, standard), mine, standard);
+    var handy = handy(linked.apply(sized), mine, standard);
+    sized.devices().stream().map(Device::id).filter(id -> !all.contains(id)).forEach(mine::add);
+    return least(handy, mine, standard);
   }
 
   private Project linked(Project sized) {
@@ -102,7 +107,9 @@ final class Sizing {
         project.conductors().stream()
             .map(Conductor::id)
             .collect(Collectors.toCollection(LinkedHashSet::new));
-    return least(handy(project, all, standard), all, standard);
+    var handy = handy(project, all, standard);
+    project.devices().forEach(device -> all.add(device.id()));
+    return least(handy, all, standard);
   }
 
   private double upstream(Study study) {
@@ -176,7 +183,8 @@ final class Sizing {
     return Edits.section("thin wires", thin, reel, standard).apply(project);
   }
 
-  /// Wires that carry next to nothing and protective conductors, as thick as their own rules ask.
+  /// Wires that carry next to nothing and protective conductors, as thick as their own rules ask;
+  /// rows of terminals, so that they hold what lands on them.
   private static Study least(Project sized, Set<Id> of, Catalogue standard) {
     var study = Study.of(sized, standard);
     for (var round = 0; round < ROUNDS; round++) {

@@ -24,6 +24,7 @@ import nelvar.core.units.Length;
 /// generously. Each load also brings a few terminals in series, so that there are about ten
 /// conductors for each device.
 public final class GeneratedPanel {
+  private static final int SUPPLIES_PER_BAR = 15;
   private static final int LOADS_PER_SUPPLY = 12;
   private static final int DETOURS = 14;
   private static final int LOADS_PER_STRIP = 4;
@@ -68,20 +69,34 @@ public final class GeneratedPanel {
     device("XP" + number, "+24 V", "block-plus-32", Place.PANEL);
     device("XM" + number, "0 V", "block-minus-32", Place.PANEL);
     for (var strip = 0; strip * LOADS_PER_STRIP < loads; strip++)
-      device("XS" + number + "." + strip, "terminals", "terminals-60x2p5", Place.PANEL);
+      device("XS" + number + "." + strip, "terminals", "terminals-60x6", Place.PANEL);
     wire("X0:L" + (number % 3 + 1), f + ":1", Conductor.Function.POWER, 6, bundle);
     wire(f + ":2", t + ":L", Conductor.Function.POWER, 2.5, bundle);
     wire(t + ":N", "X0:N", Conductor.Function.POWER, 6, bundle);
-    wire("X10:" + (2 + number % 31), t + ":PE", Conductor.Function.PROTECTIVE, 2.5, bundle);
+    var earth = earth(number);
+    var way = 2 + 2 * (number % SUPPLIES_PER_BAR);
+    wire(earth + ":" + way, t + ":PE", Conductor.Function.PROTECTIVE, 2.5, bundle);
     wire(t + ":+", "XP" + number + ":1", Conductor.Function.POWER, 6, bundle);
     wire("XM" + number + ":1", t + ":-", Conductor.Function.POWER, 6, bundle);
-    wire(
-        "X10:" + (2 + number % 31),
-        "XM" + number + ":32",
-        Conductor.Function.PROTECTIVE,
-        6,
-        bundle);
+    wire(earth + ":" + (way + 1), "XM" + number + ":32", Conductor.Function.PROTECTIVE, 6, bundle);
     for (var load = 0; load < loads; load++) load(number, load, bundle);
+  }
+
+  /// The PE bar of a supply: each has two wires there, and a bar goes on to the next with its last
+  /// way.
+  private String earth(int supply) {
+    var bar = supply / SUPPLIES_PER_BAR;
+    var name = bar == 0 ? "X10" : "X10." + bar;
+    if (bar > 0 && supply % SUPPLIES_PER_BAR == 0) {
+      device(name, "PE bar", "block-protective-32", Place.PANEL);
+      wire(
+          (bar == 1 ? "X10" : "X10." + (bar - 1)) + ":32",
+          name + ":1",
+          Conductor.Function.PROTECTIVE,
+          6,
+          new Id("D0"));
+    }
+    return name;
   }
 
   private void load(int supply, int number, Id bundle) {

@@ -39,6 +39,7 @@ class NeedReaderTest {
         "0,55 kW motor on the mains | TURN | motor on the mains, 550 W",
         "belt motor 0.25 kW | TURN | 250 W",
         "motor on the mains 0.12 kW stirrer | TURN | motor on the mains, 120 W",
+        "screw conveyor: motor 1.5 kW on the mains on the tower | TURN | motor on the mains, 1.5 kW, at the tower",
         "motor on a drive, pump 1.5 kW | PUMP | motor on a drive, 1.5 kW",
         "pressure transmitter 4-20 mA | MEASURE | 4–20 mA transmitter",
         "2 load cells 0-10 V | MEASURE | 2 × 0–10 V transmitter",

@@ -87,9 +87,9 @@ public final class TerminalHolds implements Rule {
       if (section.get().squareMillimetres() > clamp.greatest().squareMillimetres() + 1e-6)
         return new Verdict.Finding(
             subject,
-            Severity.ERROR,
+            Severity.WARNING,
             THICK,
-            "%s of %s does not go into %s, which takes up to %s."
+            "%s of %s does not go into %s, which takes up to %s. Take a larger row, or a larger piece for this way."
                 .formatted(landing.wire().label(), section.get(), name, clamp.greatest()),
             trail,
             larger(strip, study));

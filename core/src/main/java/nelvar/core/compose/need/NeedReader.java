@@ -33,7 +33,7 @@ public final class NeedReader {
   private static final Pattern TITLED = Pattern.compile("([^:0-9]{1,60}):\\s+(.+)");
   private static final Pattern PLACE =
       Pattern.compile(
-          "\\s(?:on|at|in|near|beside|under|above)\\s+(?!(?:the\\s+mains|mains|a\\s+(?:drive|contactor|relay))$)(?:the\\s+)?(\\p{L}[\\p{L} -]{0,40})$",
+          "\\s(?:on|at|in|near|beside|under|above)\\s+(?!(?:the\\s+mains|mains|a\\s+(?:drive|contactor|relay))(?:\\s|$))(?:the\\s+)?(\\p{L}[\\p{L} -]{0,40})$",
           Pattern.CASE_INSENSITIVE);
   private static final Pattern MECHANICS =
       Pattern.compile(

@@ -8,6 +8,7 @@ import nelvar.core.catalogue.DistributionBlock;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Terminal;
 import nelvar.core.model.Device;
+import nelvar.core.model.Id;
 import nelvar.core.model.Place;
 import nelvar.core.model.TerminalRef;
 
@@ -80,6 +81,10 @@ final class Bar {
                         .formatted(purpose, amperes));
               });
     }
+  }
+
+  boolean has(Id block) {
+    return blocks.stream().anyMatch(b -> b.id().equals(block));
   }
 
   boolean inUse() {

@@ -121,23 +121,39 @@ final class Existing {
   /// Blocks that stand beside full ones.
   private final Map<Id, Bar> beside = new LinkedHashMap<>();
 
-  /// The next way of a block: a free one, else one of a new block beside it.
+  /// The next way of a block: a free one but the last, which leads on to a new block beside it.
   private TerminalRef way(Device block, Ink ink) {
     var part = (DistributionBlock) study.part(block).orElseThrow();
-    var free = ends(block, _ -> true).stream().filter(this::free).findFirst();
+    var end = part.terminals().getLast();
+    var free = ends(block, way -> !way.equals(end)).stream().filter(this::free).findFirst();
     if (free.isPresent()) return take(free.get());
+    var next = goesOn(block, part);
+    if (next.isPresent()) return way(next.get(), ink);
     var bar =
         beside.computeIfAbsent(
             block.id(),
             _ -> {
-              var next = new Bar(sketch, block.purpose() + ", more", part.role(), ink);
-              var last = new TerminalRef(block.id(), part.terminals().getLast().name());
-              var first = next.next();
+              var more = new Bar(sketch, block.purpose() + ", more", part.role(), ink);
+              var last = take(new TerminalRef(block.id(), end.name()));
+              var first = more.next();
               sketch.wire(last, first, ink);
               thickest(block).ifPresent(section -> links.put(first, section));
-              return next;
+              return more;
             });
     return bar.next();
+  }
+
+  /// The block that the last way of a full one leads on to.
+  private Optional<Device> goesOn(Device block, DistributionBlock part) {
+    var last = new TerminalRef(block.id(), part.terminals().getLast().name());
+    return study.at(block.id()).stream()
+        .filter(wire -> wire.from().equals(last))
+        .flatMap(wire -> study.device(wire.to().device()).stream())
+        .filter(there ->
+            !there.id().equals(block.id())
+                && study.part(there).orElse(null) instanceof DistributionBlock next
+                && next.role() == part.role())
+        .findFirst();
   }
 
   /// What leads to a new block is as thick as what leads to the full one: more may follow.
@@ -337,7 +353,11 @@ final class Existing {
 
   /// Another way back beside one that was given.
   Optional<TerminalRef> zeroBeside(TerminalRef zero) {
-    return study.device(zero.device()).flatMap(this::owner).flatMap(this::zero);
+    return beside.values().stream()
+        .filter(bar -> bar.has(zero.device()))
+        .findFirst()
+        .map(Bar::next)
+        .or(() -> study.device(zero.device()).flatMap(this::owner).flatMap(this::zero));
   }
 
   // The mains.
