@@ -35,7 +35,7 @@ public final class Shots {
         var subject =
             switch (stages.get(i).name()) {
               case "Power" -> Optional.of(new Id("T2"));
-              case "Runs" -> Optional.of(new Id("W32"));
+              case "Runs" -> Optional.of(new Id("X30"));
               case "Signals" -> Optional.of(new Id("B3"));
               case "Motion" -> Optional.of(new Id("M4"));
               case "Panel" -> Optional.of(new Id("A1"));

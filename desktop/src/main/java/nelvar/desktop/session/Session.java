@@ -353,6 +353,7 @@ public final class Session {
         || project.plan().function(id).isPresent()
         || project.conductor(id).isPresent()
         || project.cable(id).isPresent()
+        || project.bundles().stream().anyMatch(bundle -> bundle.id().equals(id))
         || project.layout().cabinets().stream()
             .anyMatch(c -> c.id().equals(id) || c.rail(id).isPresent() || c.duct(id).isPresent());
   }

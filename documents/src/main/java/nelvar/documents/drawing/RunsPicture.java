@@ -222,7 +222,9 @@ public final class RunsPicture {
   /// As large as their holes, in rows outward.
   private void glands(Cabinet cabinet, PlateArea area) {
     var side = cabinet.shell().cables();
-    for (var entry : Entries.of(cabinet, study).all()) {
+    var entries = Entries.of(cabinet, study).all();
+    var chosenOnes = entries.stream().filter(this::chosen).toList();
+    for (var entry : entries) {
       var at = gland(cabinet, area, side, entry);
       var r =
           entry
@@ -230,10 +232,7 @@ public final class RunsPicture {
                   .map(g -> Glands.hole(g.thread()).orElseThrow().value().metres() * 500)
                   .orElseGet(() -> entry.diameter().orElse(8.0) / 2)
               * area.scale();
-      var chosen =
-          selected.filter(entry.cable().id()::equals).isPresent()
-              || lit.stream()
-                  .anyMatch(w -> w.cable().filter(entry.cable().id()::equals).isPresent());
+      var chosen = chosen(entry);
       shapes.add(
           Shape.circle(
               at[0],
@@ -241,12 +240,15 @@ public final class RunsPicture {
               Math.max(2.5, r),
               Optional.of(chosen ? Ink.ACCENT_SOFT : Ink.CARD),
               Optional.of(Shape.Pen.of(chosen ? Ink.ACCENT : Ink.TEXT_SOFT, chosen ? 2 : 1))));
-      if (chosen)
+      // Names of several glands side by side would cover each other: the middle one counts them.
+      if (chosen && chosenOnes.indexOf(entry) == chosenOnes.size() / 2)
         shapes.add(
             Shape.text(
                 at[0],
                 at[1] + (side == Shell.Side.TOP ? -10 : 18),
-                entry.cable().label() + entry.gland().map(g -> ", " + g).orElse(", no gland"),
+                chosenOnes.size() > 1
+                    ? chosenOnes.size() + " cables"
+                    : entry.cable().label() + entry.gland().map(g -> ", " + g).orElse(", no gland"),
                 Face.TEXT,
                 SMALL,
                 Ink.ACCENT,
@@ -263,6 +265,11 @@ public final class RunsPicture {
                       entry.cable().label(),
                       entry.gland().map(Object::toString).orElse("no gland"))));
     }
+  }
+
+  private boolean chosen(Entries.Entry entry) {
+    return selected.filter(entry.cable().id()::equals).isPresent()
+        || lit.stream().anyMatch(w -> w.cable().filter(entry.cable().id()::equals).isPresent());
   }
 
   private static double[] gland(

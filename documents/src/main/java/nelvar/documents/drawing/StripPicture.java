@@ -254,7 +254,7 @@ public final class StripPicture {
             right ? width - edge : edge,
             ROW,
             wire.id(),
-            "%s on %s, %s"
+            "%s on %s, to %s"
                 .formatted(
                     label, plan.device().designation() + ":" + number(landing), words(landing))));
   }
@@ -264,11 +264,11 @@ public final class StripPicture {
     return wire.from().equals(landing.other()) ? wire.to().terminal() : wire.from().terminal();
   }
 
-  /// `to -B4:OUT, -WB4 black, 0.34 mm²`, the nearest to the hand first.
+  /// `-B4:OUT, -WB4 black, 0.34 mm²`, the nearest to the hand first.
   private String words(StripPlan.Landing landing) {
     var wire = landing.wire();
     var cable = study.cable(wire).map(c -> c.label() + " ").orElse("");
-    return "to %s:%s%s%s"
+    return "%s:%s%s%s"
         .formatted(
             study.label(landing.other().device()),
             landing.other().terminal(),
