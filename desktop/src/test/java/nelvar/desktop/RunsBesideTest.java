@@ -70,4 +70,14 @@ class RunsBesideTest extends DemoWindow {
     assertThat(bundle("P3").form().orElseThrow().kind()).isEqualTo(Bundle.Kind.CONDUIT);
     assertThat(driver.find("#field-high-inside").getParent().getParent().isVisible()).isFalse();
   }
+
+  /// A tick says that a wire is laid; one step takes it back.
+  @Test
+  void whatIsLaidIsTickedOff() {
+    runs("W32");
+    driver.run(((javafx.scene.control.CheckBox) driver.find("#done"))::fire);
+    assertThat(session().project().conductor(new Id("W32")).orElseThrow().done()).contains(true);
+    driver.press(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(session().project().conductor(new Id("W32")).orElseThrow().done()).isEmpty();
+  }
 }

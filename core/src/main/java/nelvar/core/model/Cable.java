@@ -74,7 +74,8 @@ public record Cable(
   }
 
   public Cable withStock(String next) {
-    return new Cable(id, label, next, length, bundle, estimated, gland, done);
+    return new Cable(
+        id, label, next, length, bundle, estimated, gland, done.filter(_ -> stock.equals(next)));
   }
 
   public Cable withGland(Optional<Gland> next) {

@@ -180,8 +180,12 @@ public record Conductor(
     return estimated.isPresent();
   }
 
+  /// A wire of another section is another wire: it is not laid yet.
   public Conductor withSection(CrossSection next) {
-    return with(d -> d.section = Optional.of(next));
+    return with(d -> {
+      d.done &= section.filter(next::equals).isPresent();
+      d.section = Optional.of(next);
+    });
   }
 
   /// As long as somebody says.
@@ -206,8 +210,10 @@ public record Conductor(
     return with(d -> d.label = next);
   }
 
+  /// Landed elsewhere, which is to be done.
   public Conductor withEnds(TerminalRef nextFrom, TerminalRef nextTo) {
     return with(d -> {
+      d.done &= from.equals(nextFrom) && to.equals(nextTo);
       d.from = nextFrom;
       d.to = nextTo;
       d.leadOf = leadOf.filter(of -> nextFrom.device().equals(of) || nextTo.device().equals(of));

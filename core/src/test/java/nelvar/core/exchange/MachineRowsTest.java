@@ -230,6 +230,11 @@ class MachineRowsTest {
     assertThat(cable.orElseThrow().done()).contains(true);
     var before = demo.project().cables().stream().filter(c -> c.label().text().equals("-WB4"));
     assertThat(cable.get().length()).isEqualTo(before.findFirst().orElseThrow().length());
+    // Another section or another terminal, and it is to be laid anew.
+    var laid = wire.get();
+    assertThat(laid.withSection(new nelvar.core.units.CrossSection(6)).done()).isEmpty();
+    assertThat(laid.withSection(laid.section().orElseThrow()).done()).contains(true);
+    assertThat(laid.withEnds(laid.to(), laid.from()).done()).isEmpty();
     var unchanged = List.of("W26");
     assertThat(project.conductors().stream().filter(w -> !unchanged.contains(w.label().text())))
         .containsExactlyElementsOf(

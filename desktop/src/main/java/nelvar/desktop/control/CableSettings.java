@@ -75,6 +75,7 @@ final class CableSettings {
             bundle -> bundle.map(Bundle::name).orElse("nothing"),
             next -> session.edit(Edits.change(cable.withBundle(next.map(Bundle::id))))));
     gland(cable, session, study).ifPresent(nodes::add);
+    nodes.add(DeviceSettings.done(cable.id(), cable.done().isPresent(), session));
     nodes.add(DeviceSettings.stands(cable.id(), cable.label().text(), session));
     nodes.add(
         Labels.section(

@@ -65,7 +65,10 @@ final class ConductorSettings {
             conductor.leadOf(),
             of -> of.map(id -> "maker of " + study.label(id)).orElse("panel builder"),
             next -> session.edit(Edits.leadOf(conductor, next))));
-    if (conductor.cable().isEmpty()) nodes.add(laid(conductor, session, study));
+    if (conductor.cable().isEmpty()) {
+      nodes.add(laid(conductor, session, study));
+      nodes.add(DeviceSettings.done(conductor.id(), conductor.done().isPresent(), session));
+    }
     return nodes;
   }
 

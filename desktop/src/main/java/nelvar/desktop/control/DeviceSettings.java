@@ -31,6 +31,7 @@ import nelvar.core.model.Use;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.model.edit.Horizon;
+import nelvar.core.model.edit.RunEdits;
 import nelvar.core.review.Review;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
@@ -83,6 +84,19 @@ final class DeviceSettings {
     box.setId("fixed");
     box.setSelected(session.project().fixed().contains(id));
     box.setOnAction(_ -> session.edit(Edits.fix(id, name, box.isSelected())));
+    return box;
+  }
+
+  /// Whether a wire or cable is laid and landed.
+  static Node done(nelvar.core.model.Id id, boolean done, Session session) {
+    var box = new javafx.scene.control.CheckBox("Laid and landed");
+    box.setId("done");
+    box.setSelected(done);
+    box.setOnAction(_ ->
+        session.edit(
+            RunEdits.asBuilt(
+                java.util.List.of(
+                    new RunEdits.AsBuilt(id, Optional.empty(), Optional.of(box.isSelected()))))));
     return box;
   }
 

@@ -92,15 +92,18 @@ public final class WiringOrder {
   }
 
   private static Stage stage(Conductor wire, Study study) {
-    var from = at(wire.from(), study);
-    var to = at(wire.to(), study);
-    if (from.isEmpty() && to.isEmpty() && !inside(wire.from(), study) && !inside(wire.to(), study))
-      return Stage.MACHINE;
-    if (inside(wire.from(), study) != inside(wire.to(), study)) return Stage.OUTSIDE;
-    return from.map(Body::surface).orElse(Surface.PLATE) == Surface.PLATE
-            && to.map(Body::surface).orElse(Surface.PLATE) == Surface.PLATE
-        ? Stage.PLATE
-        : Stage.DOOR;
+    var from = inside(wire.from(), study);
+    var to = inside(wire.to(), study);
+    if (!from && !to) return Stage.MACHINE;
+    if (from != to) return Stage.OUTSIDE;
+    return onPlate(wire.from(), study) && onPlate(wire.to(), study) ? Stage.PLATE : Stage.DOOR;
+  }
+
+  /// Where nothing is laid out, what is meant for the door is there.
+  private static boolean onPlate(TerminalRef end, Study study) {
+    return at(end, study)
+        .map(body -> body.surface() == Surface.PLATE)
+        .orElseGet(() -> study.device(end.device()).filter(d -> d.place() == Place.DOOR).isEmpty());
   }
 
   private static boolean inside(TerminalRef end, Study study) {

@@ -63,7 +63,9 @@ public final class RunEdits {
     var by = new HashMap<Id, AsBuilt>();
     for (var one : all) by.put(one.id(), one);
     return new Edit(
-        "Take over what was built of %d wires and cables".formatted(all.size()),
+        all.size() == 1
+            ? "Take over what was built of one wire or cable"
+            : "Take over what was built of %d wires and cables".formatted(all.size()),
         project ->
             project
                 .withConductors(
