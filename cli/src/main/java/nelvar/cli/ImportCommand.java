@@ -57,7 +57,9 @@ final class ImportCommand implements Callable<Integer> {
       throw new CommandLineTool.BadUse(String.valueOf(refused.getMessage()));
     }
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
-    out.printf("%d %s added to %s%n", found.count(), found.what(), file);
+    // One wire, two wires.
+    var what = found.count() == 1 ? found.what().replaceFirst("s\\b", "") : found.what();
+    out.printf("%d %s added to %s%n", found.count(), what, file);
     if (!found.ignored().isEmpty())
       out.println("Columns not used: " + String.join(", ", found.ignored()));
     return CommandLineTool.FINE;

@@ -197,7 +197,7 @@ class CommandLineTest {
     var csv = folder.resolve("parts.csv");
     Files.writeString(
         csv, "kind,id,name,price,power,madeFor\nheater,our-heater,Our heater,30,200 W,230 V\n");
-    assertThat(run("import", file.toString(), csv.toString()).out()).contains("1 parts added");
+    assertThat(run("import", file.toString(), csv.toString()).out()).contains("1 part added");
     assertThat(Files.readString(file)).contains("\"kind\": \"heater\", \"id\": \"our-heater\"");
     assertThat(run("import", file.toString(), csv.toString()).err()).contains("another id");
     assertThat(run("import", file.toString(), folder.resolve("none.csv").toString()).code())
@@ -216,7 +216,7 @@ class CommandLineTest {
     Files.writeString(
         devices, "Tag,Part,Description,Colour of the door\nK70,relay-6a-24vdc,spare relay,grey\n");
     assertThat(run("import", file.toString(), devices.toString()).out())
-        .contains("1 devices added")
+        .contains("1 device added")
         .contains("Columns not used: Colour of the door");
     var wires = folder.resolve("wires.csv");
     Files.writeString(wires, "from;to\nK70:A1;K70:14\nK70:A9;K70:11\nK70:A2\n");
@@ -229,7 +229,7 @@ class CommandLineTest {
         .contains("line 4, to: the cell is empty");
     assertThat(Files.readString(file)).isEqualTo(after).isNotEqualTo(before);
     Files.writeString(wires, "from;to\nK70:A1;K70:14\n");
-    assertThat(run("import", file.toString(), wires.toString()).out()).contains("1 wires added");
+    assertThat(run("import", file.toString(), wires.toString()).out()).contains("1 wire added");
     Files.writeString(wires, "a;b\n1;2\n");
     assertThat(run("import", file.toString(), wires.toString()).err())
         .contains("from and to for wires, designation and part for devices")

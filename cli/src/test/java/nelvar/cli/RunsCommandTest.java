@@ -2,8 +2,12 @@ package nelvar.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import nelvar.core.file.NelvarJson;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 class RunsCommandTest {
   private static final String SETTLED =
@@ -40,5 +44,27 @@ class RunsCommandTest {
     var ran = Ran.of("runs", "nowhere.nelvar.json");
     assertThat(ran.code()).isEqualTo(CommandLineTool.BAD_USE);
     assertThat(ran.err()).contains("nowhere.nelvar.json").doesNotContain("Exception");
+  }
+
+  /// The wiring sheet as it is written, filled in, and taken over as it is.
+  @Test
+  void theWiringSheetComesBack(@TempDir Path folder) throws IOException {
+    var file = folder.resolve("machine.nelvar.json");
+    Files.copy(Path.of(SETTLED), file);
+    var sheet = folder.resolve("sheet.csv");
+    assertThat(
+            Ran.of("export", file.toString(), "--format", "wiring-sheet", "--out", sheet.toString())
+                .code())
+        .isEqualTo(CommandLineTool.FINE);
+    var filled =
+        Files.readAllLines(sheet).stream()
+            .map(line -> line.startsWith("'-WB4,") ? line.replaceFirst(",,$", ",7.25,yes") : line)
+            .toList();
+    Files.write(sheet, filled);
+    var ran = Ran.of("import", file.toString(), sheet.toString());
+    assertThat(ran.err()).isEmpty();
+    assertThat(ran.out()).contains("1 mark of what was built added to");
+    assertThat(Files.readString(file))
+        .containsPattern("\"label\": \"-WB4\".*\"length\": \"7.25 m\".*\"done\": true");
   }
 }

@@ -46,7 +46,7 @@ public final class MachineRows {
   /// @param problem empty where the row is right
   public record Row(int line, String says, Optional<String> problem) {}
 
-  /// @param what the rows are: `wires`, `devices`, or `built` for what was measured and done
+  /// @param what the rows are: `wires`, `devices` or [#BUILT]
   /// @param ignored headings that mean nothing here
   /// @param edit takes all rows as one step; empty while one is wrong
   public record Preview(String what, List<String> ignored, List<Row> rows, Optional<Edit> edit) {
@@ -67,6 +67,10 @@ public final class MachineRows {
   private static final String[] LENGTH = {"length", "length m", "length ft"};
   private static final String[] COLOUR = {"colour", "color"};
   private static final String[] USE = {"use", "kind"};
+
+  /// What rows of a wiring sheet are.
+  public static final String BUILT = "marks of what was built";
+
   private static final String[] MEASURED = {"measured", "measured m", "measured ft"};
   private static final String[] DONE = {"done"};
   private static final String[] NAME = {"designation", "device", "tag", "name"};
@@ -290,6 +294,8 @@ public final class MachineRows {
         var number = needed(row, NUMBER);
         if (!seen.add(number)) throw new Wrong("number", number + " stands twice");
         var measured = quantity(row, "measured", Kind.LENGTH, "", MEASURED);
+        if (measured.filter(length -> length.metres() <= 0).isPresent())
+          throw new Wrong("measured", "a wire that is laid is longer than 0 m");
         var done = done(row);
         var id = wireOrCable(number, measured.isPresent());
         for (var names : List.of(FROM, TO, SECTION, LENGTH, COLOUR)) cell(row, names);
@@ -306,7 +312,7 @@ public final class MachineRows {
         wrong(row, why);
       }
     }
-    return done("built", found.isEmpty() ? Optional.empty() : Optional.of(RunEdits.asBuilt(found)));
+    return done(BUILT, found.isEmpty() ? Optional.empty() : Optional.of(RunEdits.asBuilt(found)));
   }
 
   private Optional<Boolean> done(TableRows.Row row) throws Wrong {

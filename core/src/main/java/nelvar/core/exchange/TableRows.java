@@ -65,7 +65,7 @@ record TableRows(List<String> columns, List<Row> rows) {
         if (rows.size() == MOST) throw new NoTable("it has more than %d rows".formatted(MOST));
         var cells = new LinkedHashMap<Integer, String>();
         for (var n = 0; n < record.size(); n++)
-          if (!record.get(n).isBlank()) cells.put(n, Texts.plain(record.get(n).strip()));
+          if (!record.get(n).isBlank()) cells.put(n, written(Texts.plain(record.get(n).strip())));
         if (!cells.isEmpty()) rows.add(new Row(line, cells));
       }
     } catch (IOException | UncheckedIOException | IllegalStateException e) {
@@ -74,6 +74,11 @@ record TableRows(List<String> columns, List<Row> rows) {
     if (rows.isEmpty())
       throw new NoTable("there is no row below the headings: copy the first row as well");
     return new TableRows(columns, rows);
+  }
+
+  /// Without the apostrophe that keeps a cell of a list from running in a spreadsheet.
+  private static String written(String cell) {
+    return cell.matches("'[-=+@].*") ? cell.substring(1) : cell;
   }
 
   /// What stands in the first row, in small letters: enough to tell what a table is about.

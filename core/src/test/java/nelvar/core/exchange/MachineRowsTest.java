@@ -215,11 +215,11 @@ class MachineRowsTest {
             """
             No.;Where;From;To;Length m;Measured m;Done
             W26;on the plate;-F3:2;-T3:L;1.1;1.23;yes
-            -WB4;outside;3 cores;-B4;6.1;;x
+            '-WB4;outside;3 cores;-B4;6.1;;x
             W27;on the plate;;;1.1;;
             """,
             demo);
-    assertThat(preview.what()).isEqualTo("built");
+    assertThat(preview.what()).isEqualTo(MachineRows.BUILT);
     assertThat(preview.rows()).hasSize(2);
     var project = preview.edit().orElseThrow().apply(demo.project());
     var wire =
@@ -254,6 +254,7 @@ class MachineRowsTest {
             W26,much,
             W26,1,
             W27,,perhaps
+            W28,0,
             """,
             demo);
     assertThat(preview.edit()).isEmpty();
@@ -263,6 +264,7 @@ class MachineRowsTest {
             one -> assertThat(one).contains("W170 is a core: measure its cable -WB4"),
             one -> assertThat(one).startsWith("measured:"),
             one -> assertThat(one).contains("W26 stands twice"),
-            one -> assertThat(one).contains("'perhaps' is neither yes nor no"));
+            one -> assertThat(one).contains("'perhaps' is neither yes nor no"),
+            one -> assertThat(one).contains("longer than 0 m"));
   }
 }

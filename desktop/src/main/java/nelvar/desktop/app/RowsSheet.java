@@ -132,7 +132,7 @@ final class RowsSheet extends StackPane {
             ? ""
             : " Columns not used: %s.".formatted(String.join(", ", read.ignored()));
     return read.wrong().isEmpty()
-        ? "%d %s; what they do not say is proposed.%s"
+        ? "%d %s; what they do not say is proposed, or stays.%s"
             .formatted(read.rows().size(), read.what(), ignored)
         : "%d of %d %s cannot be read: put them right here, then take all at once.%s"
             .formatted(read.wrong().size(), read.rows().size(), read.what(), ignored);
