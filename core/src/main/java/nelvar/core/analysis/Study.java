@@ -151,6 +151,11 @@ public final class Study {
     return catalogue.find(device.part());
   }
 
+  /// Empty where its part is unknown, or of another kind.
+  public <P extends Part> Optional<P> part(Device device, Class<P> kind) {
+    return part(device).filter(kind::isInstance).map(kind::cast);
+  }
+
   /// The cores of a cable.
   public List<Conductor> cores(Id cable) {
     return cores.getOrDefault(cable, List.of());

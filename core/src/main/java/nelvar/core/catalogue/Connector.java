@@ -54,6 +54,11 @@ public record Connector(
     return Optional.of(half("socket", "A"));
   }
 
+  /// Its ways from the socket to the plug, looked at as a row; nobody states its clamps.
+  public Row asRow() {
+    return Row.through(ways, 1, Optional.empty());
+  }
+
   private PlugFace half(String name, String end) {
     return new PlugFace(
         name,

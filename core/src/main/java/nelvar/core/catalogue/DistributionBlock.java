@@ -23,7 +23,7 @@ public record DistributionBlock(
 
   @Override
   public Optional<Row> row() {
-    return Optional.of(new Row(ways, 1, 1, clamp));
+    return Optional.of(new Row(ways, 1, 1, Optional.of(role), Optional.of(rating), clamp));
   }
 
   @Override

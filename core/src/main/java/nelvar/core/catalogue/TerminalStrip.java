@@ -29,8 +29,8 @@ public record TerminalStrip(
   @Override
   public Optional<Row> row() {
     return Optional.of(
-        new Row(
-            ways, levels.orElse(1), 2, Optional.of(clamp.orElseGet(() -> Clamp.upTo(section)))));
+        Row.through(
+            ways, levels.orElse(1), Optional.of(clamp.orElseGet(() -> Clamp.upTo(section)))));
   }
 
   @Override

@@ -89,13 +89,11 @@ public record StripPlan(Device device, Row row, boolean common, List<Way> ways) 
   /// on to. Empty for what is none.
   public static Optional<StripPlan> ofConnector(Device device, Study study) {
     return study
-        .part(device)
-        .filter(Connector.class::isInstance)
-        .map(Connector.class::cast)
+        .part(device, Connector.class)
         .map(connector ->
             new StripPlan(
                 device,
-                new Row(connector.ways(), 1, 2, Optional.empty()),
+                connector.asRow(),
                 false,
                 IntStream.rangeClosed(1, connector.ways())
                     .mapToObj(way -> way(device, connector, way, study))

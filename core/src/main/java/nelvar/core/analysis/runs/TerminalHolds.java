@@ -8,9 +8,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Clamp;
-import nelvar.core.catalogue.DistributionBlock;
 import nelvar.core.catalogue.Part;
-import nelvar.core.catalogue.TerminalStrip;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
@@ -146,17 +144,8 @@ public final class TerminalHolds implements Rule {
   }
 
   private static boolean replaces(Part next, Part now, StripPlan strip) {
-    if (next.id().equals(now.id())) return false;
-    var same =
-        switch (next) {
-          case DistributionBlock block ->
-              now instanceof DistributionBlock old
-                  && block.role() == old.role()
-                  && block.rating().compareTo(old.rating()) >= 0;
-          case TerminalStrip _ -> now instanceof TerminalStrip;
-          default -> false;
-        };
-    if (!same || next.row().isEmpty() || next.row().get().ways() < strip.row().ways()) return false;
+    if (next.id().equals(now.id()) || next.row().filter(row -> row.replaces(strip.row())).isEmpty())
+      return false;
     var clamp = next.row().get().clamp();
     var sides = next.row().get().sides();
     return clamp.isPresent()

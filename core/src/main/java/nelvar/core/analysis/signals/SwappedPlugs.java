@@ -63,8 +63,8 @@ public final class SwappedPlugs {
     return connector(device, study).orElseThrow().faces().getFirst();
   }
 
-  static Optional<Connector> connector(Device device, Study study) {
-    return study.part(device).filter(Connector.class::isInstance).map(Connector.class::cast);
+  private static Optional<Connector> connector(Device device, Study study) {
+    return study.part(device, Connector.class);
   }
 
   /// Whether one's plug goes onto the other's socket.

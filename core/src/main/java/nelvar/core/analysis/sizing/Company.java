@@ -114,14 +114,20 @@ record Company(Set<Id> wires, Set<Id> cables, int sixths) {
       List<Bundle> together,
       Study study,
       ToIntBiFunction<Bundle, Lying.Cut> count) {
+    var lying = Lying.of(study);
     var all = new ArrayList<Beside>();
+    var always = 1;
     for (var bundle : together)
-      for (var cut : Lying.of(study).cuts(bundle, conductor))
-        all.add(new Beside(count.applyAsInt(bundle, cut), cut.length()));
-    return lasting(all);
+      for (var cut : lying.cuts(bundle, conductor)) {
+        var many = count.applyAsInt(bundle, cut);
+        if (lying.drawn(bundle)) all.add(new Beside(many, cut.length()));
+        // Where nobody knows how far they lie together, they do all along.
+        else always = Math.max(always, many);
+      }
+    return Math.max(always, lasting(all));
   }
 
-  /// So many lie together over a length in mm; none where it has no places.
+  /// So many lie together over a length in mm.
   record Beside(int many, double length) {}
 
   /// The most that lie together for long enough; one where nothing is passed.

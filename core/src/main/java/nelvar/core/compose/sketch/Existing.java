@@ -123,12 +123,17 @@ final class Existing {
 
   /// The next way of a block: a free one but the last, which leads on to a new block beside it.
   private TerminalRef way(Device block, Ink ink) {
+    return way(block, ink, new HashSet<>());
+  }
+
+  /// @param passed full blocks on the way here: a ring of them leads nowhere
+  private TerminalRef way(Device block, Ink ink, Set<Id> passed) {
     var part = (DistributionBlock) study.part(block).orElseThrow();
     var end = part.terminals().getLast();
     var free = ends(block, way -> !way.equals(end)).stream().filter(this::free).findFirst();
     if (free.isPresent()) return take(free.get());
     var next = goesOn(block, part);
-    if (next.isPresent()) return way(next.get(), ink);
+    if (next.isPresent() && passed.add(block.id())) return way(next.get(), ink, passed);
     var bar =
         beside.computeIfAbsent(
             block.id(),
