@@ -27,6 +27,10 @@ public final class PlugTrials {
   /// Below its 0 V a pin conducts through its protection; common practice.
   private static final double BELOW = -0.6;
 
+  /// From so many times the greatest on it is told apart: what has somewhat too many already can
+  /// still be destroyed at once.
+  private static final double MANY = 2;
+
   private PlugTrials() {}
 
   /// @param harm what is destroyed, in words; none where nothing is
@@ -126,7 +130,14 @@ public final class PlugTrials {
     else
       live.at(device, intake)
           .filter(volts -> volts.compareTo(most(intake)) > 0)
-          .ifPresent(_ -> all.add("%s gets too many volts".formatted(device.designation())));
+          .ifPresent(volts ->
+              all.add(
+                  "%s gets %s volts"
+                      .formatted(
+                          device.designation(),
+                          volts.compareTo(most(intake).times(MANY)) > 0
+                              ? "many times its"
+                              : "too many")));
   }
 
   private static Voltage most(Intake intake) {

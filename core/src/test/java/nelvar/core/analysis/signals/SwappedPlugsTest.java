@@ -38,10 +38,39 @@ class SwappedPlugsTest {
     var finding = (Verdict.Finding) judge(project);
     assertThat(finding.text())
         .contains("-X1 goes onto -X2 too")
-        .contains("-Y1 gets too many volts");
+        .contains("-Y1 gets many times its volts");
     var cured = finding.proposals().getFirst().edit().apply(project);
     assertThat(cured.setting(new Id("X1"), SwappedPlugs.CODING)).contains("1");
     assertThat(new PlugsToldApart().check(Panel.study(cured))).isEmpty();
+  }
+
+  /// A lamp that has somewhat too many volts already is still destroyed by the mains: what was
+  /// wrong before hides nothing.
+  @Test
+  void whatIsWrongAlreadyHidesNothing() {
+    var project =
+        Panel.dc()
+            .device("R", "rectifier-24vac-10a-22mf")
+            .device("K", "transformer-100va-230-24")
+            .wire("F:2", "K:1", 1.5, 1)
+            .wire("X0:N", "K:2", 1.5, 1)
+            .wire("K:3", "R:~1", 1.5, 1)
+            .wire("K:4", "R:~2", 1.5, 1)
+            .device("X1", "connector-4-16a")
+            .device("X2", "connector-4-16a")
+            .device("E1", "fan-230v-20w", Place.MACHINE)
+            .device("H1", "lamp-halogen-24v-20w", Place.MACHINE)
+            .wire("F:2", "X1:1A", 1.5, 1)
+            .wire("X0:N", "X1:2A", 1.5, 1)
+            .wire("X1:1B", "E1:L", 1.5, 2)
+            .wire("X1:2B", "E1:N", 1.5, 2)
+            .wire("R:+", "X2:1A", 1, 1)
+            .wire("R:-", "X2:2A", 1, 1)
+            .wire("X2:1B", "H1:+", 1, 2)
+            .wire("X2:2B", "H1:-", 1, 2)
+            .build();
+    var finding = (Verdict.Finding) judge(project);
+    assertThat(finding.text()).contains("-H1 gets many times its volts");
   }
 
   /// Plugs of other sizes do not go together: there is nothing to judge.
