@@ -1,6 +1,5 @@
 package nelvar.core.analysis.runs;
 
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
@@ -110,19 +109,26 @@ public final class TerminalHolds implements Rule {
         : new Verdict.NotChecked(subject, "the section of a wire that lands there is not chosen");
   }
 
-  /// On a row that is one, the last wire goes to the next free way.
+  /// What is too many goes to the nearest free way, on a strip with a bar to it.
   private static List<Repair> elsewhere(
       StripPlan strip, StripPlan.Way way, Clamp clamp, Study study) {
-    var repairs = new ArrayList<Repair>();
-    if (strip.common()) {
-      var wire = way.landing().getLast().wire();
-      strip.free().stream()
-          .filter(_ -> wire.section().filter(clamp::holds).isPresent())
-          .min(Comparator.comparingInt(free -> Math.abs(free.number() - way.number())))
-          .ifPresent(free -> repairs.add(Repair.of(RunEdits.land(wire, way.at(), free.at()))));
-    }
-    if (repairs.isEmpty()) repairs.addAll(larger(strip, study));
-    return repairs;
+    var most = strip.most().orElseThrow();
+    var landing = way.landing();
+    var excess =
+        landing.subList(most, landing.size()).stream().map(StripPlan.Landing::wire).toList();
+    var held =
+        excess.size() <= most
+            && excess.stream().allMatch(w -> w.section().filter(clamp::holds).isPresent());
+    var free =
+        strip.free().stream()
+            .filter(_ -> held)
+            .min(Comparator.comparingInt(there -> Math.abs(there.number() - way.number())));
+    return free.map(there ->
+            List.of(
+                Repair.of(
+                    RunEdits.spread(
+                        strip.device(), way.at(), there.at(), excess, !strip.common()))))
+        .orElseGet(() -> larger(strip, study));
   }
 
   /// The cheapest row of its kind that holds all that lands on it.

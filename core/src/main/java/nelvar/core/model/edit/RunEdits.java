@@ -2,17 +2,21 @@ package nelvar.core.model.edit;
 
 import static nelvar.core.model.Project.changed;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
 import nelvar.core.model.Id;
+import nelvar.core.model.Project;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.units.Length;
 
@@ -90,19 +94,53 @@ public final class RunEdits {
     return found.done().map(measured::withDone).orElse(measured);
   }
 
-  /// One end of a wire goes to another terminal.
-  public static Edit land(Conductor wire, TerminalRef from, TerminalRef to) {
+  /// Wires go from one way of a row of terminals to another one.
+  ///
+  /// @param bar whether a bar joins the two ways, where nothing else does
+  public static Edit spread(
+      Device row, TerminalRef from, TerminalRef to, List<Conductor> wires, boolean bar) {
+    var moved = wires.stream().map(Conductor::id).toList();
+    var words = wires.stream().map(wire -> wire.label().text()).collect(Collectors.joining(", "));
     return new Edit(
-        "Move %s to terminal %s".formatted(wire.label(), to.terminal()),
-        project ->
-            project.withConductors(
-                changed(
-                    project.conductors(),
-                    w -> w.id().equals(wire.id()),
-                    w ->
-                        w.from().equals(from)
-                            ? w.withEnds(to, w.to())
-                            : w.withEnds(w.from(), to))));
+        "Move %s to way %s of %s%s"
+            .formatted(
+                words,
+                to.terminal(),
+                row.designation(),
+                bar ? ", with a bar to way " + from.terminal() : ""),
+        project -> {
+          var next =
+              project.withConductors(
+                  changed(
+                      project.conductors(),
+                      wire -> moved.contains(wire.id()),
+                      wire ->
+                          wire.from().equals(from)
+                              ? wire.withEnds(to, wire.to())
+                              : wire.withEnds(wire.from(), to)));
+          if (!bar) return next;
+          var all = new ArrayList<>(next.conductors());
+          all.add(bar(row, from, to, wires.getFirst(), next));
+          return next.withConductors(all);
+        });
+  }
+
+  /// It lies in the slots of the row: no wire, and nothing to be sized.
+  private static Conductor bar(
+      Device row, TerminalRef from, TerminalRef to, Conductor like, Project project) {
+    var label = NextName.designation(project, "J");
+    return new Conductor(
+        NextName.id(project, label.text()),
+        label,
+        from,
+        to,
+        like.function(),
+        like.section(),
+        Optional.of(new Length(0)),
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        Optional.of(row.id()));
   }
 
   public static Edit gland(Cable cable, Optional<Cable.Gland> gland) {

@@ -14,6 +14,7 @@ import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.Place;
 import nelvar.core.model.Project;
+import nelvar.core.review.Review;
 import nelvar.core.units.CrossSection;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -90,6 +91,33 @@ class StripPlanTest {
               assertThat(finding.severity()).isEqualTo(Severity.ERROR);
               assertThat(finding.text()).contains("3 wires land on -X1:1, which is made for 2");
             });
+  }
+
+  /// On a strip the third wire goes to the next way with a bar: it cures, everything is joined as
+  /// before, and the bar is seen in the plan.
+  @Test
+  void onAStripABarJoinsTheNextWay() {
+    var project =
+        row()
+            .wire("T:+", "X1:1", 1, 1)
+            .wire("X1:1", "K1:A1", 1, 1)
+            .wire("X1:1", "K1:11", 1, 1)
+            .build();
+    var finding = (Verdict.Finding) judge(project, "X1:1");
+    var cured = finding.proposals().getFirst().edit().apply(project);
+    assertThat(judge(cured, "X1:1")).isInstanceOf(Verdict.Pass.class);
+    assertThat(judge(cured, "X1:2")).isInstanceOf(Verdict.Pass.class);
+    var way = plan(cured, "X1").ways().get(1);
+    assertThat(way.bridged()).contains(1);
+    assertThat(way.landing()).hasSize(1);
+    var volts =
+        Panel.study(cured)
+            .asDesigned()
+            .voltage(
+                nelvar.core.model.TerminalRef.of("K1:11"), nelvar.core.model.TerminalRef.of("T:-"));
+    assertThat(volts.orElseThrow().direct()).isGreaterThan(23.5);
+    var before = Review.findingsOnly(Panel.study(project)).open().size();
+    assertThat(Review.findingsOnly(Panel.study(cured)).open()).hasSize(before - 1);
   }
 
   /// On a block that is one, the wire goes to the free way beside, and nothing else changes.
