@@ -24,10 +24,7 @@ class ByHandTest {
   private static final Id K10 = new Id("K10");
 
   private static List<String> texts(Drawing drawing) {
-    return drawing.shapes().stream()
-        .filter(Shape.Label.class::isInstance)
-        .map(shape -> ((Shape.Label) shape).text())
-        .toList();
+    return Machines.texts(drawing).toList();
   }
 
   @Test

@@ -13,7 +13,6 @@ import nelvar.documents.drawing.Face;
 import nelvar.documents.drawing.Faces;
 import nelvar.documents.drawing.PathStrip;
 import nelvar.documents.drawing.River;
-import nelvar.documents.drawing.Shape;
 import nelvar.documents.export.CsvExport;
 import nelvar.documents.export.XlsxExport;
 import org.dhatim.fastexcel.reader.CellType;
@@ -149,10 +148,7 @@ class ExportTest {
   }
 
   private static List<String> labels(Drawing drawing) {
-    return drawing.shapes().stream()
-        .filter(Shape.Label.class::isInstance)
-        .map(shape -> ((Shape.Label) shape).text())
-        .toList();
+    return Machines.texts(drawing).toList();
   }
 
   @Test

@@ -1,13 +1,16 @@
 package nelvar.documents;
 
 import java.nio.file.Path;
+import java.util.stream.Stream;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.ProjectFile;
 import nelvar.core.file.UnreadableFile;
 import nelvar.core.model.Project;
 import nelvar.core.review.Review;
+import nelvar.documents.drawing.Drawing;
+import nelvar.documents.drawing.Shape;
 
-/// The demo machine, reviewed.
+/// The demo machine, reviewed, and what is read off its drawings.
 public final class Machines {
   private Machines() {}
 
@@ -21,6 +24,13 @@ public final class Machines {
 
   public static Review planted(boolean settled) {
     return review(open(settled ? "seed-tray-filler-settled" : "seed-tray-filler"));
+  }
+
+  /// What is written on a drawing.
+  public static Stream<String> texts(Drawing drawing) {
+    return drawing.shapes().stream()
+        .filter(Shape.Label.class::isInstance)
+        .map(shape -> ((Shape.Label) shape).text());
   }
 
   private static Project open(String name) {

@@ -161,10 +161,7 @@ class PackTest {
   }
 
   private static List<String> labels(Drawing drawing) {
-    return drawing.shapes().stream()
-        .filter(Shape.Label.class::isInstance)
-        .map(shape -> ((Shape.Label) shape).text())
-        .toList();
+    return Machines.texts(drawing).toList();
   }
 
   @Test

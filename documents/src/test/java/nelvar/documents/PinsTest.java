@@ -36,10 +36,7 @@ class PinsTest {
   }
 
   private static List<String> words(Drawing drawing) {
-    return drawing.shapes().stream()
-        .filter(Shape.Label.class::isInstance)
-        .map(shape -> ((Shape.Label) shape).text())
-        .toList();
+    return Machines.texts(drawing).toList();
   }
 
   @Test

@@ -10,7 +10,6 @@ import nelvar.core.file.CatalogueFile;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.documents.drawing.Drawing;
-import nelvar.documents.drawing.Shape;
 import nelvar.documents.drawing.StripPicture;
 import nelvar.documents.export.PackFiles;
 import org.junit.jupiter.api.Test;
@@ -24,10 +23,7 @@ class StripPictureTest {
   }
 
   private static List<String> texts(Drawing drawing) {
-    return drawing.shapes().stream()
-        .filter(Shape.Label.class::isInstance)
-        .map(shape -> ((Shape.Label) shape).text())
-        .toList();
+    return Machines.texts(drawing).toList();
   }
 
   /// Each wire that lands is drawn and can be clicked; runs of free ways are told once.

@@ -15,10 +15,7 @@ class TimeCurrentChartTest {
   private static final Study STUDY = Machines.planted(true).study();
 
   private static List<String> words(Drawing drawing) {
-    return drawing.shapes().stream()
-        .filter(Shape.Label.class::isInstance)
-        .map(shape -> ((Shape.Label) shape).text())
-        .toList();
+    return Machines.texts(drawing).toList();
   }
 
   /// -U1 behind -F1: the device, its thinnest wire, its inrush and both fault currents are named,
