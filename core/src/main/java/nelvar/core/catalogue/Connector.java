@@ -17,6 +17,8 @@ import nelvar.core.units.Voltage;
 /// @param size what it goes together with: `5.5/2.1 mm, + inside`, `25 ways in two rows`
 /// @param across its greatest measure outside: what has to go through a gland or a conduit with it
 /// @param map of a lead or adapter that does not join way by way: at 1A comes out the first number
+/// @param leads the way that is joined first and parted last; 0 where all mate at once, empty where
+///   that is not stated
 public record Connector(
     String id,
     String name,
@@ -26,10 +28,14 @@ public record Connector(
     Voltage voltage,
     Optional<String> size,
     Optional<Length> across,
-    List<Integer> map)
+    List<Integer> map,
+    Optional<Integer> leads)
     implements Part {
   public Connector {
     Part.require(ways >= 1 && ways <= 200, "a connector has 1 to 200 ways, not " + ways);
+    Part.require(
+        leads.filter(way -> way < 0 || way > ways).isEmpty(),
+        "the way that mates first is one of its ways, or 0 for none");
     map = List.copyOf(map);
     Part.require(
         map.isEmpty()

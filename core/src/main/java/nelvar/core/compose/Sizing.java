@@ -12,6 +12,7 @@ import nelvar.core.analysis.choice.Choosing;
 import nelvar.core.analysis.choice.Goal;
 import nelvar.core.analysis.earthing.ProtectiveSection;
 import nelvar.core.analysis.load.InletLoad;
+import nelvar.core.analysis.runs.RightSize;
 import nelvar.core.analysis.runs.TerminalHolds;
 import nelvar.core.analysis.sizing.MinimumSection;
 import nelvar.core.catalogue.Catalogue;
@@ -80,7 +81,11 @@ final class Sizing {
             .collect(Collectors.toCollection(LinkedHashSet::new));
     var handy = handy(linked.apply(sized), mine, standard);
     sized.devices().stream().map(Device::id).filter(id -> !all.contains(id)).forEach(mine::add);
-    return least(handy, mine, standard);
+    return withTrays(least(handy, mine, standard), standard);
+  }
+
+  private static Study withTrays(Study sized, Catalogue standard) {
+    return Study.of(RightSize.trays(sized), standard);
   }
 
   private Project linked(Project sized) {
@@ -109,7 +114,7 @@ final class Sizing {
             .collect(Collectors.toCollection(LinkedHashSet::new));
     var handy = handy(project, all, standard);
     project.devices().forEach(device -> all.add(device.id()));
-    return least(handy, all, standard);
+    return withTrays(least(handy, all, standard), standard);
   }
 
   private double upstream(Study study) {

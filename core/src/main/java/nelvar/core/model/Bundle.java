@@ -49,21 +49,67 @@ public record Bundle(
 
   /// What it is, and its room inside.
   ///
-  /// @param width inside; of a conduit its inner diameter
-  /// @param height inside; of a conduit its inner diameter again
-  public record Form(Kind kind, Length width, Length height, Optional<Carrier> carrier) {
+  /// @param width inside; of a conduit its inner diameter; of a coiled cord over its turns
+  /// @param height inside; of a conduit its inner diameter again, of a coiled cord its diameter
+  /// @param hoses outer diameters of hoses that lie beside the cables
+  /// @param closed length of a coiled cord at rest
+  public record Form(
+      Kind kind,
+      Length width,
+      Length height,
+      Optional<Carrier> carrier,
+      java.util.List<Length> hoses,
+      Optional<Length> closed) {
     public Form {
-      for (var side : new Length[] {width, height})
-        if (side.metres() < 0.003 || side.metres() > 1)
-          throw new ImpossibleQuantity(
-              "a duct, conduit, tray or carrier is from 3 mm to 1 m wide and high inside, not "
-                  + side);
+      hoses = java.util.List.copyOf(hoses);
+      if (kind != Kind.LOOM)
+        for (var side : new Length[] {width, height})
+          if (side.metres() < 0.003 || side.metres() > 1)
+            throw new ImpossibleQuantity(
+                "a duct, conduit, tray or carrier is from 3 mm to 1 m wide and high inside, not "
+                    + side);
       if (carrier.isPresent() && kind != Kind.CARRIER)
         throw new ImpossibleQuantity("only a carrier travels");
+      if (closed.isPresent() && kind != Kind.COIL)
+        throw new ImpossibleQuantity("only a coiled cord has a length at rest");
+      if (closed.filter(l -> l.metres() < 0.02 || l.metres() > 5).isPresent())
+        throw new ImpossibleQuantity(
+            "a coiled cord is from 20 mm to 5 m long at rest, not " + closed.orElseThrow());
+      if (kind == Kind.COIL && width.metres() < 3 * height.metres() - 1e-9)
+        throw new ImpossibleQuantity(
+            "the turns of a coiled cord are at least three times as wide as the cord, not %s of one of %s"
+                .formatted(width, height));
+      if (hoses.stream().anyMatch(d -> d.metres() < 0.002 || d.metres() > 0.2))
+        throw new ImpossibleQuantity("a hose is from 2 mm to 200 mm thick");
+    }
+
+    /// Without hoses.
+    public Form(Kind kind, Length width, Length height, Optional<Carrier> carrier) {
+      this(kind, width, height, carrier, java.util.List.of(), Optional.empty());
     }
 
     public static Form conduit(Length diameter) {
       return new Form(Kind.CONDUIT, diameter, diameter, Optional.empty());
+    }
+
+    /// Tied together, with nothing around.
+    public static Form loom() {
+      return new Form(Kind.LOOM, new Length(0), new Length(0), Optional.empty());
+    }
+
+    /// @param across over its turns
+    /// @param cord its diameter
+    public static Form coil(Length across, Length cord, Length closed) {
+      return new Form(
+          Kind.COIL, across, cord, Optional.empty(), java.util.List.of(), Optional.of(closed));
+    }
+
+    public Form withCarrier(Carrier next) {
+      return new Form(kind, width, height, Optional.of(next), hoses, closed);
+    }
+
+    public Form withHoses(java.util.List<Length> next) {
+      return new Form(kind, width, height, carrier, next, closed);
     }
   }
 
@@ -71,7 +117,10 @@ public record Bundle(
     DUCT("duct"),
     CONDUIT("conduit"),
     TRAY("tray"),
-    CARRIER("cable carrier");
+    CARRIER("cable carrier"),
+    /// Tied together, with no walls.
+    LOOM("loom"),
+    COIL("coiled cord");
 
     private final String words;
 
@@ -93,6 +142,10 @@ public record Bundle(
   /// @param outerHeight of its links
   /// @param dividers upright walls, from the left, that part its width
   /// @param lies how it moves
+  /// @param opens of one on its side, to which side its loop lies, seen from its fixed end towards
+  ///   the middle of the travel
+  /// @param room free beside or above its lower run, where something is in its way
+  /// @param strokesPerHour how often it goes there and back
   public record Carrier(
       Length travel,
       Length bendRadius,
@@ -100,7 +153,10 @@ public record Bundle(
       Length fixedOff,
       Length outerHeight,
       java.util.List<Length> dividers,
-      Lies lies) {
+      Lies lies,
+      Optional<Hand> opens,
+      Optional<Length> room,
+      Optional<Integer> strokesPerHour) {
     public Carrier {
       dividers = java.util.List.copyOf(dividers);
       if (travel.metres() <= 0 || bendRadius.metres() <= 0 || pitch.metres() <= 0)
@@ -110,6 +166,78 @@ public record Bundle(
         throw new ImpossibleQuantity(
             "the fixed end of a carrier stands along its travel: at most %s from its middle, not %s"
                 .formatted(new Length(travel.metres() / 2), fixedOff));
+      if (opens.isPresent() && lies != Lies.ON_SIDE)
+        throw new ImpossibleQuantity(
+            "only a carrier that lies on its side opens to the left or right");
+      if (strokesPerHour.filter(n -> n < 1 || n > 100_000).isPresent())
+        throw new ImpossibleQuantity(
+            "a carrier makes 1 to 100000 strokes an hour, not " + strokesPerHour.orElseThrow());
+    }
+
+    /// Of which is not said what is around it and how often it moves.
+    public Carrier(
+        Length travel,
+        Length bendRadius,
+        Length pitch,
+        Length fixedOff,
+        Length outerHeight,
+        java.util.List<Length> dividers,
+        Lies lies) {
+      this(
+          travel,
+          bendRadius,
+          pitch,
+          fixedOff,
+          outerHeight,
+          dividers,
+          lies,
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty());
+    }
+
+    public Carrier bent(Length radius) {
+      return new Carrier(
+          travel,
+          radius,
+          pitch,
+          fixedOff,
+          outerHeight,
+          dividers,
+          lies,
+          opens,
+          room,
+          strokesPerHour);
+    }
+
+    public Carrier parted(java.util.List<Length> next) {
+      return new Carrier(
+          travel,
+          bendRadius,
+          pitch,
+          fixedOff,
+          outerHeight,
+          next,
+          lies,
+          opens,
+          room,
+          strokesPerHour);
+    }
+  }
+
+  /// To which side a loop lies.
+  public enum Hand {
+    LEFT("to the left"),
+    RIGHT("to the right");
+
+    private final String words;
+
+    Hand(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
     }
   }
 

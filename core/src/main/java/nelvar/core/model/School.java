@@ -257,6 +257,22 @@ public record School(
           "half",
           Optional.empty());
 
+  public static final School WIRE_COLOURS =
+      new School(
+          "wire-colours",
+          "What the colours of wires say",
+          List.of(
+              new Option(
+                  "function",
+                  "by function",
+                  "IEC 60204-1 and NFPA 79: whoever opens the cabinet sees mains, control and neutral by their colours."),
+              new Option(
+                  "own",
+                  "own colours, safety ones by the standard",
+                  "Small machines and wired looms: colours tell one wire from another; only protective and neutral ones are bound.")),
+          "function",
+          Optional.empty());
+
   /// In the order they are shown.
   public static final List<School> ALL =
       List.of(
@@ -267,6 +283,7 @@ public record School(
           PANEL_GROUPING,
           WIRE_SLACK,
           DUCT_FILL,
+          WIRE_COLOURS,
           CONTINUOUS_LOAD,
           SMALL_BREAKER,
           DIRECT_TRIP,

@@ -73,10 +73,14 @@ import nelvar.core.analysis.protection.PanelRating;
 import nelvar.core.analysis.protection.ResidualDevice;
 import nelvar.core.analysis.protection.Selectivity;
 import nelvar.core.analysis.runs.CarrierFits;
+import nelvar.core.analysis.runs.ColoursTell;
+import nelvar.core.analysis.runs.ComesBack;
 import nelvar.core.analysis.runs.DuctFilled;
 import nelvar.core.analysis.runs.GlandFits;
 import nelvar.core.analysis.runs.KeptApart;
 import nelvar.core.analysis.runs.LongEnough;
+import nelvar.core.analysis.runs.MovesWell;
+import nelvar.core.analysis.runs.ProtectiveMatesFirst;
 import nelvar.core.analysis.runs.TerminalHolds;
 import nelvar.core.analysis.runs.TrayApart;
 import nelvar.core.analysis.signals.AnalogueLevel;
@@ -291,8 +295,12 @@ public final class RuleBook {
           new TrayApart(),
           new DuctFilled(),
           new CarrierFits(),
+          new MovesWell(),
           new GlandFits(),
           new TerminalHolds(),
+          new ColoursTell(),
+          new ComesBack(),
+          new ProtectiveMatesFirst(),
           new DesignationUnique());
 
   private RuleBook() {}

@@ -149,7 +149,10 @@ public final class GeneratedPanel {
             function,
             Optional.of(new CrossSection(section)),
             Optional.of(new Length(0.3 + random.nextInt(30) / 10.0)),
-            Optional.of("black"),
+            Optional.of(
+                function == Conductor.Function.PROTECTIVE
+                    ? "green-yellow"
+                    : to.endsWith(":N") ? "light blue" : "black"),
             Optional.empty(),
             Optional.of(bundle)));
   }

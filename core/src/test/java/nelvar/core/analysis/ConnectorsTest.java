@@ -111,7 +111,8 @@ class ConnectorsTest {
             new Voltage(12),
             Optional.empty(),
             Optional.empty(),
-            List.of());
+            List.of(),
+            Optional.empty());
     var project = over("plug-dc-5p5-2p1").withOwnParts(List.of(low));
     var swapped = Edits.swap(project.device(new Id("X90")).orElseThrow(), low).apply(project);
     assertThat(verdicts(swapped, "parts.connector-ways"))

@@ -30,10 +30,10 @@ public final class CarrierFits implements Rule {
   private static final Reason TIGHT = Reason.of("A carrier bends tighter than its cables bear");
   private static final Reason NARROW = Reason.of("Too little room in the carrier");
 
-  private static final double SHEETS = 7.5;
+  static final double SHEETS = 7.5;
 
   /// A divider is so thick, mm (assumed).
-  private static final double DIVIDER = 3;
+  static final double DIVIDER = 3;
 
   @Override
   public String id() {
@@ -98,16 +98,32 @@ public final class CarrierFits implements Rule {
             .toList());
   }
 
-  private static double with(double diameter) {
+  static double with(double diameter) {
     return Math.max(1.1 * diameter, diameter + 1);
+  }
+
+  /// A hose with what it swells and moves, mm: a fifth (common practice).
+  static double hose(Length diameter) {
+    return 1.2 * diameter.metres() * 1000;
+  }
+
+  /// What all of it takes beside each other, mm.
+  static double beside(Bundle.Form form, List<Disc> discs) {
+    return discs.stream().mapToDouble(d -> with(d.millimetres())).sum()
+        + form.hoses().stream().mapToDouble(CarrierFits::hose).sum()
+        + form.carrier().map(c -> c.dividers().size()).orElse(0) * DIVIDER;
   }
 
   private static Verdict room(Bundle bundle, Bundle.Form form, List<Disc> discs) {
     var dividers = form.carrier().map(c -> c.dividers().size()).orElse(0);
-    var beside = discs.stream().mapToDouble(d -> with(d.millimetres())).sum() + dividers * DIVIDER;
-    var above = discs.stream().mapToDouble(d -> with(d.millimetres())).max().orElse(0);
+    var beside = beside(form, discs);
+    var above =
+        Math.max(
+            discs.stream().mapToDouble(d -> with(d.millimetres())).max().orElse(0),
+            form.hoses().stream().mapToDouble(CarrierFits::hose).max().orElse(0));
     var w = Working.of("Room in the " + bundle.name());
     w.given("cables", discs.size(), "beside each other");
+    if (!form.hoses().isEmpty()) w.given("hoses", form.hoses().size(), "with a fifth of room");
     if (dividers > 0) w.assumed("dividers", dividers, "3 mm each");
     var across = w.result("b", "Σ max(1.1 · d, d + 1 mm)", Length.ofMillimetres(beside));
     w.given("has", form.width(), "inside");
@@ -157,7 +173,7 @@ public final class CarrierFits implements Rule {
   }
 
   /// Radii that links are made in, mm (common practice).
-  private static final List<Integer> RADII = List.of(28, 38, 48, 63, 75, 100, 125, 150, 200, 250);
+  static final List<Integer> RADII = List.of(28, 38, 48, 63, 75, 100, 125, 150, 200, 250);
 
   private static List<Repair> wider(Bundle bundle, Bundle.Carrier carrier, double least) {
     return RADII.stream()
@@ -168,20 +184,8 @@ public final class CarrierFits implements Rule {
                 nelvar.core.model.edit.Edits.change(
                     bundle.with(d ->
                         d.form =
-                            d.form.map(f ->
-                                new Bundle.Form(
-                                    f.kind(),
-                                    f.width(),
-                                    f.height(),
-                                    java.util.Optional.of(
-                                        new Bundle.Carrier(
-                                            carrier.travel(),
-                                            Length.ofMillimetres(radius),
-                                            carrier.pitch(),
-                                            carrier.fixedOff(),
-                                            carrier.outerHeight(),
-                                            carrier.dividers(),
-                                            carrier.lies()))))))))
+                            d.form.map(
+                                f -> f.withCarrier(carrier.bent(Length.ofMillimetres(radius))))))))
         .toList();
   }
 }

@@ -15,10 +15,44 @@ public final class Carriers {
     return bundle.form().flatMap(Bundle.Form::carrier);
   }
 
-  /// Empty for what is no carrier, or one whose travel nobody said.
+  /// Empty for what is neither a carrier whose travel is said nor a coiled cord.
   public static Optional<Length> length(Bundle bundle) {
-    return of(bundle).map(it -> chain(it).value());
+    return of(bundle).map(it -> chain(it).value()).or(() -> cord(bundle).map(Explained::value));
   }
+
+  /// The cord that is wound in a coiled one: turns that touch, each as long as their middle.
+  public static Optional<Explained<Length>> cord(Bundle bundle) {
+    return bundle
+        .form()
+        .filter(form -> form.closed().isPresent())
+        .map(form -> {
+          var w = Working.of("Cord in the coil");
+          var across = w.given("D", form.width(), "over its turns").metres();
+          var thick = w.given("d", form.height(), "of the cord").metres();
+          var closed = w.given("l", form.closed().orElseThrow(), "at rest").metres();
+          return w.explain(
+              w.result(
+                  "L",
+                  "π · (D - d) · l / d",
+                  new Length(Math.PI * (across - thick) * closed / thick)));
+        });
+  }
+
+  /// What it takes beside or above its lower run: the bend and a link, and a tenth of it for what
+  /// swings (common practice).
+  public static Explained<Length> rest(Bundle.Carrier carrier) {
+    var w = Working.of("Room of the loop");
+    var radius = w.given("R", carrier.bendRadius(), "bend radius of its links");
+    var height = w.given("h", carrier.outerHeight(), "of a link");
+    w.assumed("swing", "1.1", "a tenth more, common practice");
+    return w.explain(
+        w.result(
+            "H",
+            "1.1 · (2 · R + h)",
+            new Length(SWING * CarrierChain.restHeight(radius, height).metres())));
+  }
+
+  private static final double SWING = 1.1;
 
   public static Explained<Length> chain(Bundle.Carrier carrier) {
     var w = Working.of("Length of the carrier");

@@ -1,6 +1,7 @@
 package nelvar.core.analysis.runs;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
@@ -10,6 +11,7 @@ import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Bundle;
+import nelvar.core.model.edit.Edits;
 import nelvar.core.model.edit.LayoutEdits;
 import nelvar.core.units.Length;
 
@@ -34,12 +36,22 @@ public final class DuctFilled implements Rule {
   public Stream<Verdict> check(Study study) {
     return Lying.of(study).all().stream()
         .filter(bundle -> !study.lyingIn(bundle).isEmpty())
-        .filter(bundle -> bundle.form().isPresent())
+        .filter(bundle ->
+            bundle.form().isEmpty()
+                ? study.project().bundles().contains(bundle)
+                : Fill.of(bundle, study).isPresent())
         .flatMap(Contained.one(this, Bundle::id, bundle -> judge(bundle, study)));
   }
 
   private static Verdict judge(Bundle bundle, Study study) {
-    var fill = Fill.of(bundle, study).orElseThrow();
+    var known = Fill.of(bundle, study);
+    if (known.isEmpty())
+      return new Verdict.NotChecked(
+          bundle.id(),
+          bundle.inside()
+              ? "no duct is drawn where it lies, and nobody said how large it is"
+              : "nobody said what it is and how large inside");
+    var fill = known.get();
     var judged = fill.judged();
     if (judged.holds()) return new Verdict.Pass(bundle.id(), judged.trail());
     return new Verdict.Finding(
@@ -53,7 +65,7 @@ public final class DuctFilled implements Rule {
         wider(bundle, fill, study));
   }
 
-  /// A duct that is drawn, in the next width that will do; it grows to both sides.
+  /// The next size that will do; a duct that is drawn grows to both sides.
   private static List<Repair> wider(Bundle bundle, Fill fill, Study study) {
     for (var cabinet : study.project().layout().cabinets())
       for (var duct : cabinet.ducts()) {
@@ -77,7 +89,15 @@ public final class DuctFilled implements Rule {
                             .map(d -> d.id().equals(duct.id()) ? wide : d)
                             .toList()))));
       }
-    return List.of();
+    return RightSize.of(bundle, bundle.form().orElseThrow().kind(), study)
+        .map(form ->
+            Repair.of(
+                Edits.change(bundle.with(b -> b.form = Optional.of(form)))
+                    .named(
+                        "Take a %s of %s for the %s"
+                            .formatted(form.kind().words(), form.width(), bundle.name()))))
+        .stream()
+        .toList();
   }
 
   private static Length less(Length from, Length by) {

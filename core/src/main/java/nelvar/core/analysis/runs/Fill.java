@@ -21,7 +21,7 @@ import nelvar.core.units.Percent;
 /// Ducts by the school of the Brief (60, 50 or 20 %). Conduits: North American 53 % for one, 31 %
 /// for two, 40 % for three and more (NEC 2023, Chapter 9, Table 1, from memory); elsewhere 40 %
 /// (common practice). Trays: one layer, side by side, as their ampacities are for. Carriers are
-/// judged by their width besides ([CarrierFits]).
+/// judged by their width besides ([CarrierFits]). Looms and coiled cords have no walls.
 ///
 /// @param cut where the most lies
 /// @param discs what lies there
@@ -35,7 +35,12 @@ public record Fill(
   private static final double CARRIER = 60;
 
   public static Optional<Fill> of(Bundle bundle, Study study) {
-    return bundle.form().map(form -> of(bundle, form, study));
+    return bundle.form().filter(Fill::walled).map(form -> of(bundle, form, study));
+  }
+
+  /// A loom has no walls that could be too near, and a coiled cord is one cable.
+  private static boolean walled(Bundle.Form form) {
+    return form.kind() != Bundle.Kind.LOOM && form.kind() != Bundle.Kind.COIL;
   }
 
   private static Fill of(Bundle bundle, Bundle.Form form, Study study) {
@@ -46,9 +51,17 @@ public record Fill(
             .orElseGet(() -> new Lying.Cut(bundle.id(), 0, 0, List.of()));
     var discs = Disc.of(cut.wires(), study);
     var w = Working.of("Fill of " + bundle.name());
-    var taken = taken(discs, tray);
+    var hoses =
+        form.hoses().stream()
+            .mapToDouble(d -> d.metres() * 1000)
+            .map(d -> tray ? d : Math.PI / 4 * d * d)
+            .sum();
+    var taken = taken(discs, tray) + hoses;
     var room = room(form);
-    w.given(tray ? "Σd" : "ΣA", size(taken, tray), words(discs));
+    w.given(
+        tray ? "Σd" : "ΣA",
+        size(taken, tray),
+        words(discs) + (form.hoses().isEmpty() ? "" : ", %d hoses".formatted(form.hoses().size())));
     w.given(tray ? "b" : "A", size(room, tray), size(form));
     if (discs.stream().anyMatch(Disc::assumed))
       w.assumed("d", "some", "of wires that are not stocked: 0.8 mm of insulation");
@@ -68,6 +81,7 @@ public record Fill(
       case DUCT, CARRIER -> width * height;
       case CONDUIT -> Math.PI / 4 * width * width;
       case TRAY -> width;
+      case LOOM, COIL -> throw new IllegalStateException("nothing around it");
     };
   }
 
@@ -108,6 +122,7 @@ public record Fill(
               : new Limit(new Percent(40), "common practice");
       case TRAY -> new Limit(Percent.WHOLE, "one layer, as their ampacities are for");
       case CARRIER -> new Limit(new Percent(CARRIER), "common practice");
+      case LOOM, COIL -> throw new IllegalStateException("nothing around it");
     };
   }
 

@@ -143,6 +143,30 @@ public final class RunEdits {
         Optional.of(row.id()));
   }
 
+  /// What lands on two ways of a plug and its socket changes places, on both halves.
+  public static Edit exchange(Device connector, int one, int other) {
+    return new Edit(
+        "Exchange ways %d and %d of %s".formatted(one, other, connector.designation()),
+        project ->
+            project.withConductors(
+                changed(
+                    project.conductors(),
+                    wire -> wire.touches(connector.id()),
+                    wire ->
+                        wire.withEnds(
+                            exchanged(wire.from(), connector, one, other),
+                            exchanged(wire.to(), connector, one, other)))));
+  }
+
+  private static TerminalRef exchanged(TerminalRef end, Device connector, int one, int other) {
+    if (!end.device().equals(connector.id())) return end;
+    for (var half : List.of("A", "B")) {
+      if (end.terminal().equals(one + half)) return new TerminalRef(end.device(), other + half);
+      if (end.terminal().equals(other + half)) return new TerminalRef(end.device(), one + half);
+    }
+    return end;
+  }
+
   public static Edit gland(Cable cable, Optional<Cable.Gland> gland) {
     return new Edit(
         gland
