@@ -12,6 +12,7 @@ import nelvar.core.analysis.runs.Entries;
 import nelvar.core.analysis.runs.Fill;
 import nelvar.core.analysis.runs.HowLong;
 import nelvar.core.analysis.runs.Lying;
+import nelvar.core.analysis.runs.WireKinds;
 import nelvar.core.analysis.runs.WiringHours;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.NelvarJson;
@@ -36,6 +37,12 @@ final class RunsCommand implements Callable<Integer> {
       names = "--json",
       description = "Machine-readable, version 1; see docs/guide/command-line.md.")
   private boolean json;
+
+  @CommandLine.Option(
+      names = "--stock",
+      description =
+          "Which single wires are bought, and which of them become thicker ones so that whole drums cost less.")
+  private boolean stock;
 
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
 
@@ -72,6 +79,17 @@ final class RunsCommand implements Callable<Integer> {
   private record Cut(
       String kind, double metres, int drums, double drum, double left, int withoutLength) {}
 
+  /// Of one kind; what its drums cost is absent where the catalogue has no price.
+  private record Bought(String kind, double metres, int drums, Optional<Double> cost) {}
+
+  private record Stock(
+      int version,
+      String project,
+      List<Bought> before,
+      List<String> merges,
+      List<Bought> after,
+      double saves) {}
+
   private record Told(
       int version,
       String project,
@@ -85,6 +103,7 @@ final class RunsCommand implements Callable<Integer> {
   public Integer call() throws Exception {
     var study = Study.of(ProjectFile.at(file).open(), CatalogueFile.standard());
     var out = java.util.Objects.requireNonNull(spec).commandLine().getOut();
+    if (stock) return stock(study, out);
     var told =
         new Told(
             1,
@@ -103,6 +122,61 @@ final class RunsCommand implements Callable<Integer> {
       out.println(NelvarJson.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(told));
     else print(told, study, out);
     return CommandLineTool.FINE;
+  }
+
+  private int stock(Study study, PrintWriter out) throws java.io.IOException {
+    var answer = WireKinds.of(study, CatalogueFile.standard());
+    var told =
+        new Stock(
+            1,
+            study.project().name(),
+            answer.before().stream().map(RunsCommand::bought).toList(),
+            answer.merges().stream().map(WireKinds.Merge::words).toList(),
+            answer.after().stream().map(RunsCommand::bought).toList(),
+            Math.round(answer.saves() * 100) / 100.0);
+    if (json) {
+      out.println(NelvarJson.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(told));
+      return CommandLineTool.FINE;
+    }
+    var currency = study.project().brief().policies().currency();
+    out.printf("As designed, %d kinds of wire in whole drums:%n", told.before().size());
+    print(told.before(), currency, out);
+    out.println();
+    if (told.merges().isEmpty()) {
+      out.println("No kind can be left out so that it costs less.");
+      return CommandLineTool.FINE;
+    }
+    for (var merge : told.merges()) out.println(merge);
+    out.printf(
+        Locale.ROOT,
+        "%nThen %d kinds, %.2f %s less:%n",
+        told.after().size(),
+        told.saves(),
+        currency);
+    print(told.after(), currency, out);
+    out.println("In the window: Find, 'Fewer kinds of wire'.");
+    return CommandLineTool.FINE;
+  }
+
+  private static Bought bought(WireKinds.Kind kind) {
+    return new Bought(
+        kind.words(),
+        Math.round(kind.metres().metres() * 100) / 100.0,
+        kind.drums(),
+        kind.cost().map(cost -> Math.round(cost * 100) / 100.0));
+  }
+
+  private static void print(List<Bought> kinds, String currency, PrintWriter out) {
+    for (var kind : kinds)
+      out.printf(
+          Locale.ROOT,
+          "  %-34s %8.1f m  %d drums  %s%n",
+          kind.kind(),
+          kind.metres(),
+          kind.drums(),
+          kind.cost()
+              .map(cost -> String.format(Locale.ROOT, "%.2f %s", cost, currency))
+              .orElse("no price"));
   }
 
   private static Run run(Conductor wire, Study study) {

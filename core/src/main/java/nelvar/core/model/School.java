@@ -273,6 +273,26 @@ public record School(
           "function",
           Optional.empty());
 
+  public static final School WIRE_NUMBERS =
+      new School(
+          "wire-numbers",
+          "What is written on the ends of wires",
+          List.of(
+              new Option(
+                  "wire",
+                  "each wire its own number",
+                  "A number is one wire from end to end: whoever pulls it finds both ends."),
+              new Option(
+                  "potential",
+                  "one number for all wires that are joined",
+                  "A number is one potential: whoever measures knows what to expect, wherever it is met."),
+              new Option(
+                  "ends",
+                  "where it lands and where it comes from",
+                  "Landed without papers, and landed again after a repair.")),
+          "wire",
+          Optional.empty());
+
   /// In the order they are shown.
   public static final List<School> ALL =
       List.of(
@@ -284,6 +304,7 @@ public record School(
           WIRE_SLACK,
           DUCT_FILL,
           WIRE_COLOURS,
+          WIRE_NUMBERS,
           CONTINUOUS_LOAD,
           SMALL_BREAKER,
           DIRECT_TRIP,

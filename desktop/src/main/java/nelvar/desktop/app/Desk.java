@@ -60,6 +60,7 @@ public final class Desk {
 
   List<Command> commands(List<Stage> stages) {
     var all = new ArrayList<Command>();
+    var wires = new WireCommands(window, workers);
     for (var i = 0; i < stages.size(); i++) {
       var stage = stages.get(i);
       all.add(
@@ -97,6 +98,8 @@ public final class Desk {
             "Choose for the selected load: " + Goal.LEAST_COST.words(),
             "Shortcut+Shift+J",
             () -> chooseForMe(Goal.LEAST_COST, true)));
+    all.add(Command.of("Number the wires in the order they are laid", "", wires::number));
+    all.add(Command.of("Fewer kinds of wire in stock", "", wires::fewerKinds));
     all.add(
         Command.of(
             "Assign free signals to pins", "Shortcut+Shift+P", () -> window.pins().assign()));

@@ -77,6 +77,12 @@ public final class QuantityField<Q> extends VBox {
     wrong("");
   }
 
+  /// Otherwise called, where what it asks depends on another field.
+  public void name(String name) {
+    label.setText(name);
+    field.setAccessibleText(name);
+  }
+
   /// So much room for its name, px; longer ones wrap.
   public void nameWide(double width) {
     label.setMinWidth(width);

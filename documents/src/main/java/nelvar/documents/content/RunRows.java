@@ -12,6 +12,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.runs.CutList;
 import nelvar.core.analysis.runs.Fill;
 import nelvar.core.analysis.runs.Lying;
+import nelvar.core.analysis.runs.WireMarks;
 import nelvar.core.analysis.runs.WiringHours;
 import nelvar.core.analysis.runs.WiringOrder;
 import nelvar.core.model.Cable;
@@ -57,7 +58,8 @@ final class RunRows {
         rows);
   }
 
-  /// Two for each wire, one for each end: its number, and where that end and the other one land.
+  /// Two for each wire, one for each end: what is written on its sleeve by the scheme of the Brief,
+  /// its number, and where that end and the other one land.
   static ListTable labels(Study study) {
     var rows = new ArrayList<List<ListTable.Cell>>();
     for (var wire :
@@ -70,6 +72,7 @@ final class RunRows {
         var other = there ? wire.to() : wire.from();
         rows.add(
             row(
+                WireMarks.of(study).at(wire, here),
                 wire.label().text(),
                 Lists.end(study, here),
                 Lists.end(study, other),
@@ -80,6 +83,7 @@ final class RunRows {
         "labels",
         "Labels, one row an end",
         List.of(
+            text("On its sleeve", 2),
             text("No.", 1.2),
             text("This end", 2),
             text("Other end", 2),
@@ -178,7 +182,8 @@ final class RunRows {
               bundle.name(),
               bundle.form().map(form -> form.kind().words()).orElse(""),
               study.lyingIn(bundle).size(),
-              fill.<Object>map(f -> f.filled().value()).orElse("size not known"),
+              fill.<Object>map(f -> f.filled().value())
+                  .orElse(bundle.form().isPresent() ? "nothing around it" : "size not known"),
               fill.<Object>map(f -> f.most().percent()).orElse(""),
               fill.map(f -> f.most().because()).orElse("")));
     }

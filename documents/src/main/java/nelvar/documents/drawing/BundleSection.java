@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.runs.Disc;
 import nelvar.core.analysis.runs.Fill;
@@ -35,19 +36,27 @@ public final class BundleSection {
       Bundle bundle, Study study, Optional<Id> selected, double width, double height) {
     var fill = Fill.of(bundle, study);
     var discs = fill.map(Fill::discs).orElseGet(() -> Disc.of(study.lyingIn(bundle), study));
-    var diameters = discs.stream().map(Disc::millimetres).toList();
-    var form = bundle.form();
+    var hoses = bundle.form().map(Bundle.Form::hoses).orElse(List.of());
+    var diameters =
+        Stream.concat(
+                hoses.stream().map(d -> d.metres() * 1000), discs.stream().map(Disc::millimetres))
+            .toList();
+    var tied = bundle.form().filter(BundleSection::tied).isPresent();
+    var form = bundle.form().filter(f -> !tied(f));
     var round = form.filter(f -> f.kind() == Bundle.Kind.CONDUIT).isPresent();
-    var wide =
+    double wide =
         form.map(f -> f.width().metres() * 1000)
             .orElseGet(() -> {
               var area = discs.stream().mapToDouble(Disc::area).sum();
               return Math.max(20, Math.sqrt(area / 0.45) * 1.3);
             });
-    var laid = round ? Packing.round(diameters, wide) : Packing.trough(diameters, wide);
+    if (tied) wide = bunch(diameters);
+    var laid = round || tied ? Packing.round(diameters, wide) : Packing.trough(diameters, wide);
     var piled = laid.stream().mapToDouble(l -> l.y() + l.radius()).max().orElse(0);
     var high =
-        round ? wide : Math.max(piled, form.map(f -> f.height().metres() * 1000).orElse(piled));
+        round || tied
+            ? wide
+            : Math.max(piled, form.map(f -> f.height().metres() * 1000).orElse(piled));
     high = Math.max(high, 8);
     var scale =
         Math.min(
@@ -57,15 +66,35 @@ public final class BundleSection {
     var spots = new ArrayList<Drawing.Spot>();
     var left = MARGIN;
     var floor = MARGIN + high * scale;
-    walls(form, wide, high, left, floor, scale, shapes);
+    if (!tied) walls(form, wide, high, left, floor, scale, shapes);
     for (var one : laid)
-      disc(discs.get(one.of()), one, left, floor, scale, study, selected, shapes, spots);
-    if (laid.size() < discs.size())
+      if (one.of() < hoses.size()) hose(one, left, floor, scale, shapes);
+      else
+        disc(
+            discs.get(one.of() - hoses.size()),
+            one,
+            left,
+            floor,
+            scale,
+            study,
+            selected,
+            shapes,
+            spots);
+    if (tied)
       shapes.add(
           Shape.text(
               left,
               floor + 16,
-              "%d find no place in it".formatted(discs.size() - laid.size()),
+              bundle.form().map(f -> f.kind().words()).orElse("") + ", nothing around it",
+              Face.TEXT,
+              12.5,
+              Ink.TEXT_SOFT));
+    else if (laid.size() < diameters.size())
+      shapes.add(
+          Shape.text(
+              left,
+              floor + 16,
+              "%d find no place in it".formatted(diameters.size() - laid.size()),
               Face.TEXT,
               12.5,
               Ink.ERROR));
@@ -85,6 +114,30 @@ public final class BundleSection {
             .orElse(150.0);
     return new Drawing(
         Math.min(width, 2 * MARGIN + Math.max(words, wide * scale)), floor + 24, shapes, spots);
+  }
+
+  /// The narrowest ring that holds all of them, mm.
+  private static double bunch(List<Double> diameters) {
+    var wide = Math.sqrt(diameters.stream().mapToDouble(d -> d * d).sum());
+    while (Packing.round(diameters, wide).size() < diameters.size()) wide *= 1.04;
+    return wide;
+  }
+
+  private static boolean tied(Bundle.Form form) {
+    return form.kind() == Bundle.Kind.LOOM || form.kind() == Bundle.Kind.COIL;
+  }
+
+  private static void hose(
+      Packing.Laid laid, double left, double floor, double scale, List<Shape> shapes) {
+    var r = laid.radius() * scale;
+    for (var ring : new double[] {r - 0.5, r * 0.7})
+      shapes.add(
+          Shape.circle(
+              left + laid.x() * scale,
+              floor - laid.y() * scale,
+              Math.max(0.6, ring),
+              Optional.of(Ink.CARD),
+              Optional.of(Shape.Pen.of(Ink.TEXT_SOFT, 1))));
   }
 
   private static String size(Bundle.Form form) {

@@ -21,21 +21,23 @@ import nelvar.core.analysis.space.TerminalPlace;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
 import nelvar.core.model.Id;
+import nelvar.core.model.Place;
 import nelvar.core.model.Shell;
 import nelvar.core.model.Surface;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.standards.Glands;
 
 /// Where wires run: the plate to scale with its ducts as full as they are along their length, the
-/// glands at the side cables leave at, trays, conduits and carriers below, and the way of what is
-/// selected lit from end to end. Units are pixels.
+/// glands at the side cables leave at, beside it the door and trays, conduits and carriers with
+/// what they lead to, and the way of what is selected lit from end to end. Units are pixels.
 public final class RunsPicture {
   private static final double MARGIN = 16;
   private static final double SMALL = 11;
 
   /// For what lies outside, at least.
-  private static final double ASIDE = 150;
+  private static final double ASIDE = 166;
 
   /// For glands and the name of one.
   private static final double BELOW = 30;
@@ -79,22 +81,31 @@ public final class RunsPicture {
               Face.TEXT,
               13,
               Ink.TEXT_SOFT));
-      var end = bars(outside, MARGIN, MARGIN + 44, width - 2 * MARGIN);
+      var end = aside(outside, MARGIN, MARGIN + 44, width - 2 * MARGIN);
       return new Drawing(width, Math.max(height, end + 6), shapes, spots);
     }
-    var right = cabinet(cabinet.get(), width - (outside.isEmpty() ? 0 : ASIDE), height);
-    var end =
-        outside.isEmpty()
-            ? 0
-            : bars(outside, right + MARGIN, MARGIN + 10, width - right - 2 * MARGIN);
+    var alone = study.project().devices().stream().allMatch(d -> d.place() == Place.PANEL);
+    var right = cabinet(cabinet.get(), width - (alone ? 0 : ASIDE), height);
+    var end = alone ? 0 : aside(outside, right + MARGIN, MARGIN + 10, width - right - 2 * MARGIN);
     return new Drawing(width, Math.max(height, end + 6), shapes, spots);
   }
 
-  private double bars(List<Bundle> outside, double x, double top, double width) {
+  /// The door, then what lies outside with what it leads to.
+  private double aside(List<Bundle> outside, double x, double top, double width) {
     var through = new HashSet<Id>();
     selected.ifPresent(through::add);
     for (var wire : lit) for (var bundle : study.bundles(wire)) through.add(bundle.id());
-    return new TrayBars(study, through, shapes, spots).draw(outside, x, top, width);
+    var ends = new FarEnds(study, lit, shapes, spots);
+    var y = group("on the door", ends.onDoor(), ends, x, top, width);
+    y = new TrayBars(study, through, ends, shapes, spots).draw(outside, x, y, width);
+    return group("on the machine", ends.beside(outside), ends, x, y + 10, width);
+  }
+
+  private double group(
+      String title, List<Device> devices, FarEnds ends, double x, double top, double width) {
+    if (devices.isEmpty()) return top;
+    shapes.add(Shape.text(x, top, title, Face.TEXT, 12, Ink.TEXT_SOFT));
+    return ends.draw(devices, x, top + 6, width) + 18;
   }
 
   /// Its right edge on the picture.

@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.runs.Disc;
 import nelvar.core.analysis.runs.Fill;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Id;
@@ -12,9 +13,12 @@ import nelvar.core.model.Id;
 /// Trays, conduits and carriers below each other, as full as they are.
 ///
 /// @param lit those that are drawn as chosen
-record TrayBars(Study study, Set<Id> lit, List<Shape> shapes, List<Drawing.Spot> spots) {
+/// @param ends what they lead to
+record TrayBars(
+    Study study, Set<Id> lit, FarEnds ends, List<Shape> shapes, List<Drawing.Spot> spots) {
   private static final double SMALL = 11;
-  private static final double ROW = 42;
+  private static final double ROW = 30;
+  private static final double BETWEEN = 5;
 
   /// Where the last one ends.
   double draw(List<Bundle> bundles, double x, double top, double width) {
@@ -23,16 +27,22 @@ record TrayBars(Study study, Set<Id> lit, List<Shape> shapes, List<Drawing.Spot>
     var y = top + 8;
     for (var bundle : bundles) {
       bar(bundle, lit.contains(bundle.id()), x, y, width);
-      y += ROW;
+      y = ends.draw(ends.through(bundle), x, y + ROW, width) + BETWEEN;
     }
     return y;
+  }
+
+  private String without(Bundle bundle) {
+    var lying = Disc.of(study.lyingIn(bundle), study).size();
+    if (lying == 0) return "empty";
+    return bundle.form().isPresent() ? lying + " tied" : "size not known";
   }
 
   private void bar(Bundle bundle, boolean chosen, double x, double y, double width) {
     var fill = Fill.of(bundle, study);
     var says =
         fill.map(f -> String.format(Locale.ROOT, "%.0f %%", f.filled().value().percent()))
-            .orElse(study.lyingIn(bundle).isEmpty() ? "empty" : "size not known");
+            .orElseGet(() -> without(bundle));
     var ink = chosen ? Ink.ACCENT : Ink.TEXT;
     var end = Faces.width(says, Face.TEXT, SMALL) + 6;
     shapes.add(

@@ -11,6 +11,7 @@ import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Designation;
 import nelvar.core.model.Id;
+import nelvar.core.model.School;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.model.edit.NextName;
@@ -57,6 +58,11 @@ public final class DesignationUnique implements Rule {
           var first = seen.putIfAbsent(thing.name(), thing.id());
           var w = Working.of("Designation");
           w.given("designation", thing.name(), thing.id().text());
+          if (study.conductor(thing.id()).isPresent())
+            w.given(
+                "on its ends",
+                study.project().brief().policies().answer(School.WIRE_NUMBERS).words(),
+                "Brief");
           var trail = w.explain(thing).trail();
           if (first == null) return new Verdict.Pass(thing.id(), trail);
           var next = NextName.designation(study.project(), thing.name().stem());

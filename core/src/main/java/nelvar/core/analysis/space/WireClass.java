@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import nelvar.core.analysis.Potentials;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Controller;
 import nelvar.core.catalogue.Part;
@@ -13,7 +14,6 @@ import nelvar.core.catalogue.Terminal;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 import nelvar.core.model.TerminalRef;
-import nelvar.core.network.Edge;
 
 /// How much a wire disturbs those beside it, or is disturbed by them.
 public enum WireClass {
@@ -41,48 +41,21 @@ public enum WireClass {
   }
 
   private static Map<Id, WireClass> all(Study study) {
-    var topology = study.network().topology();
-    var nets = nets(study);
+    var nets = Potentials.of(study);
     var motors = motorNets(nets, study);
     var mains = OnMains.of(study).conductors();
     var all = new HashMap<Id, WireClass>();
     for (var wire : study.project().conductors()) {
-      var node = topology.node(wire.from());
-      if (node >= 0 && motors.contains(nets[node])) all.put(wire.id(), MOTOR);
+      if (motors.contains(nets.at(wire.from()))) all.put(wire.id(), MOTOR);
       else if (mains.contains(wire.id())) all.put(wire.id(), MAINS);
       else if (signal(wire.from(), study) || signal(wire.to(), study)) all.put(wire.id(), SIGNAL);
     }
     return all;
   }
 
-  /// For each terminal the number of what wires and parts join it to for good.
-  private static int[] nets(Study study) {
-    var topology = study.network().topology();
-    var joined = topology.joinedNodes();
-    var root = new int[joined.length];
-    for (var i = 0; i < root.length; i++) root[i] = i;
-    for (var edge = 0; edge < topology.edgeCount(); edge++) {
-      if (!(topology.edge(edge) instanceof Edge.Wire)) continue;
-      var a = root(joined[topology.from(edge)], root);
-      var b = root(joined[topology.otherEnd(edge, topology.from(edge))], root);
-      root[Math.max(a, b)] = Math.min(a, b);
-    }
-    return java.util.Arrays.stream(joined).map(node -> root(node, root)).toArray();
-  }
-
-  private static int root(int of, int[] root) {
-    var at = of;
-    while (root[at] != at) {
-      root[at] = root[root[at]];
-      at = root[at];
-    }
-    return at;
-  }
-
   /// What joins a terminal of a drive, not one it is fed or told by, and one of a motor, through
   /// terminals and plugs.
-  private static Set<Integer> motorNets(int[] nets, Study study) {
-    var topology = study.network().topology();
+  private static Set<Integer> motorNets(Potentials nets, Study study) {
     var given = new HashSet<Integer>();
     var fed = new HashSet<Integer>();
     var motors = new HashSet<Integer>();
@@ -95,11 +68,11 @@ public enum WireClass {
         intake.back().ifPresent(feeding::add);
       }
       for (var terminal : part.get().terminals()) {
-        var node = topology.node(new TerminalRef(device.id(), terminal.name()));
-        if (node < 0 || terminal.role() == Terminal.Role.PROTECTIVE) continue;
-        if (part.get().motor()) motors.add(nets[node]);
-        else if (feeding.contains(terminal.name())) fed.add(nets[node]);
-        else if (terminal.role() != Terminal.Role.SIGNAL) given.add(nets[node]);
+        var net = nets.at(new TerminalRef(device.id(), terminal.name()));
+        if (net < 0 || terminal.role() == Terminal.Role.PROTECTIVE) continue;
+        if (part.get().motor()) motors.add(net);
+        else if (feeding.contains(terminal.name())) fed.add(net);
+        else if (terminal.role() != Terminal.Role.SIGNAL) given.add(net);
       }
     }
     given.retainAll(motors);

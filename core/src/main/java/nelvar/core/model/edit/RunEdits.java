@@ -14,6 +14,7 @@ import nelvar.core.model.Bundle;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
+import nelvar.core.model.Designation;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.Project;
@@ -141,6 +142,18 @@ public final class RunEdits {
         Optional.empty(),
         Optional.empty(),
         Optional.of(row.id()));
+  }
+
+  /// Wires get other numbers; what stands on their sleeves changes with them.
+  public static Edit number(java.util.Map<Id, Designation> next) {
+    return new Edit(
+        "Number %d wires anew".formatted(next.size()),
+        project ->
+            project.withConductors(
+                changed(
+                    project.conductors(),
+                    wire -> next.containsKey(wire.id()),
+                    wire -> wire.withLabel(Objects.requireNonNull(next.get(wire.id()))))));
   }
 
   /// What lands on two ways of a plug and its socket changes places, on both halves.

@@ -11,6 +11,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
+import nelvar.core.analysis.runs.RightSize;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.units.ImpossibleQuantity;
@@ -46,12 +47,37 @@ final class FormBar extends VBox {
       length("Height of a link", v -> draft.outerHeight = v);
   private final QuantityField<Optional<Length>> off =
       length("Fixed end off middle", v -> draft.fixedOff = v);
+  private final QuantityField<Optional<Length>> room =
+      length("Free for its loop", v -> draft.room = v);
+  private final QuantityField<Optional<Integer>> strokes =
+      new QuantityField<>(
+          "Strokes an hour",
+          "",
+          FormBar::count,
+          value -> {
+            draft.strokes = value;
+            return take();
+          });
+  private final QuantityField<List<Length>> hoses =
+      new QuantityField<>(
+          "Hoses beside",
+          "",
+          FormBar::lengths,
+          value -> {
+            draft.hoses = value;
+            return take();
+          });
+  private final QuantityField<Optional<Length>> closed =
+      length("Long at rest", v -> draft.closed = v);
+  private final ChoiceBox<Optional<Bundle.Hand>> opens =
+      choice("form-opens", List.of(Bundle.Hand.values()), Bundle.Hand::words, "not said");
   private final QuantityField<String> from = words("Leads from", v -> draft.from = v);
   private final QuantityField<String> to = words("Leads to", v -> draft.to = v);
   private final QuantityField<Optional<Length>> along = length("Long", v -> draft.along = v);
   private final Label missing = new Label();
-  private final List<VBox> ofCarrier = List.of(travel, bend, pitch, outer, off);
+  private final List<VBox> ofCarrier = List.of(travel, bend, pitch, outer, off, room, strokes);
   private final HBox lying = named("It moves", lies);
+  private final HBox opening = named("Opens", opens);
 
   /// What stands in the fields.
   private static final class Draft {
@@ -65,6 +91,11 @@ final class FormBar extends VBox {
     private Optional<Length> fixedOff = Optional.empty();
     private Optional<Bundle.Lies> lies = Optional.empty();
     private List<Length> dividers = List.of();
+    private Optional<Bundle.Hand> opens = Optional.empty();
+    private Optional<Length> room = Optional.empty();
+    private Optional<Integer> strokes = Optional.empty();
+    private List<Length> hoses = List.of();
+    private Optional<Length> closed = Optional.empty();
     private String from = "";
     private String to = "";
     private Optional<Length> along = Optional.empty();
@@ -72,12 +103,15 @@ final class FormBar extends VBox {
 
   FormBar() {
     super(4);
-    for (var box : List.of(kind, lies))
+    for (var box : List.of(kind, lies, opens))
       box.valueProperty()
           .addListener(_ -> {
             if (showing) return;
+            var other = !draft.kind.equals(kind.getValue());
             draft.kind = kind.getValue();
             draft.lies = lies.getValue();
+            draft.opens = opens.getValue();
+            if (other) fits();
             fold();
             take();
           });
@@ -91,8 +125,9 @@ final class FormBar extends VBox {
     fields
         .getChildren()
         .addAll(named("It is", kind), width, height, named("Kept for", only), from, to, along);
+    fields.getChildren().add(closed);
     fields.getChildren().addAll(ofCarrier);
-    fields.getChildren().add(lying);
+    fields.getChildren().addAll(lying, opening, hoses);
     for (var node : fields.getChildren()) {
       ((javafx.scene.layout.Region) node).setPrefWidth(168);
       if (node instanceof QuantityField<?> field) field.nameWide(78);
@@ -163,14 +198,59 @@ final class FormBar extends VBox {
         });
   }
 
+  private static Reading<Optional<Integer>> count(String text) {
+    if (text.isBlank()) return new Reading.Value<>(Optional.empty());
+    try {
+      return new Reading.Value<>(Optional.of(Integer.parseInt(text.strip())));
+    } catch (NumberFormatException none) {
+      return new Reading.Misread<>(
+          "'%s' is no number: strokes an hour are written as 720".formatted(text.strip()));
+    }
+  }
+
+  private static Reading<List<Length>> lengths(String text) {
+    var all = new ArrayList<Length>();
+    for (var one : text.split("[,;+]")) {
+      if (one.isBlank()) continue;
+      switch (Kind.LENGTH.read(one)) {
+        case Reading.Misread<Length>(var why) -> {
+          return new Reading.Misread<>(why);
+        }
+        case Reading.Value<Length>(var value) -> all.add(value);
+      }
+    }
+    return new Reading.Value<>(List.copyOf(all));
+  }
+
+  /// Nobody types what follows from what lies in it: the size it is sold in that holds it.
+  private void fits() {
+    if (draft.kind.isEmpty() || draft.width.isPresent() || session.isEmpty() || shown.isEmpty())
+      return;
+    RightSize.of(shown.get(), draft.kind.get(), session.get().review().get().study())
+        .ifPresent(form -> {
+          draft.width = Optional.of(form.width());
+          draft.height = Optional.of(form.height());
+          show(width, draft.width);
+          show(height, draft.height);
+        });
+  }
+
   /// @param bundle whose form it is; a duct of a plate has its form from the Panel
   void show(Session next, Optional<Bundle> bundle) {
     session = Optional.of(next);
     setVisible(bundle.isPresent());
     setManaged(bundle.isPresent());
     if (shown.equals(bundle)) return;
+    var half = half(bundle);
     shown = bundle;
-    bundle.ifPresent(this::show);
+    if (!half) bundle.ifPresent(this::show);
+  }
+
+  /// Whether what is half said of the same one waits for the rest.
+  private boolean half(Optional<Bundle> next) {
+    return next.isPresent()
+        && shown.filter(b -> b.id().equals(next.get().id())).isPresent()
+        && !missing().isEmpty();
   }
 
   private void show(Bundle bundle) {
@@ -191,7 +271,12 @@ final class FormBar extends VBox {
                 draft.fixedOff = Optional.of(it.fixedOff());
                 draft.lies = Optional.of(it.lies());
                 draft.dividers = it.dividers();
+                draft.opens = it.opens();
+                draft.room = it.room();
+                draft.strokes = it.strokesPerHour();
               });
+          draft.hoses = form.hoses();
+          draft.closed = form.closed();
         });
     bundle
         .course()
@@ -203,6 +288,14 @@ final class FormBar extends VBox {
     kind.setValue(draft.kind);
     only.setValue(bundle.only());
     lies.setValue(draft.lies);
+    opens.setValue(draft.opens);
+    show(room, draft.room);
+    show(closed, draft.closed);
+    strokes.show(draft.strokes.map(String::valueOf).orElse(""));
+    hoses.show(
+        draft.hoses.stream()
+            .map(Length::toString)
+            .collect(java.util.stream.Collectors.joining(", ")));
     show(width, draft.width);
     show(height, draft.height);
     show(travel, draft.travel);
@@ -230,7 +323,17 @@ final class FormBar extends VBox {
     }
     lying.setVisible(carrier);
     lying.setManaged(carrier);
-    var said = draft.kind.isPresent();
+    var aside = carrier && draft.lies.filter(l -> l == Bundle.Lies.ON_SIDE).isPresent();
+    opening.setVisible(aside);
+    opening.setManaged(aside);
+    var said = draft.kind.isPresent() && draft.kind.get() != Bundle.Kind.LOOM;
+    var coil = draft.kind.filter(k -> k == Bundle.Kind.COIL).isPresent();
+    width.name(coil ? "Over its turns" : "Wide inside");
+    height.name(coil ? "The cord" : "High inside");
+    closed.setVisible(coil);
+    closed.setManaged(coil);
+    hoses.setVisible(said && !coil);
+    hoses.setManaged(said && !coil);
     var round = draft.kind.filter(k -> k == Bundle.Kind.CONDUIT).isPresent();
     width.setVisible(said);
     width.setManaged(said);
@@ -262,12 +365,23 @@ final class FormBar extends VBox {
   }
 
   private Optional<Bundle.Form> form() {
+    if (draft.kind.filter(k -> k == Bundle.Kind.LOOM).isPresent())
+      return Optional.of(Bundle.Form.loom());
     if (draft.kind.isEmpty() || draft.width.isEmpty()) return Optional.empty();
     var kindNow = draft.kind.get();
-    if (kindNow == Bundle.Kind.CONDUIT) return Optional.of(Bundle.Form.conduit(draft.width.get()));
+    if (kindNow == Bundle.Kind.CONDUIT)
+      return Optional.of(Bundle.Form.conduit(draft.width.get()).withHoses(draft.hoses));
     if (draft.height.isEmpty()) return Optional.empty();
+    if (kindNow == Bundle.Kind.COIL)
+      return draft.closed.map(at -> Bundle.Form.coil(draft.width.get(), draft.height.get(), at));
     return Optional.of(
-        new Bundle.Form(kindNow, draft.width.get(), draft.height.get(), carrier(kindNow)));
+        new Bundle.Form(
+            kindNow,
+            draft.width.get(),
+            draft.height.get(),
+            carrier(kindNow),
+            draft.hoses,
+            Optional.empty()));
   }
 
   private Optional<Bundle.Carrier> carrier(Bundle.Kind kindNow) {
@@ -285,7 +399,10 @@ final class FormBar extends VBox {
             draft.fixedOff.orElse(new Length(0)),
             draft.outerHeight.get(),
             draft.dividers,
-            draft.lies.get()));
+            draft.lies.get(),
+            draft.opens.filter(_ -> draft.lies.get() == Bundle.Lies.ON_SIDE),
+            draft.room,
+            draft.strokes));
   }
 
   private Optional<Bundle.Course> course() {
@@ -297,7 +414,9 @@ final class FormBar extends VBox {
   /// What is still to be said before it counts.
   private String missing() {
     var all = new ArrayList<String>();
-    if (draft.kind.isPresent()) {
+    if (draft.kind.filter(k -> k == Bundle.Kind.COIL).isPresent()) {
+      if (form().isEmpty()) all.add("how wide its turns are, how thick the cord, how long at rest");
+    } else if (draft.kind.isPresent() && draft.kind.get() != Bundle.Kind.LOOM) {
       if (draft.width.isEmpty()) all.add("how wide it is inside");
       if (draft.height.isEmpty() && draft.kind.get() != Bundle.Kind.CONDUIT)
         all.add("how high it is inside");

@@ -152,7 +152,7 @@ final class RunsModel {
             .flatMap(parts -> parts.stream().findFirst())
             .flatMap(part -> review.project().layout().cabinet(part.cabinet()))
             .or(() -> cabinets.stream().findFirst());
-    return RunsPicture.of(study, at, selected, width, height);
+    return RunsPicture.of(study, at, selected, width - SCROLL_BAR, height);
   }
 
   /// How long what is selected is, and who says so.
@@ -188,4 +188,7 @@ final class RunsModel {
             kinds.getOrDefault(false, 0L),
             lying.stream().flatMap(c -> c.cable().stream()).distinct().count());
   }
+
+  /// What is taller than its pane scrolls up and down only, px.
+  private static final double SCROLL_BAR = 16;
 }
