@@ -39,6 +39,21 @@ class RunsCommandTest {
     assertThat(told.get("cut").size()).isGreaterThan(10);
   }
 
+  /// The same in words and for machines: fewer kinds, and what they save.
+  @Test
+  void saysHowManyKindsOfWireAreBought() {
+    var ran = Ran.of("runs", SETTLED, "--stock");
+    assertThat(ran.code()).isEqualTo(CommandLineTool.FINE);
+    assertThat(ran.out()).contains("As designed, ", "become 6 mm² (", " EUR less:", "no price");
+    var told = NelvarJson.mapper().readTree(Ran.of("runs", SETTLED, "--stock", "--json").out());
+    assertThat(told.get("after").size())
+        .isEqualTo(told.get("before").size() - told.get("merges").size());
+    assertThat(ran.out()).contains("%.2f EUR less".formatted(told.get("saves").asDouble()));
+    var american =
+        Ran.of("runs", "../demo/bottle-rinser/bottle-rinser-settled.nelvar.json", "--stock");
+    assertThat(american.out()).contains("No kind can be left out");
+  }
+
   @Test
   void badFilesAreNamed() {
     var ran = Ran.of("runs", "nowhere.nelvar.json");

@@ -71,6 +71,70 @@ class RunsBesideTest extends DemoWindow {
     assertThat(driver.find("#field-high-inside").getParent().getParent().isVisible()).isFalse();
   }
 
+  /// Nobody types how large a tray has to be: choosing what it is takes the size that holds what
+  /// lies in it.
+  @Test
+  @SuppressWarnings("unchecked")
+  void whatItIsBringsTheSizeThatFits() {
+    driver.run(() ->
+        session()
+            .edit(
+                nelvar.core.model.edit.Edits.change(
+                    bundle("P3").with(b -> b.form = Optional.empty()))));
+    driver.settle();
+    runs("P3");
+    var kind = (ChoiceBox<Optional<Bundle.Kind>>) driver.find("#form-kind");
+    driver.run(() -> kind.setValue(Optional.of(Bundle.Kind.TRAY)));
+    var form = bundle("P3").form().orElseThrow();
+    assertThat(form.kind()).isEqualTo(Bundle.Kind.TRAY);
+    assertThat(form.width().metres()).isIn(0.1, 0.15, 0.2);
+    driver.run(() -> kind.setValue(Optional.of(Bundle.Kind.LOOM)));
+    assertThat(bundle("P3").form()).contains(Bundle.Form.loom());
+  }
+
+  /// Hoses beside cables, room for the loop and strokes are said where the carrier is; a word where
+  /// a number belongs changes nothing.
+  @Test
+  void aCarrierSaysWhatIsAroundIt() {
+    runs("P1");
+    fill("field-hoses-beside", "8 mm, 6 mm");
+    assertThat(bundle("P1").form().orElseThrow().hoses()).hasSize(2);
+    fill("field-strokes-an-hour", "often");
+    fill("field-free-for-its-loop", "0.28 m");
+    var carrier = bundle("P1").form().orElseThrow().carrier().orElseThrow();
+    assertThat(carrier.strokesPerHour()).contains(720);
+    assertThat(carrier.room().orElseThrow().metres()).isEqualTo(0.28);
+    fill("field-strokes-an-hour", "600");
+    assertThat(bundle("P1").form().orElseThrow().carrier().orElseThrow().strokesPerHour())
+        .contains(600);
+  }
+
+  /// Both act on all wires in one step, which undo takes back whole.
+  @Test
+  void wiresAreNumberedAndKindsLeftOut() {
+    var before = session().project();
+    command("Number the wires in the order they are laid");
+    assertThat(session().project()).isNotEqualTo(before);
+    driver.press(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(session().project()).isEqualTo(before);
+    driver.settle();
+    command("Fewer kinds of wire in stock");
+    driver.await("fewer kinds", () -> !session().project().equals(before));
+    assertThat(session().message().get()).contains("less for whole drums");
+    driver.press(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(session().project()).isEqualTo(before);
+  }
+
+  private void command(String name) {
+    driver.run(() ->
+        driver.window.commands().stream()
+            .filter(c -> c.name().equals(name))
+            .findFirst()
+            .orElseThrow()
+            .run()
+            .run());
+  }
+
   /// A tick says that a wire is laid; one step takes it back.
   @Test
   void whatIsLaidIsTickedOff() {

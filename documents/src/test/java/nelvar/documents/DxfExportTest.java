@@ -85,6 +85,40 @@ class DxfExportTest {
     assertThat(count).containsEntry("CIRCLE HOLES", 12);
   }
 
+  /// Ways and rows of terminals go out too: every text, every line with a pen, and our own reader
+  /// takes the lines back as large as they are on paper.
+  @Test
+  void drawingsGoOutAsTheyAre() throws Exception {
+    var files = PackFiles.runs(study());
+    assertThat(files).containsKeys("ways.dxf", "strip-X30.dxf", "strip-X30.svg");
+    var strip =
+        nelvar.documents.drawing.StripPicture.of(
+            nelvar.core.analysis.runs.StripPlan.all(study()).stream()
+                .filter(s -> s.device().id().equals(new Id("X30")))
+                .findFirst()
+                .orElseThrow(),
+            study(),
+            Optional.empty(),
+            760);
+    var dxf = new String(files.get("strip-X30.dxf"), StandardCharsets.US_ASCII);
+    var count = entities(dxf);
+    assertThat(count.get("TEXT TEXTS"))
+        .isEqualTo((int) Machines.texts(strip).filter(text -> !text.isBlank()).count());
+    var read =
+        DxfOutline.read(
+            "strip.dxf",
+            dxf,
+            Surface.PLATE,
+            nelvar.core.units.Length.ofMillimetres(strip.height() * 25.4 / 96));
+    var right =
+        read.strokes().stream()
+            .flatMap(s -> s.points().stream())
+            .mapToDouble(p -> p.left().metres())
+            .max()
+            .orElse(0);
+    assertThat(right).isLessThanOrEqualTo(760 * 0.0254 / 96 + 1e-6).isGreaterThan(0.02);
+  }
+
   /// Our own reader of outlines takes it back: 750 × 950 mm, a line for each polyline and circle.
   @Test
   void ourReaderTakesItBack() throws Exception {

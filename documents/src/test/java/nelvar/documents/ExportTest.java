@@ -13,6 +13,7 @@ import nelvar.documents.drawing.Face;
 import nelvar.documents.drawing.Faces;
 import nelvar.documents.drawing.PathStrip;
 import nelvar.documents.drawing.River;
+import nelvar.documents.drawing.RunsPicture;
 import nelvar.documents.export.CsvExport;
 import nelvar.documents.export.XlsxExport;
 import org.dhatim.fastexcel.reader.CellType;
@@ -190,5 +191,56 @@ class ExportTest {
     assertThat(cut.spots()).hasSize(study.lyingIn(bundle).size());
     assertThat(sane(cut)).isTrue();
     assertThat(BundleSection.legend().shapes()).isNotEmpty();
+  }
+
+  /// Hoses are seen beside the cables; what is tied together lies in a bunch with no walls.
+  @Test
+  void hosesAreSeenAndALoomHasNoWalls() {
+    var study = Machines.planted(true).study();
+    var carrier =
+        study.project().bundles().stream()
+            .filter(b -> b.id().text().equals("P1"))
+            .findFirst()
+            .orElseThrow();
+    var hoses = List.of(nelvar.core.units.Length.ofMillimetres(6));
+    var with =
+        BundleSection.of(
+            carrier.with(b -> b.form = b.form.map(f -> f.withHoses(hoses))),
+            study,
+            Optional.empty(),
+            500);
+    var without = BundleSection.of(carrier, study, Optional.empty(), 500);
+    assertThat(with.shapes()).hasSize(without.shapes().size() + 2);
+    var tied =
+        BundleSection.of(
+            carrier.with(b -> b.form = Optional.of(nelvar.core.model.Bundle.Form.loom())),
+            study,
+            Optional.empty(),
+            500);
+    assertThat(tied.spots()).hasSameSizeAs(without.spots());
+    assertThat(Machines.texts(tied)).contains("loom, nothing around it");
+    assertThat(sane(tied)).isTrue();
+  }
+
+  /// Everything on the machine and the door is there once a tray and can be chosen; what the
+  /// selected cable leads to is lit.
+  @Test
+  void thePictureShowsWhatWiresLeadTo() {
+    var study = Machines.planted(true).study();
+    var cabinet = study.project().layout().cabinets().stream().findFirst();
+    var picture = RunsPicture.of(study, cabinet, Optional.of(new Id("WD3")), 700, 600);
+    var spots = picture.spots().stream().map(Drawing.Spot::about).toList();
+    for (var device : study.project().devices())
+      if (device.place() != nelvar.core.model.Place.PANEL && !study.at(device.id()).isEmpty())
+        assertThat(spots).as(device.designation().text()).contains(device.id());
+    assertThat(Machines.texts(picture)).contains("on the door", "-M3");
+    assertThat(
+            picture.shapes().stream()
+                .filter(nelvar.documents.drawing.Shape.Label.class::isInstance)
+                .map(nelvar.documents.drawing.Shape.Label.class::cast)
+                .filter(label -> label.ink() == nelvar.documents.drawing.Ink.ACCENT)
+                .map(nelvar.documents.drawing.Shape.Label::text))
+        .contains("-M3")
+        .doesNotContain("-M4");
   }
 }

@@ -69,7 +69,8 @@ class ListsTest {
     var wires = study.project().conductors();
     var labels = Lists.named("labels", review).orElseThrow().rows();
     assertThat(labels).hasSize(2 * wires.size());
-    assertThat(labels).anySatisfy(row -> assertThat(row).startsWith("W26", "-F3:2", "-T3:L"));
+    assertThat(labels)
+        .anySatisfy(row -> assertThat(row).startsWith("W26", "W26", "-F3:2", "-T3:L"));
     var cut = Lists.named("cut-list", review).orElseThrow().rows();
     assertThat(cut)
         .hasSize(

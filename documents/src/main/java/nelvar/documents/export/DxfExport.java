@@ -1,7 +1,6 @@
 package nelvar.documents.export;
 
 import java.util.List;
-import java.util.Locale;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
@@ -20,17 +19,15 @@ public final class DxfExport {
       List.of("EDGE", "RAILS", "DUCTS", "PARTS", "NAMES", "HOLES", "FRONTS", "LATER", "BACKGROUND");
   private static final double LETTERS = 6;
 
-  private final StringBuilder text = new StringBuilder();
-  private final double height;
+  private final DxfWriter to;
 
-  private DxfExport(double height) {
-    this.height = height;
+  private DxfExport(Box room) {
+    to = new DxfWriter(room.width(), room.height(), LAYERS);
   }
 
   public static String write(Cabinet cabinet, Surface surface, Study study) {
     var room = Fits.surface(cabinet, surface);
-    var dxf = new DxfExport(room.height());
-    dxf.begin(room);
+    var dxf = new DxfExport(room);
     dxf.box("EDGE", room);
     for (var stroke : cabinet.background()) if (stroke.surface() == surface) dxf.stroke(stroke);
     for (var rail : cabinet.rails())
@@ -40,71 +37,31 @@ public final class DxfExport {
       if (duct.surface() == surface) dxf.box("DUCTS", Fits.box(duct));
     for (var body : Bodies.of(study).in(cabinet)) if (body.surface() == surface) dxf.body(body);
     for (var hole : Holes.of(cabinet, surface, study)) dxf.hole(hole);
-    dxf.pair(0, "ENDSEC");
-    dxf.pair(0, "EOF");
-    return dxf.text.toString();
-  }
-
-  private void begin(Box room) {
-    pair(0, "SECTION");
-    pair(2, "HEADER");
-    pair(9, "$INSUNITS");
-    pair(70, "4");
-    pair(9, "$EXTMIN");
-    pair(10, "0");
-    pair(20, "0");
-    pair(9, "$EXTMAX");
-    pair(10, n(room.width()));
-    pair(20, n(room.height()));
-    pair(0, "ENDSEC");
-    pair(0, "SECTION");
-    pair(2, "TABLES");
-    pair(0, "TABLE");
-    pair(2, "LTYPE");
-    pair(70, "1");
-    pair(0, "LTYPE");
-    pair(2, "CONTINUOUS");
-    pair(70, "0");
-    pair(3, "Solid line");
-    pair(72, "65");
-    pair(73, "0");
-    pair(40, "0");
-    pair(0, "ENDTAB");
-    pair(0, "TABLE");
-    pair(2, "LAYER");
-    pair(70, String.valueOf(LAYERS.size()));
-    for (var i = 0; i < LAYERS.size(); i++) {
-      pair(0, "LAYER");
-      pair(2, LAYERS.get(i));
-      pair(70, "0");
-      pair(62, String.valueOf(1 + i % 7));
-      pair(6, "CONTINUOUS");
-    }
-    pair(0, "ENDTAB");
-    pair(0, "ENDSEC");
-    pair(0, "SECTION");
-    pair(2, "ENTITIES");
+    return dxf.to.end();
   }
 
   private void body(Body body) {
     box(body.later() ? "LATER" : "PARTS", body.box());
-    pair(0, "TEXT");
-    pair(8, "NAMES");
-    point(10, body.box().middleX(), body.box().middleY());
-    pair(40, n(Math.min(LETTERS, body.box().width() * 1.2 / Math.max(1, body.name().length()))));
-    pair(1, plain(body.name()));
-    pair(72, "1");
-    pair(73, "2");
-    point(11, body.box().middleX(), body.box().middleY());
+    to.pair(0, "TEXT");
+    to.pair(8, "NAMES");
+    to.point(10, body.box().middleX(), body.box().middleY());
+    to.pair(
+        40,
+        DxfWriter.n(
+            Math.min(LETTERS, body.box().width() * 1.2 / Math.max(1, body.name().length()))));
+    to.pair(1, DxfWriter.plain(body.name()));
+    to.pair(72, "1");
+    to.pair(73, "2");
+    to.point(11, body.box().middleX(), body.box().middleY());
   }
 
   private void hole(Holes.Hole hole) {
     switch (hole.kind()) {
       case RAIL, ROUND -> {
-        pair(0, "CIRCLE");
-        pair(8, "HOLES");
-        point(10, hole.x(), hole.y());
-        pair(40, n(hole.width() / 2));
+        to.pair(0, "CIRCLE");
+        to.pair(8, "HOLES");
+        to.point(10, hole.x(), hole.y());
+        to.pair(40, DxfWriter.n(hole.width() / 2));
       }
       case FRONT, BODY ->
           box(
@@ -121,67 +78,18 @@ public final class DxfExport {
   }
 
   private void box(String layer, Box box) {
-    begin(layer, true);
-    corner(layer, box.left(), box.top());
-    corner(layer, box.right(), box.top());
-    corner(layer, box.right(), box.bottom());
-    corner(layer, box.left(), box.bottom());
-    end(layer);
+    to.begin(layer, true);
+    to.corner(layer, box.left(), box.top());
+    to.corner(layer, box.right(), box.top());
+    to.corner(layer, box.right(), box.bottom());
+    to.corner(layer, box.left(), box.bottom());
+    to.end(layer);
   }
 
   private void stroke(Cabinet.Stroke stroke) {
-    begin("BACKGROUND", false);
+    to.begin("BACKGROUND", false);
     for (var point : stroke.points())
-      corner("BACKGROUND", Box.mm(point.left()), Box.mm(point.top()));
-    end("BACKGROUND");
-  }
-
-  private void begin(String layer, boolean closed) {
-    pair(0, "POLYLINE");
-    pair(8, layer);
-    pair(66, "1");
-    pair(10, "0");
-    pair(20, "0");
-    pair(30, "0");
-    pair(70, closed ? "1" : "0");
-  }
-
-  private void corner(String layer, double x, double y) {
-    pair(0, "VERTEX");
-    pair(8, layer);
-    point(10, x, y);
-  }
-
-  private void end(String layer) {
-    pair(0, "SEQEND");
-    pair(8, layer);
-  }
-
-  /// Drawings count upwards.
-  private void point(int code, double x, double y) {
-    pair(code, n(x));
-    pair(code + 10, n(height - y));
-    pair(code + 20, "0");
-  }
-
-  private void pair(int code, String value) {
-    text.append(String.format(Locale.ROOT, "%3d", code))
-        .append("\r\n")
-        .append(value)
-        .append("\r\n");
-  }
-
-  /// Release 12 knows no letters beyond ASCII.
-  private static String plain(String name) {
-    var plain = new StringBuilder();
-    name.codePoints()
-        .forEach(c ->
-            plain.append(c >= 32 && c < 127 ? Character.toString(c) : "\\U+%04X".formatted(c)));
-    return plain.toString();
-  }
-
-  private static String n(double value) {
-    var text = String.format(Locale.ROOT, "%.3f", value).replaceFirst("\\.?0+$", "");
-    return text.isEmpty() || text.equals("-0") ? "0" : text;
+      to.corner("BACKGROUND", Box.mm(point.left()), Box.mm(point.top()));
+    to.end("BACKGROUND");
   }
 }

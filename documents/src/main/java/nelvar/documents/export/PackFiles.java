@@ -89,32 +89,33 @@ public final class PackFiles {
     return files;
   }
 
-  /// Ways and rows of terminals by the name of their file: `ways.svg`, `strip-X30.svg`.
+  /// Ways and rows of terminals by the name of their file: `ways.svg`, `strip-X30.dxf`.
   public static Map<String, byte[]> runs(Study study) {
     var files = new LinkedHashMap<String, byte[]>();
     var number = 0;
     for (var cabinet : study.project().layout().cabinets()) {
       number++;
       if (cabinet.ducts().isEmpty()) continue;
-      files.put(
-          "ways" + (number == 1 ? "" : "-" + number) + ".svg",
-          svg(
-              study.project().name() + ", " + cabinet.name() + ", ways",
-              RunsPicture.of(study, Optional.of(cabinet), Optional.empty(), 1000, 1200)));
+      put(
+          files,
+          "ways" + (number == 1 ? "" : "-" + number),
+          study.project().name() + ", " + cabinet.name() + ", ways",
+          RunsPicture.of(study, Optional.of(cabinet), Optional.empty(), 1000, 1200));
     }
     for (var strip : StripPlan.all(study)) {
       if (strip.free().size() == strip.row().ways()) continue;
       var name = strip.device().designation().text();
-      files.put(
-          "strip-" + name.replaceAll("[^A-Za-z0-9.]", "") + ".svg",
-          svg(
-              study.project().name() + ", " + name,
-              StripPicture.of(strip, study, Optional.empty(), 760)));
+      put(
+          files,
+          "strip-" + name.replaceAll("[^A-Za-z0-9.]", ""),
+          study.project().name() + ", " + name,
+          StripPicture.of(strip, study, Optional.empty(), 760));
     }
     return files;
   }
 
-  private static byte[] svg(String title, Drawing drawing) {
-    return SvgExport.write(title, drawing).getBytes(StandardCharsets.UTF_8);
+  private static void put(Map<String, byte[]> files, String name, String title, Drawing drawing) {
+    files.put(name + ".svg", SvgExport.write(title, drawing).getBytes(StandardCharsets.UTF_8));
+    files.put(name + ".dxf", DrawingDxf.write(drawing).getBytes(StandardCharsets.US_ASCII));
   }
 }
