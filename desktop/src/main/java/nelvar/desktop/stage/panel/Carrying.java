@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.runs.Carried;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.space.Fits;
@@ -15,6 +16,7 @@ import nelvar.core.analysis.thermal.DeviceHeat;
 import nelvar.core.analysis.thermal.PartAir;
 import nelvar.core.model.Id;
 import nelvar.core.model.Placement;
+import nelvar.core.model.Surface;
 import nelvar.core.model.edit.LayoutEdits;
 import nelvar.desktop.control.DrawingPane;
 import nelvar.desktop.session.Session;
@@ -196,9 +198,25 @@ final class Carrying implements DrawingPane.Dragging {
             area.x() + area.width(),
             area.toY(box.middleY()),
             new Shape.Pen(ink, 0.7, 4)));
-    var words = words(body, over, crowds, area, snapshot);
+    var wires = body.surface() == Surface.PLATE ? Carried.of(body, snapshot) : List.<Carried>of();
+    follow(wires, area, shapes);
+    var words =
+        words(body, over, crowds, area, snapshot)
+            + Carried.words(wires).map(text -> "; " + text).orElse("");
     label(words, area, area.leftEdge(box), box.top(), box.bottom(), ink, shapes);
     warmed(body, area, shapes);
+  }
+
+  /// Its wires, each the way it would run from there.
+  private static void follow(List<Carried> wires, PlateArea area, List<Shape> shapes) {
+    var pen = Shape.Pen.of(Ink.ACCENT, wires.size() > 8 ? 0.8 : 1.4);
+    for (var wire : wires)
+      for (var i = 0; i + 1 < wire.corners().size(); i++) {
+        var a = wire.corners().get(i);
+        var b = wire.corners().get(i + 1);
+        shapes.add(
+            Shape.line(area.toX(a.x()), area.toY(a.y()), area.toX(b.x()), area.toY(b.y()), pen));
+      }
   }
 
   /// How much warmer what stands above a hot part gets.
