@@ -30,18 +30,25 @@ public record Cable(
     this(id, label, stock, length, bundle, Optional.empty(), Optional.empty(), Optional.empty());
   }
 
-  /// What a cable enters a housing through: a metric gland by its thread in mm.
+  /// What a cable enters a housing through: a metric gland by its thread in mm, or one of several
+  /// in a frame that opens, so that plugs go through it.
   public enum Gland {
     M12,
     M16,
     M20,
     M25,
     M32,
-    M40;
+    M40,
+    FRAME;
 
-    /// mm.
+    /// mm; 0 of a frame.
     public int thread() {
-      return Integer.parseInt(name().substring(1));
+      return this == FRAME ? 0 : Integer.parseInt(name().substring(1));
+    }
+
+    @Override
+    public String toString() {
+      return this == FRAME ? "entry frame" : name();
     }
   }
 

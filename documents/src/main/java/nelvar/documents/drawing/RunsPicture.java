@@ -20,6 +20,7 @@ import nelvar.core.analysis.space.Fits;
 import nelvar.core.analysis.space.TerminalPlace;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Cabinet;
+import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
@@ -240,6 +241,7 @@ public final class RunsPicture {
       var r =
           entry
                   .gland()
+                  .filter(g -> g != Cable.Gland.FRAME)
                   .map(g -> Glands.hole(g.thread()).orElseThrow().value().metres() * 500)
                   .orElseGet(() -> entry.diameter().orElse(8.0) / 2)
               * area.scale();

@@ -146,9 +146,18 @@ public final class Entries {
 
   /// The smallest that holds and seals it.
   public static Optional<Cable.Gland> fitting(double diameter) {
-    for (var gland : Cable.Gland.values()) if (holds(gland, diameter)) return Optional.of(gland);
+    for (var gland : Cable.Gland.values())
+      if (gland != Cable.Gland.FRAME && holds(gland, diameter)) return Optional.of(gland);
     return Optional.empty();
   }
+
+  /// The greatest that goes through it with the cable, mm: a gland lets through what it clamps, a
+  /// frame what its window is high, as it is laid open (common practice).
+  public static double passes(Cable.Gland gland) {
+    return gland == Cable.Gland.FRAME ? WINDOW : most(gland);
+  }
+
+  private static final double WINDOW = 34;
 
   public static boolean holds(Cable.Gland gland, double diameter) {
     return diameter >= least(gland) - 1e-9 && diameter <= most(gland) + 1e-9;

@@ -10,6 +10,7 @@ import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Cabinet;
+import nelvar.core.model.Cable;
 import nelvar.core.model.edit.RunEdits;
 import nelvar.core.trail.Trail;
 import nelvar.core.trail.Working;
@@ -67,7 +68,19 @@ public final class GlandFits implements Rule {
                 entries.rows(),
                 entries.mostRows()),
         trail,
-        List.of());
+        framed(entries));
+  }
+
+  /// All thin ones through frames, several in one window.
+  private static List<Repair> framed(Entries entries) {
+    var thin =
+        entries.all().stream()
+            .filter(entry -> entry.gland().filter(g -> g != Cable.Gland.FRAME).isPresent())
+            .filter(entry ->
+                entry.diameter().filter(d -> Entries.holds(Cable.Gland.FRAME, d)).isPresent())
+            .map(Entries.Entry::cable)
+            .toList();
+    return thin.size() < 2 ? List.of() : List.of(Repair.of(RunEdits.framed(thin)));
   }
 
   private static Verdict judge(Entries.Entry entry, Study study) {
@@ -95,13 +108,12 @@ public final class GlandFits implements Rule {
     var trail = w.explain(d).trail();
     if (!Entries.holds(gland, d)) return loose(entry, gland, d, trail);
     return PlugThrough.of(cable, study)
-        .filter(plug -> plug.across() > Entries.most(gland))
+        .filter(plug -> plug.across() > Entries.passes(gland))
         .<Verdict>map(plug -> blocked(entry, gland, plug, trail))
         .orElseGet(() -> new Verdict.Pass(cable.id(), trail));
   }
 
-  private static Verdict loose(
-      Entries.Entry entry, nelvar.core.model.Cable.Gland gland, double d, Trail trail) {
+  private static Verdict loose(Entries.Entry entry, Cable.Gland gland, double d, Trail trail) {
     var cable = entry.cable();
     return new Verdict.Finding(
         cable.id(),
@@ -124,10 +136,7 @@ public final class GlandFits implements Rule {
   }
 
   private static Verdict blocked(
-      Entries.Entry entry,
-      nelvar.core.model.Cable.Gland gland,
-      PlugThrough.Plug plug,
-      Trail trail) {
+      Entries.Entry entry, Cable.Gland gland, PlugThrough.Plug plug, Trail trail) {
     var cable = entry.cable();
     var d = entry.diameter().orElseThrow();
     return new Verdict.Finding(
@@ -140,13 +149,13 @@ public final class GlandFits implements Rule {
                 plug.name(),
                 plug.across(),
                 gland,
-                Entries.most(gland),
+                Entries.passes(gland),
                 plug.moulded()
-                    ? "it comes with its plug on. Take a gland that is split or one that is wider, or a lead without a plug."
+                    ? "it comes with its plug on. Take an entry frame or a wider gland, or a lead without a plug."
                     : "fit the plug after the cable is through, or take a wider gland."),
         trail,
-        java.util.Arrays.stream(nelvar.core.model.Cable.Gland.values())
-            .filter(g -> Entries.holds(g, d) && Entries.most(g) >= plug.across())
+        java.util.Arrays.stream(Cable.Gland.values())
+            .filter(g -> Entries.holds(g, d) && Entries.passes(g) >= plug.across())
             .limit(1)
             .map(g -> Repair.of(RunEdits.gland(cable, java.util.Optional.of(g))))
             .toList());

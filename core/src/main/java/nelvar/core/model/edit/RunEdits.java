@@ -191,6 +191,19 @@ public final class RunEdits {
                     project.cables(), c -> c.id().equals(cable.id()), c -> c.withGland(gland))));
   }
 
+  /// Several cables through frames that open, instead of a gland each.
+  public static Edit framed(List<Cable> cables) {
+    var ids = cables.stream().map(Cable::id).collect(Collectors.toSet());
+    return new Edit(
+        "Take %d cables through entry frames".formatted(cables.size()),
+        project ->
+            project.withCables(
+                changed(
+                    project.cables(),
+                    c -> ids.contains(c.id()),
+                    c -> c.withGland(Optional.of(Cable.Gland.FRAME)))));
+  }
+
   /// A single wire laid in something by hand, or where its way leads.
   public static Edit laid(Conductor wire, Optional<Bundle> in) {
     return new Edit(
