@@ -86,6 +86,20 @@ class ListsTest {
         .anySatisfy(row -> assertThat(row).startsWith("1.5 mm²", "1.5 mm²", "black", "8", "10"));
   }
 
+  /// The 0 V of the valve box joins the way back of what stands there; in the cabinet nothing is a
+  /// joint.
+  @Test
+  void jointsOutsideTheCabinetAreListed() {
+    var joints = Lists.named("joints", review).orElseThrow().rows();
+    assertThat(joints)
+        .anySatisfy(row -> {
+          assertThat(row).startsWith("-X41");
+          assertThat(row.get(3)).contains("W142", "W144");
+          assertThat(row.get(4)).contains("-M6:-");
+        })
+        .noneSatisfy(row -> assertThat(row.getFirst()).isEqualTo("-X30"));
+  }
+
   @Test
   void theTerminalPlanNamesBothEndsAndWhatStaysSpare() {
     var rows = Lists.terminals(review.study()).rows();

@@ -75,6 +75,7 @@ import nelvar.core.analysis.protection.Selectivity;
 import nelvar.core.analysis.runs.CarrierFits;
 import nelvar.core.analysis.runs.ColoursTell;
 import nelvar.core.analysis.runs.ComesBack;
+import nelvar.core.analysis.runs.CoresFit;
 import nelvar.core.analysis.runs.DuctFilled;
 import nelvar.core.analysis.runs.GlandFits;
 import nelvar.core.analysis.runs.KeptApart;
@@ -300,6 +301,7 @@ public final class RuleBook {
           new TerminalHolds(),
           new ColoursTell(),
           new ComesBack(),
+          new CoresFit(),
           new ProtectiveMatesFirst(),
           new DesignationUnique());
 

@@ -173,9 +173,7 @@ class ReviewTest {
             "space.quiet-apart",
             "thermal.part",
             "thermal.part",
-            "thermal.heat-below",
-            // A plug is fitted behind its gland by hands.
-            "runs.gland");
+            "thermal.heat-below");
   }
 
   @Test

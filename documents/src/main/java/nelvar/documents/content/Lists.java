@@ -50,6 +50,7 @@ public final class Lists {
         RunRows.wiringSheet(review.study()),
         RunRows.labels(review.study()),
         RunRows.ferrules(review.study()),
+        RunRows.joints(review.study()),
         RunRows.fill(review.study()),
         RunRows.hours(review.study()),
         billOfMaterials(review.study()),

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeMap;
+import nelvar.core.analysis.Potentials;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.runs.CutList;
 import nelvar.core.analysis.runs.Fill;
@@ -15,8 +16,11 @@ import nelvar.core.analysis.runs.Lying;
 import nelvar.core.analysis.runs.WireMarks;
 import nelvar.core.analysis.runs.WiringHours;
 import nelvar.core.analysis.runs.WiringOrder;
+import nelvar.core.catalogue.Connector;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
+import nelvar.core.model.Id;
+import nelvar.core.model.Place;
 import nelvar.core.standards.Ferrules;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Length;
@@ -198,6 +202,51 @@ final class RunRows {
             number("At most %", 1.1),
             text("By", 3)),
         rows);
+  }
+
+  /// Where wires are joined outside the cabinet: each wants a box with a lid or a plug that is made
+  /// for it, and is looked for first when something fails (IEC 60204-1:2016, 13.1.2: no joint but
+  /// on terminals or in plugs; from memory).
+  static ListTable joints(Study study) {
+    var rows = new ArrayList<List<ListTable.Cell>>();
+    for (var device : study.project().devices()) {
+      if (device.place() != Place.MACHINE) continue;
+      var part = study.part(device).filter(p -> p.row().isPresent() || p instanceof Connector);
+      if (part.isEmpty()) continue;
+      var by = new java.util.TreeMap<Integer, List<Conductor>>();
+      for (var wire : study.at(device.id()))
+        if (!wire.plugged())
+          by.computeIfAbsent(Potentials.of(study).at(wire.from()), _ -> new ArrayList<>())
+              .add(wire);
+      for (var joined : by.values())
+        if (joined.size() > 1)
+          rows.add(
+              row(
+                  device.designation().text(),
+                  part.get().name(),
+                  device.purpose(),
+                  joined.stream()
+                      .map(wire -> wire.label().text())
+                      .collect(java.util.stream.Collectors.joining(", ")),
+                  joined.stream()
+                      .map(wire -> far(wire, device.id(), study))
+                      .distinct()
+                      .collect(java.util.stream.Collectors.joining(", "))));
+    }
+    return new ListTable(
+        "joints",
+        "Where wires are joined outside the cabinet",
+        List.of(
+            text("At", 1.2),
+            text("Part", 3),
+            text("What for", 2.4),
+            text("Wires", 2.4),
+            text("To", 2.6)),
+        rows);
+  }
+
+  private static String far(Conductor wire, Id here, Study study) {
+    return Lists.end(study, wire.from().device().equals(here) ? wire.to() : wire.from());
   }
 
   /// Assumed minutes; what a shop measures of its own is better.

@@ -191,6 +191,18 @@ public final class RunEdits {
                     project.cables(), c -> c.id().equals(cable.id()), c -> c.withGland(gland))));
   }
 
+  /// Cores of a cable are landed on others of it.
+  public static Edit marked(Cable cable, java.util.Map<Id, String> marks) {
+    return new Edit(
+        "Land %d cores of %s in another order".formatted(marks.size(), cable.label()),
+        project ->
+            project.withConductors(
+                changed(
+                    project.conductors(),
+                    wire -> marks.containsKey(wire.id()),
+                    wire -> wire.withColour(Optional.ofNullable(marks.get(wire.id()))))));
+  }
+
   /// Several cables through frames that open, instead of a gland each.
   public static Edit framed(List<Cable> cables) {
     var ids = cables.stream().map(Cable::id).collect(Collectors.toSet());
