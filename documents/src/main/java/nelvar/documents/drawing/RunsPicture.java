@@ -2,8 +2,10 @@ package nelvar.documents.drawing;
 
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.runs.Disc;
@@ -48,6 +50,12 @@ public final class RunsPicture {
   private final List<Shape> shapes = new ArrayList<>();
   private final List<Drawing.Spot> spots = new ArrayList<>();
   private final List<Conductor> lit;
+
+  /// Names of what the lit way ends at, where each finds room, px.
+  private final Map<Id, Box> names = new LinkedHashMap<>();
+
+  /// Over the lit ways.
+  private final List<Shape> late = new ArrayList<>();
 
   private RunsPicture(Study study, Optional<Id> selected) {
     this.study = study;
@@ -118,13 +126,16 @@ public final class RunsPicture {
             (height - MARGIN - BELOW) / Box.mm(shell.height()));
     var wide = Box.mm(shell.width()) * scale;
     var area = PlateArea.housed(cabinet, MARGIN, MARGIN, scale, shapes);
+    for (var body : Bodies.of(study).in(cabinet))
+      if (body.surface() == Surface.PLATE && ends(body)) plate(body, area);
     for (var duct : cabinet.ducts()) if (duct.surface() == Surface.PLATE) duct(duct, area);
     for (var body : Bodies.of(study).in(cabinet))
       if (body.surface() == Surface.PLATE && !body.later()) body(body, area);
     glands(cabinet, area);
     for (var wire : lit) way(wire, cabinet, area);
+    shapes.addAll(late);
     for (var body : Bodies.of(study).in(cabinet))
-      if (body.surface() == Surface.PLATE && ends(body)) name(body, area);
+      if (body.surface() == Surface.PLATE && ends(body)) name(body);
     return MARGIN + wide;
   }
 
@@ -173,17 +184,32 @@ public final class RunsPicture {
     }
     var wide = box.width() * area.scale();
     if (duct.vertical() && wide < 24) return;
-    shapes.add(
-        Shape.text(
-            area.toX(duct.vertical() ? box.middleX() : box.right()) - (duct.vertical() ? 0 : 4),
-            duct.vertical()
-                ? area.toY(box.top()) + 12
-                : area.toY(box.top()) + Math.min(13, box.height() * area.scale() / 2 + 4),
-            String.format(Locale.ROOT, "%.0f %%", fill.get().filled().value().percent()),
-            Face.TEXT,
-            SMALL,
-            fill.get().holds() ? Ink.TEXT : Ink.WARNING,
-            duct.vertical() ? Shape.Anchor.MIDDLE : Shape.Anchor.END));
+    var says = String.format(Locale.ROOT, "%.0f %%", fill.get().filled().value().percent());
+    var letters = Faces.width(says, Face.TEXT, SMALL);
+    var y =
+        duct.vertical()
+            ? area.toY(box.top()) + 12
+            : area.toY(box.top()) + Math.min(13, box.height() * area.scale() / 2 + 4);
+    var middle = area.toX(box.middleX()) - letters / 2;
+    var places =
+        duct.vertical()
+            ? List.of(middle)
+            : List.of(area.toX(box.right()) - 4 - letters, area.toX(box.left()) + 4, middle);
+    places.stream()
+        .filter(x -> names.values().stream().noneMatch(name -> covers(name, x, y, letters)))
+        .findFirst()
+        .ifPresent(x -> {
+          late.add(
+              Shape.rounded(
+                  x - 2, y - 10, letters + 4, 13, 2, Optional.of(Ink.DUCT), Optional.empty()));
+          late.add(
+              Shape.text(
+                  x, y, says, Face.TEXT, SMALL, fill.get().holds() ? Ink.TEXT : Ink.WARNING));
+        });
+  }
+
+  private static boolean covers(Box name, double x, double y, double wide) {
+    return x < name.right() && x + wide > name.left() && y - 9 < name.bottom() && y > name.top();
   }
 
   private boolean ends(Body body) {
@@ -192,13 +218,40 @@ public final class RunsPicture {
   }
 
   /// Of what the lit way ends at, over everything.
-  private void name(Body body, PlateArea area) {
-    var x = area.toX(body.box().middleX());
-    var y = area.toY(body.box().top()) - 4;
-    var wide = Faces.width(body.name(), Face.MONO, SMALL) + 4;
+  private void name(Body body) {
+    var at = names.get(body.id());
+    if (at == null) return;
     shapes.add(
-        Shape.rounded(x - wide / 2, y - 10, wide, 13, 2, Optional.of(Ink.CARD), Optional.empty()));
-    shapes.add(Shape.text(x, y, body.name(), Face.MONO, SMALL, Ink.ACCENT, Shape.Anchor.MIDDLE));
+        Shape.rounded(
+            at.left(),
+            at.top(),
+            at.width(),
+            at.height(),
+            2,
+            Optional.of(Ink.CARD),
+            Optional.empty()));
+    shapes.add(
+        Shape.text(
+            at.middleX(),
+            at.bottom() - 3,
+            body.name(),
+            Face.MONO,
+            SMALL,
+            Ink.ACCENT,
+            Shape.Anchor.MIDDLE));
+  }
+
+  /// Above it, else below, where it covers no other name; else it goes without.
+  private void plate(Body body, PlateArea area) {
+    var wide = Faces.width(body.name(), Face.MONO, SMALL) + 4;
+    var left = area.toX(body.box().middleX()) - wide / 2;
+    for (double top : List.of(area.toY(body.box().top()) - 14, area.toY(body.box().bottom()) + 1)) {
+      var box = new Box(left, top, wide, 13);
+      if (names.values().stream().anyMatch(other -> covers(other, left, box.bottom() - 3, wide)))
+        continue;
+      names.put(body.id(), box);
+      return;
+    }
   }
 
   private void body(Body body, PlateArea area) {

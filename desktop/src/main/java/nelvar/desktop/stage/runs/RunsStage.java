@@ -30,6 +30,7 @@ import nelvar.core.analysis.Job;
 import nelvar.core.analysis.runs.Lying;
 import nelvar.core.analysis.sizing.Sections;
 import nelvar.core.finding.Severity;
+import nelvar.core.model.Brief;
 import nelvar.core.model.Id;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.review.Review;
@@ -313,6 +314,14 @@ public final class RunsStage implements Stage {
     showing = true;
     if (tabled.isEmpty() || tabled.get() != newest || shownIn != look) {
       rows(RunsModel.rows(newest));
+      // Feet and inches stand behind the metres.
+      table
+          .getColumns()
+          .get(LENGTH)
+          .setMinWidth(
+              newest.project().brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN
+                  ? 116
+                  : 62);
       tabled = Optional.of(newest);
     }
     counted();
