@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.runs.Carriers;
 import nelvar.core.analysis.runs.CutList;
 import nelvar.core.analysis.runs.Entries;
 import nelvar.core.analysis.runs.Fill;
@@ -71,10 +72,15 @@ final class RunsCommand implements Callable<Integer> {
   private record Filled(
       String bundle,
       String name,
+      Optional<String> kind,
       int lies,
       Optional<Double> percent,
       Optional<Double> atMost,
       Optional<Boolean> holds) {}
+
+  /// A carrier: what is ordered and the room it takes, in words; millimetres.
+  private record Moves(
+      String bundle, int links, double length, double loop, double standsOut, String words) {}
 
   private record Cut(
       String kind, double metres, int drums, double drum, double left, int withoutLength) {}
@@ -96,6 +102,7 @@ final class RunsCommand implements Callable<Integer> {
       List<Run> conductors,
       List<CableRun> cables,
       List<Filled> fill,
+      List<Moves> carriers,
       List<Cut> cut,
       double hours) {}
 
@@ -114,6 +121,7 @@ final class RunsCommand implements Callable<Integer> {
                 .filter(bundle -> !study.lyingIn(bundle).isEmpty())
                 .map(bundle -> filled(bundle, study))
                 .toList(),
+            study.project().bundles().stream().flatMap(bundle -> moves(bundle).stream()).toList(),
             CutList.of(study).stream()
                 .map(kind -> cut(kind, CutList.drum(study).metres()))
                 .toList(),
@@ -219,7 +227,7 @@ final class RunsCommand implements Callable<Integer> {
             answer,
             study.cores(cable.id()).stream().findFirst().map(Lying.of(study)::words).orElse("")),
         entry.flatMap(Entries.Entry::diameter),
-        entry.flatMap(Entries.Entry::gland).map(Object::toString));
+        entry.flatMap(Entries.Entry::gland).map(Cable.Gland::words));
   }
 
   private static Filled filled(Bundle bundle, Study study) {
@@ -227,10 +235,27 @@ final class RunsCommand implements Callable<Integer> {
     return new Filled(
         bundle.id().text(),
         bundle.name(),
+        bundle.form().map(form -> form.kind().words()),
         study.lyingIn(bundle).size(),
         fill.map(f -> f.filled().value().percent()),
         fill.map(f -> f.most().percent().percent()),
         fill.map(Fill::holds));
+  }
+
+  private static Optional<Moves> moves(Bundle bundle) {
+    return Carriers.of(bundle)
+        .map(carrier ->
+            new Moves(
+                bundle.id().text(),
+                Carriers.links(carrier),
+                tenths(Carriers.chain(carrier).value()),
+                tenths(Carriers.rest(carrier).value()),
+                tenths(Carriers.standsOut(carrier)),
+                Carriers.words(carrier)));
+  }
+
+  private static double tenths(Length length) {
+    return Math.round(length.metres() * 10_000) / 10.0;
   }
 
   private static Cut cut(CutList.Kind kind, double drum) {
@@ -287,7 +312,8 @@ final class RunsCommand implements Callable<Integer> {
                       p,
                       fill.atMost().orElse(0.0),
                       fill.holds().orElse(true) ? "" : ": too full"))
-              .orElse(", its size is not known"));
+              .orElse(fill.kind().isPresent() ? ", nothing around it" : ", its size is not known"));
+    for (var carrier : told.carriers()) out.printf("%-6s %s%n", carrier.bundle(), carrier.words());
     out.println();
     for (var cut : told.cut())
       out.printf(

@@ -22,6 +22,7 @@ class RunsCommandTest {
         .containsPattern("W26 +-F3:2 +-T3:L +2.5 mm² +1.34 m +routed +D4.2, D1.2, D3.2")
         .containsPattern("-WD1 .* 9.00 m +said +M16")
         .containsPattern("C1 +conduit to the valve box .* at most 40 %")
+        .containsPattern("P1 +17 links of 0.03 m, 0.5 m in all, .* the loop takes ")
         .contains("hours of wiring");
   }
 
@@ -36,7 +37,15 @@ class RunsCommandTest {
     for (var fill : told.get("fill"))
       if (fill.has("percent")) assertThat(fill.get("holds").asBoolean()).isTrue();
     assertThat(told.get("cables").size()).isEqualTo(19);
+    assertThat(told.get("carriers").get(0).get("length").asDouble()).isEqualTo(499.2);
     assertThat(told.get("cut").size()).isGreaterThan(10);
+  }
+
+  /// A loom has no walls to be too near.
+  @Test
+  void aLoomIsNeverTooFull() {
+    assertThat(Ran.of("runs", "../demo/glaze-sprayer/glaze-sprayer-settled.nelvar.json").out())
+        .containsPattern("P1 +loom to the table and arm +8 conductors, nothing around it");
   }
 
   /// The same in words and for machines: fewer kinds, and what they save.

@@ -97,6 +97,8 @@ class RunsBesideTest extends DemoWindow {
   @Test
   void aCarrierSaysWhatIsAroundIt() {
     runs("P1");
+    assertThat(((javafx.scene.control.Label) driver.find("#carrier-words")).getText())
+        .startsWith("17 links of ");
     fill("field-hoses-beside", "8 mm, 6 mm");
     assertThat(bundle("P1").form().orElseThrow().hoses()).hasSize(2);
     fill("field-strokes-an-hour", "often");

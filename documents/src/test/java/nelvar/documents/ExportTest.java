@@ -8,6 +8,7 @@ import java.util.Optional;
 import nelvar.core.model.Id;
 import nelvar.documents.content.ListTable;
 import nelvar.documents.drawing.BundleSection;
+import nelvar.documents.drawing.CarrierPicture;
 import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.Face;
 import nelvar.documents.drawing.Faces;
@@ -220,6 +221,35 @@ class ExportTest {
     assertThat(tied.spots()).hasSameSizeAs(without.spots());
     assertThat(Machines.texts(tied)).contains("loom, nothing around it");
     assertThat(sane(tied)).isTrue();
+  }
+
+  /// Seen from its side: fixed end, travel, the room that is free; what strikes is in the colour of
+  /// errors. What is no carrier has no such picture.
+  @Test
+  void aCarrierIsSeenFromItsSide() {
+    var bundles = Machines.planted(true).study().project().bundles();
+    var carrier =
+        bundles.stream().filter(b -> b.id().text().equals("P1")).findFirst().orElseThrow();
+    var drawing = CarrierPicture.of(carrier, 360).orElseThrow();
+    assertThat(Machines.texts(drawing)).contains("fixed", "travel 0.25 m", "free to here, 0.3 m");
+    assertThat(sane(drawing)).isTrue();
+    var wide =
+        carrier.with(b ->
+            b.form =
+                b.form.map(f ->
+                    f.withCarrier(
+                        f.carrier()
+                            .orElseThrow()
+                            .bent(nelvar.core.units.Length.ofMillimetres(150)))));
+    assertThat(CarrierPicture.of(wide, 360).orElseThrow().shapes())
+        .anyMatch(shape ->
+            shape instanceof nelvar.documents.drawing.Shape.Label label
+                && label.ink() == nelvar.documents.drawing.Ink.ERROR);
+    assertThat(
+            bundles.stream()
+                .filter(b -> !b.id().text().equals("P1"))
+                .flatMap(b -> CarrierPicture.of(b, 360).stream()))
+        .isEmpty();
   }
 
   /// Everything on the machine and the door is there once a tray and can be chosen; what the

@@ -86,6 +86,28 @@ class ListsTest {
         .anySatisfy(row -> assertThat(row).startsWith("1.5 mm²", "1.5 mm²", "black", "8", "10"));
   }
 
+  /// By hand: 125 + 314.2 + 60 = 499 mm in 17 links of 30 mm; the loop 1.1 · 226 = 249 mm; it
+  /// stands out 30 + 100 + 13 = 143 mm.
+  @Test
+  void carriersAreListedWithTheirRoom() {
+    var carriers = Lists.named("carriers", review).orElseThrow().rows();
+    assertThat(carriers).hasSize(1);
+    assertThat(carriers.getFirst())
+        .containsExactly(
+            "cable carrier of the press",
+            "upright, its loop below",
+            "250",
+            "17",
+            "30",
+            "499",
+            "100",
+            "249",
+            "143",
+            "0",
+            "0",
+            "0");
+  }
+
   /// The 0 V of the valve box joins the way back of what stands there; in the cabinet nothing is a
   /// joint.
   @Test
@@ -276,6 +298,7 @@ class ListsTest {
                       "not-checked",
                       "ferrules",
                       "fill",
+                      "carriers",
                       "wiring-hours",
                       "wiring-sheet")
                   .contains(list.name()));

@@ -46,8 +46,7 @@ public record Cable(
       return this == FRAME ? 0 : Integer.parseInt(name().substring(1));
     }
 
-    @Override
-    public String toString() {
+    public String words() {
       return this == FRAME ? "entry frame" : name();
     }
   }

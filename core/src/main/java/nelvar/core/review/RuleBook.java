@@ -82,6 +82,7 @@ import nelvar.core.analysis.runs.KeptApart;
 import nelvar.core.analysis.runs.LongEnough;
 import nelvar.core.analysis.runs.MovesWell;
 import nelvar.core.analysis.runs.ProtectiveMatesFirst;
+import nelvar.core.analysis.runs.TerminalCarries;
 import nelvar.core.analysis.runs.TerminalHolds;
 import nelvar.core.analysis.runs.TrayApart;
 import nelvar.core.analysis.signals.AnalogueLevel;
@@ -299,6 +300,7 @@ public final class RuleBook {
           new MovesWell(),
           new GlandFits(),
           new TerminalHolds(),
+          new TerminalCarries(),
           new ColoursTell(),
           new ComesBack(),
           new CoresFit(),

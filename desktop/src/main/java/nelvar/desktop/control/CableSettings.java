@@ -124,7 +124,7 @@ final class CableSettings {
             cable.gland(),
             gland ->
                 gland
-                    .map(Object::toString)
+                    .map(Cable.Gland::words)
                     .orElse(fits.map(g -> "what fits: " + g).orElse("none fits")),
             next -> session.edit(RunEdits.gland(cable, next))));
   }

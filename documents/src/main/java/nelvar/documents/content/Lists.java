@@ -51,6 +51,7 @@ public final class Lists {
         RunRows.labels(review.study()),
         RunRows.ferrules(review.study()),
         RunRows.joints(review.study()),
+        RunRows.carriers(review.study()),
         RunRows.fill(review.study()),
         RunRows.hours(review.study()),
         billOfMaterials(review.study()),
@@ -157,7 +158,7 @@ public final class Lists {
     return study.project().layout().cabinets().stream()
         .flatMap(cabinet -> Entries.of(cabinet, study).of(cable.id()).stream())
         .findFirst()
-        .map(entry -> entry.gland().map(Object::toString).orElse("none fits"))
+        .map(entry -> entry.gland().map(Cable.Gland::words).orElse("none fits"))
         .orElse("");
   }
 

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import nelvar.core.analysis.Potentials;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.runs.Carriers;
 import nelvar.core.analysis.runs.CutList;
 import nelvar.core.analysis.runs.Fill;
 import nelvar.core.analysis.runs.Lying;
@@ -201,6 +202,46 @@ final class RunRows {
             number("Full %", 1.1),
             number("At most %", 1.1),
             text("By", 3)),
+        rows);
+  }
+
+  /// What is ordered of each carrier, and the room it takes (common practice; the maker's figures
+  /// win).
+  static ListTable carriers(Study study) {
+    var rows = new ArrayList<List<ListTable.Cell>>();
+    for (var bundle : study.project().bundles())
+      Carriers.of(bundle)
+          .ifPresent(it ->
+              rows.add(
+                  row(
+                      bundle.name(),
+                      it.lies().words() + it.opens().map(h -> ", " + h.words()).orElse(""),
+                      mm(it.travel()),
+                      Carriers.links(it),
+                      mm(it.pitch()),
+                      mm(Carriers.chain(it).value()),
+                      mm(it.bendRadius()),
+                      mm(Carriers.rest(it).value()),
+                      mm(Carriers.standsOut(it)),
+                      mm(it.fixedOff()),
+                      it.dividers().size(),
+                      bundle.form().orElseThrow().hoses().size())));
+    return new ListTable(
+        "carriers",
+        "Cable carriers",
+        List.of(
+            text("Carrier", 2.4),
+            text("Moves", 2.2),
+            number("Travel mm", 1.1),
+            number("Links", 0.8),
+            number("Pitch mm", 1),
+            number("Long mm", 1.1),
+            number("Bend mm", 1.1),
+            number("Loop mm", 1.1),
+            number("Stands out mm", 1.3),
+            number("Fixed off mm", 1.2),
+            number("Dividers", 1),
+            number("Hoses", 0.8)),
         rows);
   }
 

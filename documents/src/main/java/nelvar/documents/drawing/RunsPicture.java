@@ -314,7 +314,8 @@ public final class RunsPicture {
                 at[1] + (side == Shell.Side.TOP ? -10 : 18),
                 chosenOnes.size() > 1
                     ? chosenOnes.size() + " cables"
-                    : entry.cable().label() + entry.gland().map(g -> ", " + g).orElse(", no gland"),
+                    : entry.cable().label()
+                        + entry.gland().map(g -> ", " + g.words()).orElse(", no gland"),
                 Face.TEXT,
                 SMALL,
                 Ink.ACCENT,
@@ -329,7 +330,7 @@ public final class RunsPicture {
               "%s enters through %s"
                   .formatted(
                       entry.cable().label(),
-                      entry.gland().map(Object::toString).orElse("no gland"))));
+                      entry.gland().map(Cable.Gland::words).orElse("no gland"))));
     }
   }
 

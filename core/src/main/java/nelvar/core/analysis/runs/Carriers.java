@@ -54,6 +54,33 @@ public final class Carriers {
 
   private static final double SWING = 1.1;
 
+  /// Whole links.
+  public static int links(Bundle.Carrier carrier) {
+    return CarrierChain.links(chain(carrier).value(), carrier.pitch());
+  }
+
+  /// How far its bend stands out beyond the end of its travel: a link, the bend and half a height.
+  public static Length standsOut(Bundle.Carrier carrier) {
+    return new Length(
+        carrier.pitch().metres()
+            + CarrierChain.overhang(carrier.bendRadius(), carrier.outerHeight()).metres());
+  }
+
+  /// What is ordered and what room it takes, in words.
+  public static String words(Bundle.Carrier carrier) {
+    return "%d links of %s, %s in all, bending to %s; %s%s; the loop takes %s and stands out %s beyond the travel%s"
+        .formatted(
+            links(carrier),
+            carrier.pitch(),
+            chain(carrier).value(),
+            carrier.bendRadius(),
+            carrier.lies().words(),
+            carrier.opens().map(hand -> ", opening " + hand.words()).orElse(""),
+            rest(carrier).value(),
+            standsOut(carrier),
+            carrier.strokesPerHour().map(n -> "; %d strokes an hour".formatted(n)).orElse(""));
+  }
+
   public static Explained<Length> chain(Bundle.Carrier carrier) {
     var w = Working.of("Length of the carrier");
     var travel = w.given("S", carrier.travel(), "travel");

@@ -35,6 +35,9 @@ public final class ComesBack implements Rule {
   /// A.
   private static final double LEAST = 1;
 
+  /// A.
+  private static final double NOTHING = 1e-3;
+
   /// Of the greatest current in a core: what is less is rounding and what motors do unevenly.
   private static final double SHARE = 0.1;
 
@@ -83,6 +86,8 @@ public final class ComesBack implements Rule {
       if (flows.get().rms() > 0)
         w.given(core.label().text(), new Current(flows.get().rms()), out > 0 ? "out" : "back");
     }
+    // Nothing flows in it as designed: that says nothing of when something does.
+    if (greatest < NOTHING) return Optional.empty();
     var left = new Current(sum.rms());
     w.result("left", "Σ out - Σ back", left);
     var trail = w.explain(cable.id()).trail();

@@ -100,8 +100,8 @@ public final class GlandFits implements Rule {
           w.explain(d).trail(),
           List.of());
     var gland = entry.gland().get();
-    if (entry.said()) w.given("gland", gland, "said by hand");
-    else w.assumed("gland", gland, "the smallest that holds it");
+    if (entry.said()) w.given("gland", gland.words(), "said by hand");
+    else w.assumed("gland", gland.words(), "the smallest that holds it");
     w.given(
         "from", Length.ofMillimetres(Entries.least(gland)), "common practice, the maker's wins");
     w.given("to", Length.ofMillimetres(Entries.most(gland)), "common practice, the maker's wins");
@@ -123,7 +123,7 @@ public final class GlandFits implements Rule {
             .formatted(
                 cable.label(),
                 d,
-                gland,
+                gland.words(),
                 Entries.least(gland),
                 Entries.most(gland),
                 d < Entries.least(gland)
@@ -148,7 +148,7 @@ public final class GlandFits implements Rule {
                 cable.label(),
                 plug.name(),
                 plug.across(),
-                gland,
+                gland.words(),
                 Entries.passes(gland),
                 plug.moulded()
                     ? "it comes with its plug on. Take an entry frame or a wider gland, or a lead without a plug."

@@ -2,6 +2,7 @@ package nelvar.core.analysis.runs;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
@@ -133,11 +134,16 @@ public final class TerminalHolds implements Rule {
 
   /// The cheapest row of its kind that holds all that lands on it.
   private static List<Repair> larger(StripPlan strip, Study study) {
+    return larger(strip, study, _ -> true);
+  }
+
+  /// @param bears what else it has to do
+  static List<Repair> larger(StripPlan strip, Study study, Predicate<Part> bears) {
     var now = study.part(strip.device()).orElseThrow();
     return study
         .catalogue()
         .of(now.getClass())
-        .filter(next -> replaces(next, now, strip))
+        .filter(next -> replaces(next, now, strip) && bears.test(next))
         .min(
             Comparator.comparing((Part next) ->
                     next.price()

@@ -183,7 +183,10 @@ public final class RunEdits {
   public static Edit gland(Cable cable, Optional<Cable.Gland> gland) {
     return new Edit(
         gland
-            .map(g -> "Take %s through a gland %s".formatted(cable.label(), g))
+            .map(g ->
+                g == Cable.Gland.FRAME
+                    ? "Take %s through an entry frame".formatted(cable.label())
+                    : "Take %s through a gland %s".formatted(cable.label(), g.words()))
             .orElse("Take %s through the gland that fits".formatted(cable.label())),
         project ->
             project.withCables(

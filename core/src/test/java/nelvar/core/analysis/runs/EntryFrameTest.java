@@ -86,6 +86,20 @@ class EntryFrameTest {
     assertThat(judge(cured)).allMatch(Verdict.Pass.class::isInstance);
   }
 
+  /// It is kept in the file under its name and read back.
+  @Test
+  void aFrameIsKeptInTheFile() throws Exception {
+    var project = heaters(2);
+    var framed =
+        nelvar.core.model.edit.RunEdits.framed(project.cables())
+            .on(project, nelvar.core.file.CatalogueFile.standard());
+    var written = nelvar.core.file.ProjectFormat.write(framed);
+    assertThat(
+            nelvar.core.file.ProjectFormat.read(
+                "x", written, nelvar.core.file.CatalogueFile.standard()))
+        .isEqualTo(framed);
+  }
+
   /// From 3 to 16 mm; nobody gets one without asking for it.
   @Test
   void whatAFrameHolds() {

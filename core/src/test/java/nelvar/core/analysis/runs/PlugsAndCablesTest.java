@@ -137,6 +137,19 @@ class PlugsAndCablesTest {
     assertThat(finding.text()).contains("1.3");
   }
 
+  /// One of 100 W takes 0.43 A: too little to be heard. Where nothing flows nothing is passed.
+  @Test
+  void whatIsLittleIsLetPass() {
+    var little =
+        heaters()
+            .cable("C1", "cable-2x1p5", 3, "P", 1.5, "X0:L1", "E1:L")
+            .cable("C2", "cable-2x1p5", 3, "P", 1.5, "X0:N", "E1:N")
+            .build();
+    assertThat(judge(new ComesBack(), "C1", little)).isInstanceOf(Verdict.Pass.class);
+    var none = heaters().cable("C1", "cable-2x1p5", 3, "P", 1.5, "X0:L1", "E1:L").build();
+    assertThat(new ComesBack().check(Panel.study(none))).isEmpty();
+  }
+
   /// 60 W at 24 V are 2.5 A.
   @Test
   void aDirectCurrentIsAdvice() {

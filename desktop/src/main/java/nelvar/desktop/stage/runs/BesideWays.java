@@ -7,6 +7,8 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import nelvar.core.analysis.runs.Carriers;
+import nelvar.core.model.Bundle;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.review.Review;
@@ -14,6 +16,7 @@ import nelvar.desktop.control.DrawingPane;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.style.Theme;
 import nelvar.documents.drawing.BundleSection;
+import nelvar.documents.drawing.CarrierPicture;
 
 /// What stands beside the ways: a cut through what the selection lies in, or the row of terminals
 /// or the connector it lands on.
@@ -133,6 +136,21 @@ final class BesideWays extends VBox {
     words.setWrapText(true);
     var name = new Label(model.bundle().name());
     name.getStyleClass().add("strong");
-    getChildren().addAll(name, words, new HBox(12, pane, legend), ducts, form);
+    getChildren().addAll(name, words, new HBox(12, pane, legend));
+    Carriers.of(model.bundle()).ifPresent(carrier -> moves(carrier, model.bundle()));
+    getChildren().addAll(ducts, form);
+  }
+
+  /// How long it is, what room it takes, and how it moves.
+  private void moves(Bundle.Carrier carrier, Bundle bundle) {
+    var words = new Label(Carriers.words(carrier));
+    words.setId("carrier-words");
+    words.getStyleClass().add("soft");
+    words.setWrapText(true);
+    var pane = new DrawingPane("How the %s moves".formatted(bundle.name()), false);
+    pane.setFocusTraversable(false);
+    CarrierPicture.of(bundle, Math.max(200, getWidth() - 44))
+        .ifPresent(drawing -> pane.show(drawing, theme));
+    getChildren().addAll(words, pane);
   }
 }
