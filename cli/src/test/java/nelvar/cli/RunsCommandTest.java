@@ -22,7 +22,7 @@ class RunsCommandTest {
         .containsPattern("W26 +-F3:2 +-T3:L +2.5 mm² +1.34 m +routed +D4.2, D1.2, D3.2")
         .containsPattern("-WD1 .* 9.00 m +said +M16")
         .containsPattern("C1 +conduit to the valve box .* at most 40 %")
-        .containsPattern("P1 +17 links of 0.03 m, 0.5 m in all, .* the loop takes ")
+        .containsPattern("P1 +17 links of 30 mm, 0.499 m in all, .* the loop takes ")
         .contains("hours of wiring");
   }
 
