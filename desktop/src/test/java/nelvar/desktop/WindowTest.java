@@ -121,8 +121,7 @@ class WindowTest {
             "space.quiet-apart",
             "thermal.part",
             "thermal.part",
-            "thermal.heat-below",
-            "runs.gland");
+            "thermal.heat-below");
     while (driver.on(() -> session().history().get().undoLabel().isPresent()))
       driver.press(KeyCode.CONTROL, KeyCode.Z);
     assertThat(openFindings()).as("and every step can be taken back").isEqualTo(28);
