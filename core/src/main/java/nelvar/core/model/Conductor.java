@@ -224,8 +224,12 @@ public record Conductor(
     return with(d -> d.bundle = next);
   }
 
+  /// A wire of another colour, or another core, is not laid yet.
   public Conductor withColour(Optional<String> next) {
-    return with(d -> d.colour = next);
+    return with(d -> {
+      d.done &= colour.equals(next);
+      d.colour = next;
+    });
   }
 
   public Conductor withLeadOf(Optional<Id> next) {

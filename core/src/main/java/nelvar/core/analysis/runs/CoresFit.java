@@ -63,7 +63,7 @@ public final class CoresFit implements Rule {
             .toList();
     var all = new ArrayList<Verdict>();
     all.add(enough(cable, cores, study));
-    told(cable, cores).ifPresent(all::add);
+    told(cable, cores, study).ifPresent(all::add);
     for (var core : cores) protective(core, cable, study).ifPresent(all::add);
     shared(cable, cores, study).ifPresent(all::add);
     return all;
@@ -99,7 +99,7 @@ public final class CoresFit implements Rule {
   }
 
   /// Empty where none of them bears a mark.
-  private static Optional<Verdict> told(Cable cable, List<Conductor> cores) {
+  private static Optional<Verdict> told(Cable cable, List<Conductor> cores, Study study) {
     var by = new HashMap<String, Conductor>();
     for (var core : cores) {
       if (core.colour().isEmpty()) continue;
@@ -116,7 +116,7 @@ public final class CoresFit implements Rule {
               "%s and %s of %s both bear '%s': at the other end nobody can tell them apart."
                   .formatted(other.label(), core.label(), cable.label(), mark),
               w.explain(cable).trail(),
-              List.of(marked(core, free(cores)))));
+              free(cable, cores, study).map(to -> marked(core, to)).stream().toList()));
     }
     if (by.isEmpty()) return Optional.empty();
     var w = Working.of("Marks of the cores of " + cable.label());
@@ -124,13 +124,18 @@ public final class CoresFit implements Rule {
     return Optional.of(new Verdict.Pass(cable.id(), w.explain(cable).trail()));
   }
 
-  private static String free(List<Conductor> cores) {
+  /// A core that is not landed yet; empty where the cable has none left: another mark on the same
+  /// core would only hide it. One of those it has is the protective one, where that is landed.
+  private static Optional<String> free(Cable cable, List<Conductor> cores, Study study) {
+    if (!(study.catalogue().find(cable.stock()).orElse(null) instanceof CableStock stock))
+      return Optional.empty();
     var used = cores.stream().flatMap(core -> core.colour().stream()).collect(Collectors.toSet());
-    return IntStream.rangeClosed(1, cores.size() + 1)
+    var school = study.project().brief().policies().sizing();
+    var earth = used.stream().anyMatch(mark -> Use.PROTECTIVE.said(mark, school));
+    return IntStream.rangeClosed(1, stock.cores() - (earth ? 1 : 0))
         .mapToObj(String::valueOf)
         .filter(mark -> !used.contains(mark))
-        .findFirst()
-        .orElseThrow();
+        .findFirst();
   }
 
   private static Repair marked(Conductor core, String mark) {
@@ -156,7 +161,8 @@ public final class CoresFit implements Rule {
             "%s works on the %s core of %s: whoever takes it for earth is hurt. Land it on another core."
                 .formatted(core.label(), core.colour().get(), cable.label()),
             w.explain(core.id()).trail(),
-            List.of(marked(core, free(study.cores(cable.id()))))));
+            free(cable, study.cores(cable.id()), study).map(to -> marked(core, to)).stream()
+                .toList()));
   }
 
   private record Way(int near, int far) {}

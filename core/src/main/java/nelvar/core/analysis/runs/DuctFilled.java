@@ -19,9 +19,6 @@ import nelvar.core.units.Length;
 public final class DuctFilled implements Rule {
   private static final Reason FULL = Reason.of("More in it than goes in well");
 
-  /// Widths that ducts are sold in, mm (common practice).
-  private static final List<Integer> WIDTHS = List.of(25, 40, 60, 80, 100, 120);
-
   @Override
   public String id() {
     return "runs.fill";
@@ -72,7 +69,7 @@ public final class DuctFilled implements Rule {
         if (!duct.id().equals(bundle.id())) continue;
         var now = duct.width().metres() * 1000;
         var needs = now * fill.filled().value().percent() / fill.most().percent().percent();
-        var next = WIDTHS.stream().filter(width -> width >= needs - 1e-9).findFirst();
+        var next = RightSize.DUCTS.stream().filter(width -> width >= needs - 1e-9).findFirst();
         if (next.isEmpty()) return List.of();
         var aside = new Length(Math.max(0, (next.get() - now) / 2000));
         var moved =
@@ -83,7 +80,7 @@ public final class DuctFilled implements Rule {
         return List.of(
             Repair.of(
                 LayoutEdits.change(
-                    "Make duct %s %d mm wide".formatted(duct.id(), next.get()),
+                    "Make duct %s %.0f mm wide".formatted(duct.id(), next.get()),
                     cabinet.withDucts(
                         cabinet.ducts().stream()
                             .map(d -> d.id().equals(duct.id()) ? wide : d)

@@ -16,7 +16,7 @@ import nelvar.core.units.Length;
 /// comes first.
 public final class RightSize {
   private static final List<Double> TRAYS = List.of(50.0, 100.0, 150.0, 200.0, 300.0, 400.0, 600.0);
-  private static final List<Double> DUCTS = List.of(25.0, 40.0, 60.0, 80.0, 100.0, 120.0);
+  static final List<Double> DUCTS = List.of(25.0, 40.0, 60.0, 80.0, 100.0, 120.0);
   private static final List<Double> CONDUITS = List.of(13.0, 16.9, 21.4, 27.8, 35.4, 44.3, 57.0);
   private static final List<Double> TUBES = List.of(15.8, 20.9, 26.6, 35.1, 40.9, 52.5, 69.4);
 
@@ -29,8 +29,9 @@ public final class RightSize {
 
   /// Empty where none is large enough, or the kind is not chosen by what lies in it.
   public static Optional<Bundle.Form> of(Bundle bundle, Bundle.Kind kind, Study study) {
+    var hoses = bundle.form().map(Bundle.Form::hoses).orElse(List.of());
     return sizes(kind, study.project().brief().policies().sizing()).stream()
-        .map(size -> form(kind, Length.ofMillimetres(size)))
+        .map(size -> form(kind, Length.ofMillimetres(size)).withHoses(hoses))
         .filter(form -> holds(bundle.with(b -> b.form = Optional.of(form)), study))
         .findFirst();
   }

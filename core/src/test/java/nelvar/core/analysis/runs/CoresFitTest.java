@@ -67,9 +67,20 @@ class CoresFitTest {
 
   @Test
   void theProtectiveCoreIsNotForWork() {
-    var project = plate("cable-4x0p75", "1", "3", "2", "green-yellow");
+    var project = plate("cable-5x0p75", "1", "3", "2", "green-yellow");
     assertThat(finding(project).text()).contains("green-yellow core");
     cured(project);
+    // Of four cores one is green-yellow and three are landed: none is left to go to.
+    assertThat(finding(plate("cable-4x0p75", "1", "3", "2", "green-yellow")).proposals()).isEmpty();
+  }
+
+  /// What is landed on another core is to be done again.
+  @Test
+  void anotherCoreIsNotDoneYet() {
+    var wire = plate("cable-4x0p75", "1", "3", "2", "4").conductors().getLast();
+    var done = wire.with(d -> d.done = true);
+    assertThat(done.withColour(done.colour()).done()).contains(true);
+    assertThat(done.withColour(Optional.of("7")).done()).isEmpty();
   }
 
   /// Out 1 and 2, back 3 and 4: core 1 has no way back beside it. Out 1 and 3, back 2 and 4: each

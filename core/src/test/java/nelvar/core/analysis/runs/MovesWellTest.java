@@ -122,6 +122,23 @@ class MovesWellTest {
     assertThat(finding("P1", carrier(f -> f.withHoses(hose))).proposals()).isEmpty();
   }
 
+  /// A larger tray keeps the hoses that lie on it, and is larger for them.
+  @Test
+  void theNextSizeKeepsTheHoses() {
+    var study = Panel.study(Demo.settled());
+    var tray =
+        study.project().bundles().stream()
+            .filter(b -> b.id().text().equals("P2"))
+            .findFirst()
+            .orElseThrow();
+    var hoses = List.of(Length.ofMillimetres(120), Length.ofMillimetres(120));
+    var with = tray.with(b -> b.form = b.form.map(f -> f.withHoses(hoses)));
+    var form = RightSize.of(with, Bundle.Kind.TRAY, study).orElseThrow();
+    assertThat(form.hoses()).isEqualTo(hoses);
+    assertThat(form.width())
+        .isGreaterThan(RightSize.of(tray, Bundle.Kind.TRAY, study).orElseThrow().width());
+  }
+
   private static Bundle.Form wide(Bundle.Form f, double width) {
     return new Bundle.Form(f.kind(), Length.ofMillimetres(width), f.height(), f.carrier());
   }
