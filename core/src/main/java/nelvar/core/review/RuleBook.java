@@ -81,6 +81,7 @@ import nelvar.core.analysis.runs.GlandFits;
 import nelvar.core.analysis.runs.KeptApart;
 import nelvar.core.analysis.runs.LongEnough;
 import nelvar.core.analysis.runs.MovesWell;
+import nelvar.core.analysis.runs.PairsKept;
 import nelvar.core.analysis.runs.ProtectiveMatesFirst;
 import nelvar.core.analysis.runs.TerminalCarries;
 import nelvar.core.analysis.runs.TerminalHolds;
@@ -304,6 +305,7 @@ public final class RuleBook {
           new ColoursTell(),
           new ComesBack(),
           new CoresFit(),
+          new PairsKept(),
           new ProtectiveMatesFirst(),
           new DesignationUnique());
 

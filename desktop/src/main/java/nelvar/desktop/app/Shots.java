@@ -82,22 +82,10 @@ public final class Shots {
       quick(window);
       picture(scene, folder.resolve("7-quick.png"));
       window.quick();
-      window.theme(true);
-      window.select(new Id("M6"));
-      window.choose(window.stage("Power"));
-      picture(scene, folder.resolve("11-power-dark.png"));
-      window.theme(false);
+      window.select(new Id("X50"));
+      window.choose(window.stage("Runs"));
+      picture(scene, folder.resolve("17-plugs.png"));
       composing(window, scene, folder);
-      window.desk().openSecondDemo();
-      window.select(new Id("M1"));
-      window.choose(window.stage("Motion"));
-      picture(scene, folder.resolve("10-settings-sheet.png"));
-      // What was told of the machine before goes.
-      pulse(8000);
-      window.desk().openThirdDemo();
-      window.select(new Id("A1"));
-      window.choose(window.stage("Signals"));
-      picture(scene, folder.resolve("14-small-boards.png"));
       return 0;
     } catch (IOException e) {
       System.err.println("nelvar: the pictures cannot be written: " + e.getMessage());

@@ -37,6 +37,8 @@ public final class CoresFit implements Rule {
   private static final Reason FEW = Reason.of("More wires than the cable has cores");
   private static final Reason ALIKE = Reason.of("Two cores of a cable bear one mark");
   private static final Reason WORKS = Reason.of("The protective core of a cable is used for work");
+  private static final Reason PROTECTS =
+      Reason.of("A protective conductor in a core that does not say so");
   private static final Reason APART = Reason.of("Cores that share a current lie beside each other");
 
   @Override
@@ -149,10 +151,24 @@ public final class CoresFit implements Rule {
     var school = study.project().brief().policies().sizing();
     var said = Use.PROTECTIVE.said(core.colour().get(), school);
     var is = core.function() == Conductor.Function.PROTECTIVE;
-    if (!said || is) return Optional.empty();
+    if (said == is) return Optional.empty();
     var w = Working.of("The protective core of " + cable.label());
     w.given("core", core.colour().get(), core.label().text());
     w.given("it is", core.function().words(), core.label().text());
+    if (is)
+      return Optional.of(
+          new Verdict.Finding(
+              Subject.of(core.id()),
+              Severity.WARNING,
+              PROTECTS,
+              "%s protects and lies in the core '%s' of %s: nobody takes it for earth. Take a cable with a %s core for it."
+                  .formatted(
+                      core.label(),
+                      core.colour().get(),
+                      cable.label(),
+                      Use.PROTECTIVE.colours(school).getFirst()),
+              w.explain(core.id()).trail(),
+              List.of()));
     return Optional.of(
         new Verdict.Finding(
             Subject.of(core.id()),

@@ -43,10 +43,7 @@ public interface Sections {
             study
                 .catalogue()
                 .of(CableStock.class)
-                .anyMatch(c ->
-                    c.cores() == now.cores()
-                        && c.shielded() == now.shielded()
-                        && c.section().equals(section)))
+                .anyMatch(c -> c.alike(now) && c.section().equals(section)))
         .orElse(true);
   }
 

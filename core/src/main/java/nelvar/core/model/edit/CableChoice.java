@@ -15,10 +15,7 @@ final class CableChoice {
     if (now.section().equals(section)) return cable;
     return catalogue
         .of(CableStock.class)
-        .filter(c ->
-            c.cores() == now.cores()
-                && c.shielded() == now.shielded()
-                && c.section().equals(section))
+        .filter(c -> c.alike(now) && c.section().equals(section))
         .findFirst()
         .map(stock -> cable.withStock(stock.id()))
         .orElseThrow(() ->

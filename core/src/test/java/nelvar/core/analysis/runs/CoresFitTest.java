@@ -74,6 +74,34 @@ class CoresFitTest {
     assertThat(finding(plate("cable-4x0p75", "1", "3", "2", "green-yellow")).proposals()).isEmpty();
   }
 
+  /// Whoever looks for earth at the other end finds a numbered core.
+  @Test
+  void theProtectiveConductorIsToldByItsCore() {
+    var project = plate("cable-5x0p75", "1", "3", "2", "4");
+    var earth =
+        project.withConductors(
+            project.conductors().stream()
+                .map(w ->
+                    w.colour().filter("4"::equals).isPresent()
+                        ? new Conductor(
+                            w.id(),
+                            w.label(),
+                            w.from(),
+                            w.to(),
+                            Conductor.Function.PROTECTIVE,
+                            w.section(),
+                            w.length(),
+                            w.colour(),
+                            w.cable(),
+                            w.bundle())
+                        : w)
+                .toList());
+    var finding = finding(earth);
+    assertThat(finding.severity()).isEqualTo(Severity.WARNING);
+    assertThat(finding.text()).contains("nobody takes it for earth");
+    assertThat(finding.proposals()).isEmpty();
+  }
+
   /// What is landed on another core is to be done again.
   @Test
   void anotherCoreIsNotDoneYet() {
