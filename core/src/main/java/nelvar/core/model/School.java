@@ -293,6 +293,42 @@ public record School(
           "wire",
           Optional.empty());
 
+  public static final School SHIELD_ENDS =
+      new School(
+          "shield-ends",
+          "Where shields of signal cables are joined to earth",
+          List.of(
+              new Option(
+                  "both",
+                  "shields at both ends",
+                  "Makers of drives and IEC 61000-5-2: above some kilohertz only a shield that can carry current keeps fields out; encoders, pulses and data need it."),
+              new Option(
+                  "one",
+                  "shields of values at one end, in the cabinet",
+                  "Measuring practice: slow values need no more, and no current of another earth flows in their shield. Drives, pulses and data still take both ends."),
+              new Option(
+                  "hybrid",
+                  "shields of values at one end, through a capacitor at the other",
+                  "Open to direct current and mains, closed to fast edges; one more part that can come loose.")),
+          "both",
+          Optional.empty());
+
+  public static final School EARTHING_SYSTEM =
+      new School(
+          "earthing-system",
+          "How plate, machine and shields are earthed",
+          List.of(
+              new Option(
+                  "mesh",
+                  "earthed as a mesh",
+                  "IEC 60364-4-44 and makers of drives: bare plate, frame and door joined over their area; at a megahertz only area counts."),
+              new Option(
+                  "star",
+                  "earthed at a single point",
+                  "Audio and measuring practice: no way back is shared, so nothing lifts another; each wire is a choke to fast edges.")),
+          "mesh",
+          Optional.empty());
+
   /// In the order they are shown.
   public static final List<School> ALL =
       List.of(
@@ -305,6 +341,8 @@ public record School(
           DUCT_FILL,
           WIRE_COLOURS,
           WIRE_NUMBERS,
+          SHIELD_ENDS,
+          EARTHING_SYSTEM,
           CONTINUOUS_LOAD,
           SMALL_BREAKER,
           DIRECT_TRIP,

@@ -13,6 +13,8 @@ import nelvar.core.analysis.earthing.ProtectiveConnection;
 import nelvar.core.analysis.earthing.ProtectiveSection;
 import nelvar.core.analysis.earthing.ResidualCharge;
 import nelvar.core.analysis.earthing.WorkingCurrentInEarth;
+import nelvar.core.analysis.interference.QuietEnough;
+import nelvar.core.analysis.interference.ShieldEnds;
 import nelvar.core.analysis.load.CutWaves;
 import nelvar.core.analysis.load.DriveAgainstMotor;
 import nelvar.core.analysis.load.DriveInput;
@@ -306,6 +308,8 @@ public final class RuleBook {
           new ComesBack(),
           new CoresFit(),
           new PairsKept(),
+          new QuietEnough(),
+          new ShieldEnds(),
           new ProtectiveMatesFirst(),
           new DesignationUnique());
 

@@ -27,6 +27,7 @@ public record Measure(double value, Unit unit) implements Quantity, Comparable<M
     HEAT_PER_KELVIN("W/K", false, "heat carried out for each kelvin", "8 W/K", 0, 1e4),
     SOUND("dB(A)", false, "a sound level", "62 dB(A)", 0, 150),
     ATTENUATION("dB", false, "an attenuation", "15 dB", 0, 400),
+    MARGIN("dB", false, "a margin", "6 dB", -400, 400),
     YEARS("years", false, "a number of years", "56 years", 0, 1e9),
     TEMPERATURE_RISE("K", false, "a temperature rise", "10 K", 0, 1e3),
     HEAT_TRANSFER("W/m²K", false, "a heat transfer coefficient", "5.5 W/m2K", 0.1, 100),

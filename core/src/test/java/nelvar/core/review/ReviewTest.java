@@ -70,7 +70,7 @@ class ReviewTest {
 
   @Test
   void nothingElseIsReported() {
-    assertThat(review(Demo.planted()).open()).hasSize(28);
+    assertThat(review(Demo.planted()).open()).hasSize(30);
     assertThat(review(Demo.planted()).notChecked()).isEmpty();
   }
 
@@ -195,7 +195,7 @@ class ReviewTest {
             "workshop",
             "2026-01-01");
     var review = review(Edits.accept(deviation).apply(Demo.planted()));
-    assertThat(review.open()).hasSize(27);
+    assertThat(review.open()).hasSize(29);
     assertThat(review.accepted())
         .hasSize(10)
         .anySatisfy(entry -> assertThat(entry.accepted()).contains(deviation));

@@ -344,7 +344,8 @@ public final class Sketch {
                 stock.id(),
                 Optional.of(TypicalLength.between(Place.PANEL, Place.MACHINE, distance(device))),
                 Optional.of(signals(device) ? signalTray() : tray()))
-            .assumed();
+            .assumed()
+            .withScreen(shielded ? Cable.Screen.both(Cable.Ending.CLAMP) : Cable.Screen.NONE);
     cables.add(cable);
     return cable;
   }

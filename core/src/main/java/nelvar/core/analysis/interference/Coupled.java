@@ -1,0 +1,340 @@
+package nelvar.core.analysis.interference;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nelvar.core.analysis.Study;
+import nelvar.core.formula.Crosstalk;
+import nelvar.core.model.Cabinet;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Id;
+import nelvar.core.model.School;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.trail.Explained;
+import nelvar.core.trail.Working;
+import nelvar.core.units.Current;
+import nelvar.core.units.Duration;
+import nelvar.core.units.Length;
+import nelvar.core.units.Measure;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Voltage;
+
+/// What disturbs what: every pair that lies together or shares a way back.
+///
+/// Wires of one duct or tray without a divider count as touching: nobody says where in it they lie,
+/// and that is the unsafe side. Where two ducts of one plate run side by side, how far they are
+/// apart is known. Trays that are only named are taken as far from each other: what a tray is
+/// beside, nobody said.
+public final class Coupled {
+  /// Ducts whose middles are further apart do not matter, m.
+  private static final double REACH = 0.4;
+
+  /// Of insulation and air between wires that touch (common practice).
+  private static final double PERMITTIVITY = 2;
+
+  /// H/m of a wire (common practice).
+  private static final double WIRE = 1e-6;
+
+  /// H/m of frame and plate that are joined over their area (assumed); in a star it is one wire.
+  private static final double MESH = 0.2e-6;
+
+  /// Ω·m of copper.
+  private static final double COPPER = 1.78e-8;
+
+  /// What two wires that carry one signal do not take up alike (assumed).
+  private static final double BALANCE = 0.1;
+
+  private final Study study;
+  private final List<Pair> pairs = new ArrayList<>();
+  private final Map<Id, Ducted> ducts = new HashMap<>();
+
+  private record Ducted(Cabinet cabinet, Cabinet.Duct duct) {}
+
+  private Coupled(Study study) {
+    this.study = study;
+    for (var cabinet : study.project().layout().cabinets())
+      for (var duct : cabinet.ducts()) ducts.put(duct.id(), new Ducted(cabinet, duct));
+    for (var emitter : Emitters.of(study))
+      for (var receiver : Receivers.of(study)) {
+        if (same(emitter, receiver)) continue;
+        var pair = pair(emitter, receiver);
+        if (!pair.volts().isEmpty()) pairs.add(pair);
+      }
+    pairs.sort(Comparator.comparingDouble(Pair::margin));
+  }
+
+  public static Coupled of(Study study) {
+    return study.once(Coupled.class, () -> new Coupled(study));
+  }
+
+  /// All that matter at all, worst first.
+  public List<Pair> pairs() {
+    return List.copyOf(pairs);
+  }
+
+  /// Worst first.
+  public List<Pair> of(Receiver receiver) {
+    return pairs.stream().filter(pair -> pair.receiver() == receiver).toList();
+  }
+
+  /// The same pair in another state of the project.
+  public Optional<Pair> like(Pair pair) {
+    return like(pair.emitter().id(), pair.emitter().kind(), pair.receiver().at());
+  }
+
+  public Optional<Pair> like(Id emitter, Emitter.Kind kind, TerminalRef receiver) {
+    return pairs.stream()
+        .filter(p ->
+            p.receiver().at().equals(receiver)
+                && p.emitter().kind() == kind
+                && p.emitter().id().equals(emitter))
+        .findFirst();
+  }
+
+  /// How a pair comes by its margin.
+  public static Explained<Measure> explain(Pair pair, Study study) {
+    var e = pair.emitter();
+    var r = pair.receiver();
+    var w = Working.of("%s into %s".formatted(e.label(), r.label()));
+    w.given("ΔU", new Voltage(e.volts()), e.basis());
+    w.assumed("tr", new Duration(e.rise()), e.kind().words() + ", from memory");
+    if (e.leaves() > 0) w.result("Icm", "min(C' · l · ΔU/tr, ΔU/100 Ω)", new Current(e.leaves()));
+    if (e.current() > 0) w.given("I", new Current(e.current()), "switched");
+    if (e.outside() < 1)
+      w.result(
+          "left outside its shield",
+          "|Rs · l + jωLe|/|Rs · l + jω(Le + Ls · l)|",
+          new Percent(100 * e.outside()));
+    pair.apart()
+        .ifPresent(place -> {
+          w.given("l", new Length(pair.beside()), place.name() + ", at most v · tr/2 counts");
+          if (pair.fixed()) w.given("x", new Length(place.apart()), place.name());
+          else w.assumed("x", new Length(place.apart()), "touching: where in it nobody says");
+          w.assumed("h", new Length(place.receiver().height()), "over metal");
+        });
+    w.given("shield", r.shield().words(), r.label());
+    w.given(
+        "earthing",
+        study.project().brief().policies().answer(School.EARTHING_SYSTEM).words(),
+        "Brief");
+    w.assumed("τ", new Duration(r.filter()), "input filter, " + r.kind().words());
+    for (var way : WayIn.values())
+      if (pair.volts().get(way) instanceof Double volts)
+        w.result(way.words(), way.formula(), new Voltage(volts));
+    w.result("all", "Σ, worst case", new Voltage(pair.all()));
+    w.given("too much", new Voltage(r.threshold()), r.basis());
+    var margin =
+        w.result(
+            "margin", "20 · lg(too much/all)", new Measure(pair.margin(), Measure.Unit.MARGIN));
+    w.assumed(
+        "±",
+        new Measure(pair.uncertainty(), Measure.Unit.ATTENUATION),
+        pair.fixed() ? "geometry fixed" : "in a loom; trust the ranking");
+    return w.explain(margin);
+  }
+
+  /// What an input itself switches or hears is not disturbed by that.
+  private static boolean same(Emitter emitter, Receiver receiver) {
+    return receiver.wires().stream().anyMatch(emitter.wires()::contains);
+  }
+
+  private Pair pair(Emitter e, Receiver r) {
+    var volts = new EnumMap<WayIn, Double>(WayIn.class);
+    var left = Crosstalk.travels(e.rise());
+    var beside = 0.0;
+    Optional<Pair.Place> place = Optional.empty();
+    var longest = 0.0;
+    var fixed = true;
+    for (var together : together(e.lays(), r.lays())) {
+      var length = Math.min(left, together.length());
+      if (length <= 0) continue;
+      left -= length;
+      beside += together.length();
+      fixed &= together.fixed();
+      add(volts, WayIn.FIELD, field(e, r, together.of(), length));
+      add(volts, WayIn.CAPACITANCE, capacitance(e, r, together.of(), length));
+      if (together.length() > longest) {
+        longest = together.length();
+        place = Optional.of(together.of());
+      }
+    }
+    add(volts, WayIn.SHARED, shared(e, r));
+    add(volts, WayIn.EARTH, earth(e, r));
+    return new Pair(e, r, volts, beside, place, fixed && place.isPresent());
+  }
+
+  private static void add(Map<WayIn, Double> volts, WayIn way, double more) {
+    if (more > 0) volts.merge(way, more, Double::sum);
+  }
+
+  // Geometry
+
+  private record Together(Pair.Place of, double length, boolean fixed) {}
+
+  private List<Together> together(Lays a, Lays b) {
+    var all = new ArrayList<Together>();
+    for (var entry : a.in().entrySet()) {
+      var one = entry.getValue();
+      var same = b.in().get(entry.getKey());
+      if (same != null) {
+        var divided =
+            one.bundle().form().flatMap(f -> f.carrier()).filter(c -> !c.dividers().isEmpty());
+        var touching = (one.thick() + same.thick()) / 2;
+        all.add(
+            new Together(
+                new Pair.Place(
+                    one.bundle().name(),
+                    one,
+                    same,
+                    touching
+                        + divided
+                            .map(_ -> one.bundle().form().orElseThrow().width().metres() / 4)
+                            .orElse(0.0)),
+                Lays.together(one, same),
+                divided.isPresent()));
+      }
+      var duct = ducts.get(entry.getKey());
+      if (duct == null) continue;
+      for (var other : b.in().values()) {
+        var beside = ducts.get(other.bundle().id());
+        if (beside == null || beside.equals(duct)) continue;
+        apart(duct, beside)
+            .ifPresent(x ->
+                all.add(
+                    new Together(
+                        new Pair.Place(
+                            "ducts %s and %s".formatted(duct.duct().id(), beside.duct().id()),
+                            one,
+                            other,
+                            x),
+                        Lays.together(one, other),
+                        true)));
+      }
+    }
+    all.sort(Comparator.comparingDouble(t -> t.of().apart()));
+    return all;
+  }
+
+  /// Between the middles of two ducts that run the same way on one plate.
+  private static Optional<Double> apart(Ducted a, Ducted b) {
+    var one = a.duct();
+    var other = b.duct();
+    if (!a.cabinet().id().equals(b.cabinet().id())
+        || one.surface() != other.surface()
+        || one.vertical() != other.vertical()) return Optional.empty();
+    var x =
+        one.vertical()
+            ? middle(one.left().metres(), one.width().metres())
+                - middle(other.left().metres(), other.width().metres())
+            : middle(one.top().metres(), one.width().metres())
+                - middle(other.top().metres(), other.width().metres());
+    return Optional.of(Math.abs(x)).filter(d -> d > 0.01 && d < REACH);
+  }
+
+  private static double middle(double edge, double width) {
+    return edge + width / 2;
+  }
+
+  // Ways in
+
+  /// A wire whose way back lies beside it takes up what differs between the two.
+  private static double field(Emitter e, Receiver r, Pair.Place at, double length) {
+    var a = at.emitter();
+    var b = at.receiver();
+    var common = e.leaves() * e.outside() * mutual(a.height(), b.height(), at.apart(), b.loop());
+    var own =
+        e.current() <= 0
+            ? 0
+            : e.current()
+                * a.loop()
+                    .map(s ->
+                        b.loop()
+                            .map(t -> Crosstalk.mutualOfPairs(s, t, at.apart() + (s + t) / 2))
+                            .orElseGet(
+                                () -> mutual(a.height(), b.height(), at.apart(), Optional.of(s))))
+                    .orElseGet(() -> mutual(a.height(), b.height(), at.apart(), b.loop()));
+    var twist = b.turns() > 0 ? Crosstalk.twisted(b.turns() * length) : 1;
+    var volts =
+        length
+            * (common / e.rise() + own / e.steps())
+            * twist
+            * r.shield().ofField(Crosstalk.frequency(e.rise()));
+    return volts * Crosstalk.passes(e.rise(), r.filter());
+  }
+
+  private static double mutual(double h1, double h2, double apart, Optional<Double> loop) {
+    var near = Crosstalk.mutualOverPlate(h1, h2, apart);
+    return loop.map(s -> near - Crosstalk.mutualOverPlate(h1, h2, apart + s)).orElse(near);
+  }
+
+  private static double capacitance(Emitter e, Receiver r, Pair.Place at, double length) {
+    var a = at.emitter();
+    var b = at.receiver();
+    var touching = at.apart() <= 1.01 * (a.thick() + b.thick()) / 2;
+    var c =
+        Crosstalk.capacitances(
+            a.height() + a.radius(),
+            a.radius(),
+            b.height() + b.radius(),
+            b.radius(),
+            Math.max(at.apart(), a.radius() + b.radius() + 1e-4),
+            touching ? PERMITTIVITY : 1);
+    var bare = r.shield().bare(length, e.rise());
+    var volts = 0.0;
+    if (bare > 0) volts += Crosstalk.capacitive(c, bare, e.volts(), e.rise(), r.seen());
+    if (r.shield().joined()) {
+      var into = Math.min(c.between() * length * e.volts() / e.rise(), e.volts() / Emitters.WAVE);
+      volts += into * r.shield().transfer(length, Crosstalk.frequency(e.rise()));
+    }
+    return volts * (r.balanced() ? BALANCE : 1) * Crosstalk.passes(e.rise(), r.filter());
+  }
+
+  /// Wires that a sensor's way back does not share with its board's, and that carry what is
+  /// switched.
+  private double shared(Emitter e, Receiver r) {
+    if (e.current() <= 0 || e.back().isEmpty() || r.back().isEmpty()) return 0;
+    var mine = new HashSet<>(r.back());
+    var ohms = 0.0;
+    var henry = 0.0;
+    for (var wire : e.back()) {
+      if (!mine.contains(wire)) continue;
+      ohms += ohms(wire);
+      henry += WIRE * metres(wire);
+    }
+    return e.current() * (ohms + henry / e.steps() * Crosstalk.passes(e.steps(), r.filter()));
+  }
+
+  /// What leaves over the plate comes home over machine and earth; a shield that joins both ends
+  /// carries a share of it: by their inductances for each metre.
+  private double earth(Emitter e, Receiver r) {
+    if (!r.shield().both() || !outside(e.wires()) || !outside(r.wires())) return 0;
+    var earth =
+        study.project().brief().policies().chose(School.EARTHING_SYSTEM, "mesh") ? MESH : WIRE;
+    var share = earth / (earth + WIRE);
+    return e.leaves()
+        * e.outside()
+        * share
+        * r.shield().transfer(r.shield().length(), Crosstalk.frequency(e.rise()))
+        * (r.balanced() ? BALANCE : 1)
+        * Crosstalk.passes(e.rise(), r.filter());
+  }
+
+  private boolean outside(List<Conductor> wires) {
+    return wires.stream().anyMatch(w -> !study.staysInside(w));
+  }
+
+  private double metres(Conductor wire) {
+    return study.length(wire).map(l -> l.metres()).orElse(0.0);
+  }
+
+  private double ohms(Conductor wire) {
+    return COPPER
+        * metres(wire)
+        / wire.section().map(s -> s.squareMillimetres() * 1e-6).orElse(1e-6);
+  }
+}

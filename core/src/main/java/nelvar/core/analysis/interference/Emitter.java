@@ -1,0 +1,86 @@
+package nelvar.core.analysis.interference;
+
+import java.util.List;
+import java.util.Optional;
+import nelvar.core.model.Cable;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
+import nelvar.core.model.Id;
+
+/// What disturbs: a device whose edges, or whose current as it is switched off, leave it over its
+/// wires.
+///
+/// @param cable of its wires, where they lie in one
+/// @param volts height of its edges against the plate, V
+/// @param rise of an edge, s
+/// @param current that stops or steps in its wires and their way back, A
+/// @param steps how long that step takes, s
+/// @param outside what its cable gives off although it is shielded, 1 where it is not
+/// @param leaves what its edges drive over plate and machine, A
+/// @param lays where its wires lie
+/// @param back wires that its current goes back through, as far as others may share them
+/// @param basis where its edges come from, in words
+public record Emitter(
+    Device device,
+    Kind kind,
+    List<Conductor> wires,
+    Optional<Cable> cable,
+    double volts,
+    double rise,
+    double current,
+    double steps,
+    double outside,
+    double leaves,
+    Lays lays,
+    List<Conductor> back,
+    String basis) {
+  public Emitter {
+    wires = List.copyOf(wires);
+    back = List.copyOf(back);
+  }
+
+  /// Edges by kind, from memory: seconds of an edge, pF/m of its wires to all around.
+  public enum Kind {
+    /// 2 to 5 kV/µs, 50 to 200 ns.
+    DRIVE("drive to its motor", 1e-7),
+    /// What a drive gives back into its mains.
+    FEED("mains of a drive", 1e-7),
+    /// 0.1 to 1 ms after a spark of a microsecond.
+    COIL("coil, switched off", 1e-6),
+    BRUSHES("motor with brushes", 1e-7),
+    PHASE_CUT("cut waves of the mains", 1e-6),
+    /// 4 kV in a nanosecond (IEC 61000-4-2:2008, level 2, from memory).
+    HOSE("charge on a hose", 1e-9);
+
+    private final String words;
+    private final double rise;
+
+    Kind(String words, double rise) {
+      this.words = words;
+      this.rise = rise;
+    }
+
+    public String words() {
+      return words;
+    }
+
+    /// s.
+    public double rise() {
+      return rise;
+    }
+  }
+
+  /// Of its row: its cable, else its device.
+  public Id id() {
+    return cable.map(Cable::id).orElse(device.id());
+  }
+
+  public String label() {
+    return cable.map(c -> c.label().text()).orElse(device.designation().text());
+  }
+
+  /// `auger motor drive, edges of 565 V`.
+  public String words() {
+    return device.purpose().isBlank() ? kind.words() : device.purpose();
+  }
+}

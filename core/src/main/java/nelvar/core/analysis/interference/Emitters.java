@@ -1,0 +1,329 @@
+package nelvar.core.analysis.interference;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import nelvar.core.analysis.Potentials;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.interference.Emitter.Kind;
+import nelvar.core.catalogue.Coil;
+import nelvar.core.catalogue.DcMotor;
+import nelvar.core.catalogue.Demand;
+import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.PhaseCutControl;
+import nelvar.core.formula.Crosstalk;
+import nelvar.core.model.Brief;
+import nelvar.core.model.Cable;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
+import nelvar.core.model.Suppression;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.Edge;
+import nelvar.core.network.Feed;
+
+/// Everything that disturbs: drives and what they give back into their mains, coils as they are
+/// switched off, motors with brushes, cut waves, hoses that charge themselves.
+///
+/// What is not known of an edge is typical of its kind, from memory; the setting `Edge` of a device
+/// says its own.
+public final class Emitters {
+  /// F/m of a shielded motor cable to its shield, and of an unshielded one to all around (from
+  /// memory: 100 to 250, 50 to 100 pF/m).
+  private static final double SHIELDED = 150e-12;
+
+  private static final double UNSHIELDED = 75e-12;
+
+  /// Ω of a cable over what is around it (50 to 150 Ω).
+  static final double WAVE = 100;
+
+  /// V at the peak of a coil without suppressor (500 to 2000 V).
+  private static final double SPIKE = 1000;
+
+  /// Ω of one turn through a core of ferrite at the frequencies of such edges (from memory).
+  public static final double FERRITE = 100;
+
+  /// V: IEC 61000-4-2:2008, level 2, from memory.
+  private static final double CHARGE = 4000;
+
+  /// V between lines and earth that a drive with a filter may give back: 100 dBµV (IEC
+  /// 61800-3:2017, category C3 to 100 A, from memory).
+  private static final double FILTERED = 0.1;
+
+  private final Study study;
+  private final Potentials nets;
+  private final List<Emitter> all = new ArrayList<>();
+
+  private Emitters(Study study) {
+    this.study = study;
+    this.nets = Potentials.of(study);
+    for (var device : study.project().devices())
+      study.part(device).ifPresent(part -> of(device, part));
+    hoses();
+  }
+
+  public static List<Emitter> of(Study study) {
+    return study.once(Emitters.class, () -> List.copyOf(new Emitters(study).all));
+  }
+
+  private void of(Device device, Part part) {
+    if (part.drives() && !part.motor()) drive(device, part);
+    part.ownCoil().ifPresent(coil -> coil(device, coil));
+    // What moves air turns without brushes (common practice).
+    if (part instanceof DcMotor motor && part.article().fitting().flatMap(f -> f.moves()).isEmpty())
+      brushes(device, motor);
+    if (part instanceof PhaseCutControl) cut(device);
+  }
+
+  private void drive(Device device, Part part) {
+    var feed = study.network().feeds(device.id()).stream().findFirst();
+    var fed = feed.map(f -> f.voltage().volts()).orElse(0.0);
+    var alternating = feed.flatMap(Feed::source).filter(s -> s.output().alternating()).isPresent();
+    var bus = alternating ? Math.sqrt(2) * fed : fed;
+    var wires = landing(device, part.outputs().stream().flatMap(o -> o.lines().stream()).toList());
+    if (bus <= 0 || wires.isEmpty()) return;
+    var basis = "%.0f V of its bus".formatted(bus);
+    add(device, Kind.DRIVE, wires, bus, 0, List.of(), basis);
+    if (!alternating || all.isEmpty() || all.getLast().device() != device) return;
+    feed.ifPresent(f -> mains(device, f, all.getLast()));
+  }
+
+  /// What goes back over plate and machine comes home over mains and protective conductor, unless a
+  /// filter takes it first.
+  private void mains(Device device, Feed feed, Emitter motor) {
+    var wires = new LinkedHashSet<Conductor>();
+    var filtered = false;
+    for (var way : feed.lineWays())
+      for (var edge : way.reversed()) {
+        var is = study.network().topology().edge(edge);
+        if (is instanceof Edge.Through(var through, var _)
+            && study.part(through).filter(Part::filtersMains).isPresent()) {
+          filtered = true;
+          break;
+        }
+        if (is instanceof Edge.Wire(var wire)) wires.add(wire);
+      }
+    if (wires.isEmpty()) return;
+    var current = filtered ? Math.min(motor.leaves(), FILTERED / (WAVE / 2)) : motor.leaves();
+    all.add(
+        new Emitter(
+            device,
+            Kind.FEED,
+            List.copyOf(wires),
+            Optional.empty(),
+            filtered ? FILTERED : Math.min(motor.volts(), current * WAVE / 2),
+            motor.rise(),
+            0,
+            motor.rise(),
+            1,
+            current,
+            Lays.of(wires.stream().toList(), study),
+            List.of(),
+            filtered ? "behind a filter, 100 dBµV" : "no filter before it"));
+  }
+
+  private void coil(Device device, Coil coil) {
+    var marks = new LinkedHashSet<String>();
+    for (var intake : device.intakes(study.part(device).orElseThrow())) {
+      marks.addAll(intake.lines());
+      intake.back().ifPresent(marks::add);
+    }
+    var volts = coil.voltage().volts() * (coil.madeForAlternating() ? Math.sqrt(2) : 1);
+    var fitted = device.suppression();
+    var edge = fitted.map(s -> volts + clamps(s, volts)).orElse(SPIKE);
+    add(
+        device,
+        Kind.COIL,
+        switched(device, marks),
+        edge,
+        coil.power().watts() / coil.voltage().volts(),
+        back(device),
+        fitted.map(Suppression::words).orElse("nothing across it, %.0f V".formatted(SPIKE)));
+  }
+
+  /// V above the supply that a suppressor lets the coil reach (common practice).
+  private static double clamps(Suppression fitted, double volts) {
+    return switch (fitted) {
+      case DIODE -> 1;
+      case ZENER, VARISTOR, BUILT_IN -> 2 * volts;
+      case RC -> volts;
+    };
+  }
+
+  private void brushes(Device device, DcMotor motor) {
+    var volts =
+        study.network().feeds(device.id()).stream()
+            .findFirst()
+            .map(f -> f.voltage().volts())
+            .orElse(0.0);
+    if (volts <= 0) return;
+    add(
+        device,
+        Kind.BRUSHES,
+        switched(device, Set.of("+", "-")),
+        volts,
+        motor.current().amperes(),
+        back(device),
+        device
+            .suppression()
+            .map(s -> "sparks of its commutator, " + s.words() + " across it")
+            .orElse("sparks of its commutator"));
+  }
+
+  private void cut(Device device) {
+    var volts = study.project().brief().supply().voltage().toNeutral().volts() * Math.sqrt(2);
+    add(
+        device,
+        Kind.PHASE_CUT,
+        landing(device, List.of("L1")),
+        volts,
+        0,
+        List.of(),
+        "cut at the peak");
+  }
+
+  /// Plastic that dust or air is blown through charges itself, and strikes what lies beside it.
+  private void hoses() {
+    if (study.project().brief().surroundings().dust().filter(d -> d != Brief.Dust.NONE).isEmpty())
+      return;
+    for (var bundle : study.project().bundles()) {
+      if (bundle.form().filter(f -> !f.hoses().isEmpty()).isEmpty()) continue;
+      var wires = study.lyingIn(bundle);
+      var beside = wires.stream().findFirst().flatMap(w -> study.device(w.from().device()));
+      if (beside.isEmpty()) continue;
+      var lies = Lays.of(wires, study).in().get(bundle.id());
+      if (lies == null) continue;
+      all.add(
+          new Emitter(
+              beside.get(),
+              Kind.HOSE,
+              List.of(),
+              Optional.empty(),
+              CHARGE,
+              Kind.HOSE.rise(),
+              0,
+              Kind.HOSE.rise(),
+              1,
+              0,
+              new Lays(Map.of(bundle.id(), lies)),
+              List.of(),
+              "hose in the " + bundle.name()));
+    }
+  }
+
+  private void add(
+      Device device,
+      Kind kind,
+      List<Conductor> wires,
+      double volts,
+      double current,
+      List<Conductor> back,
+      String basis) {
+    if (wires.isEmpty()) return;
+    var cable = cable(wires);
+    var length =
+        wires.stream()
+            .flatMap(w -> study.length(w).stream())
+            .mapToDouble(l -> l.metres())
+            .max()
+            .orElse(0);
+    var rise = Own.seconds(device.id(), "Edge", study).orElse(rise(device, kind));
+    var shield = Shielding.of(cable, length, study);
+    var out =
+        Crosstalk.commonMode(
+            shield.there() ? SHIELDED : UNSHIELDED,
+            Math.min(length, Crosstalk.travels(rise)),
+            volts,
+            rise,
+            WAVE);
+    var turns = cable.flatMap(c -> c.screened().turns()).orElse(0);
+    var leaves = out * (turns > 0 ? Crosstalk.ferrite(FERRITE, turns, WAVE) : 1);
+    all.add(
+        new Emitter(
+            device,
+            kind,
+            wires,
+            cable,
+            edges(shield, volts, leaves, length, rise),
+            rise,
+            current,
+            rise,
+            shield.ofField(Crosstalk.frequency(rise)),
+            leaves,
+            Lays.of(wires, study),
+            back,
+            basis));
+  }
+
+  /// A suppressor across its brushes makes their sparks ten times slower (common practice).
+  private static double rise(Device device, Kind kind) {
+    return kind == Kind.BRUSHES && device.suppression().isPresent()
+        ? 10 * kind.rise()
+        : kind.rise();
+  }
+
+  /// V that the outside of a cable swings: of a shield what its own current lifts it.
+  private static double edges(
+      Shielding shield, double volts, double leaves, double length, double rise) {
+    return shield.joined()
+        ? Math.min(volts, leaves * shield.transfer(length, Crosstalk.frequency(rise)))
+        : volts;
+  }
+
+  private Optional<Cable> cable(Collection<Conductor> wires) {
+    return wires.stream().flatMap(w -> study.cable(w).stream()).findFirst();
+  }
+
+  /// All wires on the potentials of these terminals.
+  private List<Conductor> landing(Device device, Collection<String> marks) {
+    var on = new LinkedHashSet<Integer>();
+    for (var mark : marks) on.add(nets.at(new TerminalRef(device.id(), mark)));
+    return onNets(on);
+  }
+
+  private List<Conductor> onNets(Set<Integer> on) {
+    on.remove(-1);
+    return study.project().conductors().stream()
+        .filter(w -> w.carriesWork() && !w.plugged() && on.contains(nets.at(w.from())))
+        .toList();
+  }
+
+  /// Those of its potentials that something switches: not the rails that all hang on.
+  private List<Conductor> switched(Device device, Collection<String> marks) {
+    var rails = rails();
+    var on = new LinkedHashSet<Integer>();
+    for (var mark : marks) {
+      var net = nets.at(new TerminalRef(device.id(), mark));
+      if (!rails.contains(net)) on.add(net);
+    }
+    return onNets(on);
+  }
+
+  private Set<Integer> rails() {
+    return study.once(
+        "rails of " + Emitters.class.getName(),
+        () -> {
+          var all = new LinkedHashSet<Integer>();
+          for (var source : study.network().sources()) {
+            for (var line : source.output().lines())
+              all.add(nets.at(new TerminalRef(source.device().id(), line)));
+            source
+                .output()
+                .back()
+                .ifPresent(b -> all.add(nets.at(new TerminalRef(source.device().id(), b))));
+          }
+          return all;
+        });
+  }
+
+  private List<Conductor> back(Device device) {
+    return study.network().feeds(device.id()).stream()
+        .filter(f -> !(f.intake().demand() instanceof Demand.Chops))
+        .findFirst()
+        .map(f -> study.wires(f.backWay()))
+        .orElse(List.of());
+  }
+}
