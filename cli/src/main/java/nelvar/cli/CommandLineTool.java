@@ -17,6 +17,7 @@ import picocli.CommandLine;
       MotionCommand.class,
       PanelCommand.class,
       RunsCommand.class,
+      QuietCommand.class,
       ArrangeCommand.class,
       SettingsCommand.class,
       CalcCommand.class,

@@ -47,7 +47,7 @@ class CommandLineTest {
             "error   W32: Return wire too thin  [sizing.voltage-drop]",
             "Way out: Make W32 2.5 mm²",
             "warning W38: It does not reach",
-            "15 errors, 15 warnings");
+            "15 errors, 16 warnings");
     var settled = run("review", SETTLED);
     assertThat(settled.code()).isZero();
     assertThat(settled.out()).contains("0 errors, 0 warnings").contains("claims no compliance");
@@ -70,7 +70,7 @@ class CommandLineTest {
     var tree = JsonMapper.builder().build().readTree(json.out());
     assertThat(tree.get("version").asInt()).isEqualTo(1);
     assertThat(tree.get("counts").get("errors").asInt()).isEqualTo(15);
-    assertThat(tree.get("findings").size()).isEqualTo(30);
+    assertThat(tree.get("findings").size()).isEqualTo(31);
     assertThat(tree.get("findings").get(0).get("working").size()).isPositive();
     assertThat(run("review", PLANTED, "--json").out()).isEqualTo(json.out());
   }

@@ -12,6 +12,8 @@ public enum Job {
   PANEL,
   /// Wires, cables and earth.
   RUNS,
+  /// What disturbs what.
+  QUIET,
   /// What must be set so that one is one.
   MOTION;
 
@@ -24,6 +26,7 @@ public enum Job {
       case "supply", "protection", "load", "parts", "states", "stop" -> POWER;
       case "signals" -> SIGNALS;
       case "motion" -> MOTION;
+      case "quiet" -> QUIET;
       case "space", "thermal" -> PANEL;
       case "sizing", "earthing", "completeness", "runs" -> RUNS;
       default -> throw new IllegalStateException("no part of the work owns the rule " + rule);

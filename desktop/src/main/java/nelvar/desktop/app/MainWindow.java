@@ -34,6 +34,7 @@ import nelvar.desktop.stage.pack.PackStage;
 import nelvar.desktop.stage.panel.PanelStage;
 import nelvar.desktop.stage.parts.PartsStage;
 import nelvar.desktop.stage.power.PowerStage;
+import nelvar.desktop.stage.quiet.QuietStage;
 import nelvar.desktop.stage.runs.RunsStage;
 import nelvar.desktop.stage.signals.SignalsStage;
 import nelvar.desktop.style.Style;
@@ -75,6 +76,7 @@ public final class MainWindow {
                 () -> pins().assign(), () -> pins().controller(), () -> pins().permissives()),
             new PanelStage(workers.pages()),
             new RunsStage(this::rows),
+            new QuietStage(workers.pages()),
             new MotionStage(),
             new PackStage(workers.pages(), desk::writePack));
     this.current = stage("Power");

@@ -36,6 +36,7 @@ public final class Shots {
             switch (stages.get(i).name()) {
               case "Power" -> Optional.of(new Id("T2"));
               case "Runs" -> Optional.of(new Id("X30"));
+              case "Quiet" -> Optional.of(new Id("WB4"));
               case "Signals" -> Optional.of(new Id("B3"));
               case "Motion" -> Optional.of(new Id("M4"));
               case "Panel" -> Optional.of(new Id("A1"));
@@ -44,6 +45,8 @@ public final class Shots {
         window.session().orElseThrow().selection().set(subject);
         window.choose(stages.get(i));
         if (stages.get(i) instanceof PackStage pack) settle(pack);
+        // What helps is tried beside the interface.
+        if (stages.get(i).name().equals("Quiet")) pulse(3000);
         picture(
             scene,
             folder.resolve(
@@ -101,6 +104,7 @@ public final class Shots {
       case "Power" -> 3;
       case "Runs" -> 4;
       case "Pack" -> 5;
+      case "Quiet" -> 10;
       case "Motion" -> 15;
       case "Panel" -> 19;
       default -> 13;

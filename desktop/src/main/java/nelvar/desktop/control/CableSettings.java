@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import nelvar.core.analysis.Study;
@@ -12,8 +13,10 @@ import nelvar.core.analysis.runs.HowLong;
 import nelvar.core.catalogue.CableStock;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Cable;
+import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 import nelvar.core.model.edit.CableEdits;
+import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.model.edit.RunEdits;
 import nelvar.core.units.Kind;
@@ -75,6 +78,8 @@ final class CableSettings {
             bundle -> bundle.map(Bundle::name).orElse("nothing"),
             next -> session.edit(Edits.change(cable.withBundle(next.map(Bundle::id))))));
     gland(cable, session, study).ifPresent(nodes::add);
+    if (now.filter(CableStock::shielded).isPresent()) shield(cable, cores, session, study, nodes);
+    nodes.add(ferrite(cable, session));
     nodes.add(DeviceSettings.done(cable.id(), cable.done().isPresent(), session));
     nodes.add(DeviceSettings.stands(cable.id(), cable.label().text(), session));
     nodes.add(
@@ -104,6 +109,49 @@ final class CableSettings {
         Additions.remove(
             cable.label() + " with its cores", () -> session.edit(Edits.remove(cable))));
     return nodes;
+  }
+
+  /// How its shield ends where its cores begin and where they end.
+  private static void shield(
+      Cable cable, List<Conductor> cores, Session session, Study study, List<Node> nodes) {
+    if (cores.isEmpty()) return;
+    var has = cable.screened();
+    nodes.add(
+        ending(
+            "Shield at " + study.label(cores.getFirst().from().device()),
+            has.from(),
+            next -> session.edit(screened(cable, has.withFrom(next)))));
+    nodes.add(
+        ending(
+            "Shield at " + study.label(cores.getFirst().to().device()),
+            has.to(),
+            next -> session.edit(screened(cable, has.withTo(next)))));
+  }
+
+  private static Node ending(
+      String label, Optional<Cable.Ending> now, Consumer<Optional<Cable.Ending>> take) {
+    var options = new ArrayList<Optional<Cable.Ending>>();
+    options.add(Optional.empty());
+    for (var ending : Cable.Ending.values()) options.add(Optional.of(ending));
+    return DeviceSettings.choice(
+        label, options, now, e -> e.map(Cable.Ending::words).orElse("not said"), take);
+  }
+
+  private static Node ferrite(Cable cable, Session session) {
+    var options = new ArrayList<Optional<Integer>>();
+    options.add(Optional.empty());
+    for (var turns = 1; turns <= 5; turns++) options.add(Optional.of(turns));
+    cable.screened().turns().filter(n -> n > 5).ifPresent(n -> options.add(Optional.of(n)));
+    return DeviceSettings.choice(
+        "Ferrite",
+        options,
+        cable.screened().turns(),
+        n -> n.map(t -> t == 1 ? "1 turn" : t + " turns").orElse("none"),
+        next -> session.edit(screened(cable, cable.screened().withTurns(next))));
+  }
+
+  private static Edit screened(Cable cable, Cable.Screen next) {
+    return Edits.change(cable.withScreen(next));
   }
 
   /// Where it enters a cabinet.

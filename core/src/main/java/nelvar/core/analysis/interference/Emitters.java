@@ -265,12 +265,14 @@ public final class Emitters {
         : kind.rise();
   }
 
-  /// V that the outside of a cable swings: of a shield what its own current lifts it.
+  /// V that the outside of a cable swings: of a shield what its own current lifts it. Joined at one
+  /// end alone it is lifted along its length too, beyond a twentieth of the wave.
   private static double edges(
       Shielding shield, double volts, double leaves, double length, double rise) {
-    return shield.joined()
-        ? Math.min(volts, leaves * shield.transfer(length, Crosstalk.frequency(rise)))
-        : volts;
+    if (!shield.joined()) return volts;
+    var frequency = Crosstalk.frequency(rise);
+    var along = shield.bare(length, rise) * 2 * Math.PI * frequency * Shielding.OWN;
+    return Math.min(volts, leaves * (shield.transfer(length, frequency) + along));
   }
 
   private Optional<Cable> cable(Collection<Conductor> wires) {

@@ -23,7 +23,7 @@ public record Shielding(boolean there, Ending from, Ending to, double length, bo
   private static final double LEAKS = 1e-9;
 
   /// H/m of a shield over its surroundings.
-  private static final double OWN = 1e-6;
+  static final double OWN = 1e-6;
 
   private static final double CLAMP = 1e-9;
   private static final double PIGTAIL = Crosstalk.pigtail(0.05, 0.001);

@@ -99,7 +99,8 @@ class CoupledTest {
     var ferrite = margin(Screen.both(Ending.OPEN).withTurns(Optional.of(3)));
     assertThat(both).isGreaterThan(pigtails + 6);
     assertThat(pigtails).isGreaterThan(one);
-    assertThat(one).isGreaterThan(open);
+    // 9 m are longer than a twentieth of the wave: the open end swings as if there were no shield.
+    assertThat(one).isGreaterThanOrEqualTo(open);
     // What it drives out falls to a tenth; its edges stay.
     assertThat(ferrite).isBetween(open, open + 20);
   }

@@ -1,0 +1,176 @@
+package nelvar.cli;
+
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.concurrent.Callable;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.interference.Coupled;
+import nelvar.core.analysis.interference.Pair;
+import nelvar.core.analysis.interference.Remedies;
+import nelvar.core.analysis.interference.Remedy;
+import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.NelvarJson;
+import nelvar.core.file.ProjectFile;
+import nelvar.core.model.edit.Edit;
+import nelvar.core.units.Price;
+import picocli.CommandLine;
+
+@CommandLine.Command(
+    name = "quiet",
+    description =
+        "What disturbs what, by which way, how far below what disturbs it, and what would help.",
+    mixinStandardHelpOptions = true)
+final class QuietCommand implements Callable<Integer> {
+  @CommandLine.Parameters(paramLabel = "FILE", description = "Project file (*.nelvar.json).")
+  private Path file = Path.of("");
+
+  @CommandLine.Option(
+      names = "--json",
+      description = "Machine-readable, version 1; see docs/guide/command-line.md.")
+  private boolean json;
+
+  @CommandLine.Option(
+      names = "--pairs",
+      paramLabel = "N",
+      description = "So many pairs, worst first (20).")
+  private int most = 20;
+
+  @CommandLine.Option(
+      names = "--remedies",
+      paramLabel = "N",
+      description = "What would help the worst N of them, each tried on a copy (3).")
+  private int helped = 3;
+
+  @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
+
+  /// Volts by way; decibels.
+  private record Told(
+      String disturbs,
+      String kind,
+      String hears,
+      String at,
+      String input,
+      double margin,
+      double uncertainty,
+      String standing,
+      Map<String, Double> volts,
+      double tooMuch,
+      double beside,
+      Optional<String> where,
+      List<Help> helps) {}
+
+  private record Help(
+      String what,
+      double gain,
+      double margin,
+      Optional<String> costs,
+      double minutes,
+      int others) {}
+
+  private record Best(List<String> steps, double worst) {}
+
+  private record All(
+      int version, String project, int pairs, List<Told> worst, Optional<Best> best) {}
+
+  @Override
+  public Integer call() throws Exception {
+    var study = Study.of(ProjectFile.at(file).open(), CatalogueFile.standard());
+    var out = Objects.requireNonNull(spec).commandLine().getOut();
+    if (most < 1 || helped < 0)
+      throw new CommandLine.ParameterException(
+          spec.commandLine(), "--pairs is 1 and more, --remedies 0 and more");
+    var pairs = Coupled.of(study).pairs();
+    var told = new java.util.ArrayList<Told>();
+    for (var pair : pairs.subList(0, Math.min(most, pairs.size())))
+      told.add(told(pair, told.size() < helped ? Remedies.of(pair, study) : List.of()));
+    var best = helped == 0 ? Optional.<Remedies.Best>empty() : Remedies.best(study, 5);
+    var all =
+        new All(
+            1,
+            study.project().name(),
+            pairs.size(),
+            told,
+            best.map(b -> new Best(b.steps(), round(b.worst()))));
+    if (json)
+      out.println(NelvarJson.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(all));
+    else print(all, out);
+    return pairs.stream().anyMatch(p -> p.margin() < 0)
+        ? CommandLineTool.FOUND
+        : CommandLineTool.FINE;
+  }
+
+  private static Told told(Pair pair, List<Remedy> helps) {
+    var volts = new TreeMap<String, Double>();
+    pair.volts().forEach((way, v) -> volts.put(way.words(), v));
+    return new Told(
+        pair.emitter().label(),
+        pair.emitter().kind().words(),
+        pair.receiver().label(),
+        pair.receiver().at().toString(),
+        pair.receiver().words(),
+        round(pair.margin()),
+        pair.uncertainty(),
+        pair.standing().words(),
+        volts,
+        pair.receiver().threshold(),
+        round(pair.beside()),
+        pair.apart().map(Pair.Place::name),
+        helps.stream()
+            .map(h ->
+                new Help(
+                    Optional.of(h.repair().edit()).map(Edit::label).orElse(""),
+                    round(h.gain()),
+                    round(h.margin()),
+                    h.costs().map(Price::toString),
+                    Math.ceil(h.minutes()),
+                    h.others()))
+            .toList());
+  }
+
+  private static double round(double value) {
+    return Math.round(value * 10) / 10.0;
+  }
+
+  private static void print(All all, PrintWriter out) {
+    out.printf(
+        Locale.ROOT,
+        "%d pairs couple; margins in dB, ± 6 where geometry is fixed, ± 12 in a loom: trust the ranking. It proves nothing about emissions.%n",
+        all.pairs());
+    for (var pair : all.worst()) {
+      out.printf(
+          Locale.ROOT,
+          "%+6.1f ± %.0f  %-9s %-22s into %-12s %-24s %s%n",
+          pair.margin(),
+          pair.uncertainty(),
+          pair.disturbs(),
+          pair.kind(),
+          pair.hears(),
+          pair.input(),
+          pair.where().map(w -> "%.2f m, %s".formatted(pair.beside(), w)).orElse(""));
+      for (var help : pair.helps())
+        out.printf(
+            Locale.ROOT,
+            "          %+5.1f dB to %+.1f  %s (%s, %.0f min%s)%n",
+            help.gain(),
+            help.margin(),
+            help.what(),
+            help.costs().orElse("no price"),
+            help.minutes(),
+            help.others() > 0 ? ", helps %d more".formatted(help.others()) : "");
+    }
+    all.best()
+        .ifPresent(best ->
+            out.printf(
+                Locale.ROOT,
+                "The best %d: %s. Then the worst is %+.1f dB.%n",
+                best.steps().size(),
+                String.join("; ", best.steps()),
+                best.worst()));
+  }
+}

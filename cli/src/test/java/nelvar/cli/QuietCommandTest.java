@@ -1,0 +1,55 @@
+package nelvar.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import nelvar.core.file.NelvarJson;
+import org.junit.jupiter.api.Test;
+
+class QuietCommandTest {
+  private static final String PLANTED = "../demo/seed-tray-filler/seed-tray-filler.nelvar.json";
+  private static final String SETTLED =
+      "../demo/seed-tray-filler/seed-tray-filler-settled.nelvar.json";
+
+  /// The belt's motor cable with its pigtail, beside the sensor that lies in its tray.
+  @Test
+  void saysWhatDisturbsWhatAndWhatHelps() {
+    var ran = Ran.of("quiet", PLANTED);
+    assertThat(ran.code()).isEqualTo(CommandLineTool.FINE);
+    assertThat(ran.out())
+        .contains("proves nothing about emissions")
+        .containsPattern("-Y3 +coil, switched off +into -WB1 ")
+        .containsPattern("dB to \\+[0-9.]+  Fit a flyback diode on -Y3")
+        .contains("min");
+  }
+
+  @Test
+  void tellsMachines() {
+    var told = NelvarJson.mapper().readTree(Ran.of("quiet", PLANTED, "--json").out());
+    assertThat(told.get("version").asInt()).isEqualTo(1);
+    var worst = told.get("worst");
+    assertThat(worst.size()).isEqualTo(20);
+    var before = -200.0;
+    for (var pair : worst) {
+      assertThat(pair.get("margin").asDouble()).isGreaterThanOrEqualTo(before);
+      before = pair.get("margin").asDouble();
+      var sum = 0.0;
+      for (var volts : pair.get("volts")) sum += volts.asDouble();
+      assertThat(20 * Math.log10(pair.get("tooMuch").asDouble() / sum))
+          .isCloseTo(before, org.assertj.core.api.Assertions.within(0.06));
+    }
+    assertThat(worst.get(0).get("helps").size()).isPositive();
+    assertThat(worst.get(5).has("helps")).isFalse();
+  }
+
+  @Test
+  void asManyAsOneAsksFor() {
+    var told =
+        NelvarJson.mapper()
+            .readTree(Ran.of("quiet", SETTLED, "--json", "--pairs", "2", "--remedies", "0").out());
+    assertThat(told.get("worst").size()).isEqualTo(2);
+    assertThat(told.has("best")).isFalse();
+    var wrong = Ran.of("quiet", SETTLED, "--pairs", "0");
+    assertThat(wrong.code()).isEqualTo(CommandLineTool.BAD_USE);
+    assertThat(wrong.err()).contains("--pairs is 1 and more");
+  }
+}

@@ -1,0 +1,220 @@
+package nelvar.desktop.stage.quiet;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import java.util.function.Predicate;
+import javafx.application.Platform;
+import javafx.geometry.Insets;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.StackPane;
+import nelvar.core.analysis.Job;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.interference.Coupled;
+import nelvar.core.analysis.interference.Emitters;
+import nelvar.core.analysis.interference.Matrix;
+import nelvar.core.analysis.interference.Pair;
+import nelvar.core.analysis.interference.Receivers;
+import nelvar.core.analysis.interference.Remedies;
+import nelvar.core.analysis.interference.Remedy;
+import nelvar.core.model.Id;
+import nelvar.core.review.Review;
+import nelvar.desktop.control.DrawingPane;
+import nelvar.desktop.control.StageHead;
+import nelvar.desktop.session.Latest;
+import nelvar.desktop.session.Session;
+import nelvar.desktop.stage.Stage;
+import nelvar.desktop.style.Theme;
+import nelvar.documents.drawing.QuietPicture;
+
+/// What disturbs against what hears it, in dB, worst first; below, the pair that is looked at: how
+/// it gets in, and what helps.
+public final class QuietStage implements Stage {
+  private static final int BEST = 5;
+
+  private final BorderPane view = new BorderPane();
+  private final DrawingPane picture =
+      new DrawingPane(
+          "What disturbs what: margins in dB, worst first. Arrow keys walk, Enter selects.", false);
+  private final ScrollPane scroll = new ScrollPane(new StackPane(picture));
+  private final Label summary = new Label();
+  private final ToggleButton each = new ToggleButton("One by one");
+  private final Button best = new Button("Take the best " + BEST);
+  private final PairCard card;
+  private final Latest<List<Remedy>> trying;
+  private final Latest<Optional<Remedies.Best>> taking;
+  private final Label teach =
+      new Label(
+          "Here drives, coils and motors with brushes stand against every input that could hear them, with how many dB are left.\n\nNothing of this machine disturbs, or nothing listens, or nobody said yet where their wires lie: add drives and controllers in Parts (Ctrl+2), lay wires in Runs.");
+  private Optional<Session> session = Optional.empty();
+  private Optional<Study> study = Optional.empty();
+  private Optional<Id> chosen = Optional.empty();
+  private Optional<Id> followed = Optional.empty();
+  private Optional<Shown> shown = Optional.empty();
+  private Theme theme = Theme.LIGHT;
+
+  private record Shown(Study of, boolean folded, Optional<Id> chosen, Theme in, double width) {}
+
+  /// @param worker tries what helps, beside the interface
+  public QuietStage(Executor worker) {
+    trying = new Latest<>(worker, Platform::runLater);
+    taking = new Latest<>(worker, Platform::runLater);
+    card = new PairCard();
+    view.getStyleClass().add("stage");
+    view.setId("quiet");
+    picture.setId("quiet-matrix");
+    picture.onSelect(this::choose);
+    each.setId("quiet-each");
+    each.setOnAction(_ -> {
+      chosen = Optional.empty();
+      draw();
+    });
+    best.setId("quiet-best");
+    best.setOnAction(_ -> takeBest());
+    best.disableProperty().bind(taking.busy());
+    teach.getStyleClass().addAll("wrapping", "soft");
+    teach.setMaxWidth(460);
+    scroll.getStyleClass().add("plain");
+    StackPane.setMargin(picture, new Insets(12, 12, 8, 18));
+    scroll.viewportBoundsProperty().addListener((_, _, _) -> draw());
+    view.setTop(new StageHead("Quiet", summary, each, best));
+    view.setCenter(scroll);
+    view.setBottom(card);
+  }
+
+  @Override
+  public String name() {
+    return "Quiet";
+  }
+
+  @Override
+  public Node view() {
+    return view;
+  }
+
+  @Override
+  public Node firstFocus() {
+    return picture;
+  }
+
+  @Override
+  public boolean owns(Review.Entry entry) {
+    return entry.rule().job() == Job.QUIET;
+  }
+
+  @Override
+  public void show(Session next, Review newest, Theme look) {
+    if (session.filter(next::equals).isEmpty()) chosen = Optional.empty();
+    session = Optional.of(next);
+    var selected = next.selection().get();
+    var walked = !selected.equals(followed);
+    followed = selected;
+    if (study.filter(newest.study()::equals).isEmpty()) card.forget();
+    study = Optional.of(newest.study());
+    theme = look;
+    if (walked) selected.flatMap(this::worstOf).ifPresent(id -> chosen = Optional.of(id));
+    draw();
+  }
+
+  /// The worst cell in the row or column of what was selected elsewhere.
+  private Optional<Id> worstOf(Id thing) {
+    return worst(
+        matrix(),
+        pair ->
+            pair.emitter().id().equals(thing)
+                || pair.emitter().device().id().equals(thing)
+                || pair.receiver().id().equals(thing)
+                || pair.receiver().partner().filter(end -> end.device().equals(thing)).isPresent());
+  }
+
+  private Matrix matrix() {
+    return Matrix.of(study.orElseThrow(), !each.isSelected());
+  }
+
+  private void choose(Id id) {
+    var pair = QuietPicture.pair(id, matrix());
+    if (pair.isPresent()) {
+      chosen = Optional.of(id);
+      draw();
+    } else if (!id.text().startsWith("cell-"))
+      session.ifPresent(s -> s.selection().set(Optional.of(id)));
+  }
+
+  private void draw() {
+    if (study.isEmpty() || session.isEmpty()) return;
+    var matrix = matrix();
+    if (matrix.rows().isEmpty()) {
+      summary.setText("");
+      view.setCenter(teach);
+      view.setBottom(null);
+      return;
+    }
+    view.setCenter(scroll);
+    view.setBottom(card);
+    if (chosen.filter(id -> QuietPicture.pair(id, matrix).isPresent()).isEmpty())
+      chosen = worst(matrix, _ -> true);
+    var width = Math.max(500, scroll.getWidth() - 46);
+    var now = new Shown(study.get(), !each.isSelected(), chosen, theme, width);
+    if (shown.filter(now::equals).isPresent()) return;
+    shown = Optional.of(now);
+    summary.setText(words(study.get()));
+    picture.show(QuietPicture.of(matrix, width, chosen), theme);
+    QuietPicture.pair(chosen.orElseThrow(), matrix).ifPresent(this::look);
+  }
+
+  private static Optional<Id> worst(Matrix matrix, Predicate<Pair> of) {
+    Optional<Id> at = Optional.empty();
+    var worst = Double.MAX_VALUE;
+    for (var r = 0; r < matrix.rows().size(); r++)
+      for (var c = 0; c < matrix.columns().size(); c++) {
+        var pair = matrix.at(matrix.rows().get(r), matrix.columns().get(c)).filter(of);
+        if (pair.isEmpty() || pair.get().margin() >= worst) continue;
+        worst = pair.get().margin();
+        at = Optional.of(QuietPicture.cell(r, c));
+      }
+    return at;
+  }
+
+  private static String words(Study study) {
+    var pairs = Coupled.of(study).pairs();
+    var below = pairs.stream().filter(p -> p.margin() < 0).count();
+    var little = pairs.stream().filter(p -> p.standing() == Pair.Standing.NO_RESERVE).count();
+    return "%d that disturb, %d that hear; %s, %d without reserve"
+        .formatted(
+            Emitters.of(study).size(),
+            Receivers.of(study).size(),
+            below == 0 ? "none is disturbed" : below + " below zero",
+            little);
+  }
+
+  private void look(Pair pair) {
+    var on = study.orElseThrow();
+    card.show(pair, on, session.orElseThrow(), theme);
+    trying.ask(
+        _ -> Remedies.of(pair, on),
+        found -> card.helps(pair, found),
+        _ -> card.helps(pair, List.of()));
+  }
+
+  private void takeBest() {
+    var on = study.orElseThrow();
+    var taker = session.orElseThrow();
+    taking.ask(
+        _ -> Remedies.best(on, BEST),
+        found ->
+            found.ifPresentOrElse(
+                it -> {
+                  if (taker.edit(it.edit()))
+                    taker.tell(
+                        "Taken: %s. The worst is now %.0f dB."
+                            .formatted(String.join("; ", it.steps()), it.worst()));
+                },
+                () -> taker.tell("No pair is short of reserve, or nothing known helps it.")),
+        _ -> taker.tell("What helps could not be tried."));
+  }
+}
