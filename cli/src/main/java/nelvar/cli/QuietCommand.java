@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.bonding.Bonding;
 import nelvar.core.analysis.interference.Coupled;
 import nelvar.core.analysis.interference.Pair;
 import nelvar.core.analysis.interference.Remedies;
@@ -75,8 +76,20 @@ final class QuietCommand implements Callable<Integer> {
 
   private record Best(List<String> steps, double worst) {}
 
+  /// Ohms to the protective terminal of the inlet; absent where nothing joins it.
+  private record Metal(String device, String at, Optional<Double> mains, Optional<Double> fast) {}
+
+  private record Joint(String kind, String what, String from, String to) {}
+
+  private record Ring(String closedBy, String kind, boolean matters) {}
+
+  private record Zero(String supply, int times, List<String> by) {}
+
+  private record Bonds(
+      List<Metal> metal, List<Joint> joints, List<Ring> rings, List<Zero> zeroVolt) {}
+
   private record All(
-      int version, String project, int pairs, List<Told> worst, Optional<Best> best) {}
+      int version, String project, int pairs, List<Told> worst, Optional<Best> best, Bonds bonds) {}
 
   @Override
   public Integer call() throws Exception {
@@ -96,7 +109,8 @@ final class QuietCommand implements Callable<Integer> {
             study.project().name(),
             pairs.size(),
             told,
-            best.map(b -> new Best(b.steps(), round(b.worst()))));
+            best.map(b -> new Best(b.steps(), round(b.worst()))),
+            bonds(study));
     if (json)
       out.println(NelvarJson.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(all));
     else print(all, out);
@@ -130,6 +144,29 @@ final class QuietCommand implements Callable<Integer> {
                     h.costs().map(Price::toString),
                     Math.ceil(h.minutes()),
                     h.others()))
+            .toList());
+  }
+
+  private static Bonds bonds(Study study) {
+    var net = Bonding.of(study);
+    return new Bonds(
+        net.pieces().stream()
+            .map(p ->
+                new Metal(p.device().designation().text(), p.at().toString(), p.mains(), p.fast()))
+            .toList(),
+        net.bonds().stream()
+            .map(
+                b -> new Joint(b.kind().words(), b.label(), b.from().toString(), b.to().toString()))
+            .toList(),
+        net.loops().stream()
+            .map(l -> new Ring(l.closes().label(), l.closes().kind().words(), l.matters()))
+            .toList(),
+        net.zeroVolt().stream()
+            .map(z ->
+                new Zero(
+                    z.source().device().designation().text(),
+                    z.times(),
+                    z.wires().stream().map(wire -> wire.label().text()).toList()))
             .toList());
   }
 
@@ -172,5 +209,27 @@ final class QuietCommand implements Callable<Integer> {
                 best.steps().size(),
                 String.join("; ", best.steps()),
                 best.worst()));
+    print(all.bonds(), out);
+  }
+
+  private static void print(Bonds bonds, PrintWriter out) {
+    out.printf("%nJoined to the inlet's PE, at the frequency of the mains and at 1 MHz:%n");
+    for (var metal : bonds.metal())
+      out.printf(
+          Locale.ROOT,
+          "  %-10s %-12s %s%n",
+          metal.device(),
+          metal.at(),
+          metal
+              .mains()
+              .map(ohms ->
+                  String.format(
+                      Locale.ROOT, "%8.2f mΩ %8.2f Ω", ohms * 1000, metal.fast().orElse(0.0)))
+              .orElse("not joined"));
+    for (var zero : bonds.zeroVolt())
+      out.printf(
+          "  0 V of %s: joined to earth %s%n",
+          zero.supply(),
+          zero.times() == 0 ? "nowhere" : zero.times() == 1 ? "once" : zero.times() + " times");
   }
 }

@@ -41,6 +41,21 @@ class QuietCommandTest {
     assertThat(worst.get(5).has("helps")).isFalse();
   }
 
+  /// The door without its bond is joined to nothing; each 0 V once.
+  @Test
+  void saysHowMetalIsJoined() {
+    assertThat(Ran.of("quiet", PLANTED, "--remedies", "0").out())
+        .containsPattern("-UC1 +UC1:DOOR +not joined")
+        .contains("0 V of -T2: joined to earth once");
+    var bonds =
+        NelvarJson.mapper()
+            .readTree(Ran.of("quiet", SETTLED, "--json", "--remedies", "0").out())
+            .get("bonds");
+    for (var metal : bonds.get("metal")) assertThat(metal.get("fast").asDouble()).isNotNegative();
+    for (var zero : bonds.get("zeroVolt")) assertThat(zero.get("times").asInt()).isEqualTo(1);
+    assertThat(bonds.get("rings").size()).isPositive();
+  }
+
   @Test
   void asManyAsOneAsksFor() {
     var told =

@@ -2,6 +2,7 @@ package nelvar.core.review;
 
 import java.util.List;
 import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.bonding.ZeroVoltOnce;
 import nelvar.core.analysis.completeness.Chatter;
 import nelvar.core.analysis.completeness.DesignationUnique;
 import nelvar.core.analysis.completeness.LengthKnown;
@@ -310,6 +311,7 @@ public final class RuleBook {
           new PairsKept(),
           new QuietEnough(),
           new ShieldEnds(),
+          new ZeroVoltOnce(),
           new ProtectiveMatesFirst(),
           new DesignationUnique());
 
