@@ -81,6 +81,22 @@ class QuietTest extends DemoWindow {
         .isGreaterThan(cells);
   }
 
+  /// The other picture of the stage; a piece of metal is selected in it, and one comes back.
+  @Test
+  void howMetalIsJoined() {
+    quiet();
+    driver.run(((ToggleButton) driver.find("#quiet-bonding"))::fire);
+    driver.settle();
+    var picture = (DrawingPane) driver.find("#quiet-matrix");
+    assertThat(picture.drawing().spots()).anyMatch(s -> s.says().equals("-M1"));
+    assertThat(driver.window.root().lookup("#quiet-pair")).isNull();
+    // Pressed once more it stays.
+    driver.run(((ToggleButton) driver.find("#quiet-bonding"))::fire);
+    assertThat(((ToggleButton) driver.find("#quiet-bonding")).isSelected()).isTrue();
+    driver.run(((ToggleButton) driver.find("#quiet-coupling"))::fire);
+    assertThat(driver.find("#quiet-pair")).isNotNull();
+  }
+
   /// How a shield ends is said where its cable is.
   @Test
   void aShieldSaysHowItEnds() {

@@ -88,6 +88,10 @@ public final class Shots {
       window.select(new Id("X50"));
       window.choose(window.stage("Runs"));
       picture(scene, folder.resolve("17-plugs.png"));
+      window.choose(window.stage("Quiet"));
+      if (window.root().lookup("#quiet-bonding") instanceof javafx.scene.control.ToggleButton bonds)
+        bonds.fire();
+      picture(scene, folder.resolve("14-bonding.png"));
       composing(window, scene, folder);
       return 0;
     } catch (IOException e) {

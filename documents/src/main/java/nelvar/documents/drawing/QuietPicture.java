@@ -205,10 +205,8 @@ public final class QuietPicture {
     return Badge.of(severity, x + width - 11, y + 11, 6);
   }
 
-  /// `+31 dB`; far above is not told apart.
-  static String words(double margin) {
-    return margin >= Pair.FAR
-        ? "none"
-        : String.format(Locale.ROOT, "%+.0f dB", margin).replace('-', '−');
+  /// `+31 dB`.
+  private static String words(double margin) {
+    return String.format(Locale.ROOT, "%+.0f dB", margin).replace('-', '−');
   }
 }

@@ -114,6 +114,12 @@ public final class Bonding {
         .toList();
   }
 
+  /// What joins a piece of metal to others.
+  public List<Bond> of(Piece piece) {
+    var node = node(piece.at());
+    return bonds.stream().filter(b -> node(b.from()) == node || node(b.to()) == node).toList();
+  }
+
   private int node(TerminalRef end) {
     var node = study.network().topology().node(end);
     return node < 0 ? -1 : joined[node];

@@ -63,7 +63,7 @@ public final class Coupled {
       for (var receiver : Receivers.of(study)) {
         if (same(emitter, receiver)) continue;
         var pair = pair(emitter, receiver);
-        if (!pair.volts().isEmpty()) pairs.add(pair);
+        if (pair.margin() < Pair.FAR) pairs.add(pair);
       }
     pairs.sort(Comparator.comparingDouble(Pair::margin));
   }

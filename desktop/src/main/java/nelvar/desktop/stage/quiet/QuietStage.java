@@ -11,10 +11,13 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.StackPane;
 import nelvar.core.analysis.Job;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.bonding.Bonding;
 import nelvar.core.analysis.interference.Coupled;
 import nelvar.core.analysis.interference.Emitters;
 import nelvar.core.analysis.interference.Matrix;
@@ -30,6 +33,7 @@ import nelvar.desktop.session.Latest;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.stage.Stage;
 import nelvar.desktop.style.Theme;
+import nelvar.documents.drawing.BondingPicture;
 import nelvar.documents.drawing.QuietPicture;
 
 /// What disturbs against what hears it, in dB, worst first; below, the pair that is looked at: how
@@ -43,6 +47,8 @@ public final class QuietStage implements Stage {
           "What disturbs what: margins in dB, worst first. Arrow keys walk, Enter selects.", false);
   private final ScrollPane scroll = new ScrollPane(new StackPane(picture));
   private final Label summary = new Label();
+  private final ToggleButton coupling = new ToggleButton("Coupling");
+  private final ToggleButton bonding = new ToggleButton("Bonding");
   private final ToggleButton each = new ToggleButton("One by one");
   private final Button best = new Button("Take the best " + BEST);
   private final PairCard card;
@@ -58,7 +64,8 @@ public final class QuietStage implements Stage {
   private Optional<Shown> shown = Optional.empty();
   private Theme theme = Theme.LIGHT;
 
-  private record Shown(Study of, boolean folded, Optional<Id> chosen, Theme in, double width) {}
+  private record Shown(
+      Study of, boolean bonds, boolean folded, Optional<Id> chosen, Theme in, double width) {}
 
   /// @param worker tries what helps, beside the interface
   public QuietStage(Executor worker) {
@@ -69,6 +76,18 @@ public final class QuietStage implements Stage {
     view.setId("quiet");
     picture.setId("quiet-matrix");
     picture.onSelect(this::choose);
+    var views = new ToggleGroup();
+    for (var choice : List.of(coupling, bonding)) {
+      choice.setToggleGroup(views);
+      choice.setOnAction(_ -> {
+        // One of the two is always on.
+        choice.setSelected(true);
+        draw();
+      });
+    }
+    coupling.setId("quiet-coupling");
+    bonding.setId("quiet-bonding");
+    coupling.setSelected(true);
     each.setId("quiet-each");
     each.setOnAction(_ -> {
       chosen = Optional.empty();
@@ -82,7 +101,7 @@ public final class QuietStage implements Stage {
     scroll.getStyleClass().add("plain");
     StackPane.setMargin(picture, new Insets(12, 12, 8, 18));
     scroll.viewportBoundsProperty().addListener((_, _, _) -> draw());
-    view.setTop(new StageHead("Quiet", summary, each, best));
+    view.setTop(new StageHead("Quiet", summary, new HBox(coupling, bonding), each, best));
     view.setCenter(scroll);
     view.setBottom(card);
   }
@@ -147,6 +166,11 @@ public final class QuietStage implements Stage {
 
   private void draw() {
     if (study.isEmpty() || session.isEmpty()) return;
+    each.setDisable(bonding.isSelected());
+    if (bonding.isSelected()) {
+      bonds();
+      return;
+    }
     var matrix = matrix();
     if (matrix.rows().isEmpty()) {
       summary.setText("");
@@ -159,12 +183,27 @@ public final class QuietStage implements Stage {
     if (chosen.filter(id -> QuietPicture.pair(id, matrix).isPresent()).isEmpty())
       chosen = worst(matrix, _ -> true);
     var width = Math.max(500, scroll.getWidth() - 46);
-    var now = new Shown(study.get(), !each.isSelected(), chosen, theme, width);
+    var now = new Shown(study.get(), false, !each.isSelected(), chosen, theme, width);
     if (shown.filter(now::equals).isPresent()) return;
     shown = Optional.of(now);
     summary.setText(words(study.get()));
     picture.show(QuietPicture.of(matrix, width, chosen), theme);
     QuietPicture.pair(chosen.orElseThrow(), matrix).ifPresent(this::look);
+  }
+
+  /// How metal is joined, in the whole room.
+  private void bonds() {
+    view.setCenter(scroll);
+    view.setBottom(null);
+    var width = Math.max(500, scroll.getWidth() - 46);
+    var now = new Shown(study.orElseThrow(), true, true, Optional.empty(), theme, width);
+    if (shown.filter(now::equals).isPresent()) return;
+    shown = Optional.of(now);
+    var net = Bonding.of(now.of());
+    summary.setText(
+        "%d pieces of metal, %d joints, %d rings"
+            .formatted(net.pieces().size(), net.bonds().size(), net.loops().size()));
+    picture.show(BondingPicture.of(now.of(), width), theme);
   }
 
   private static Optional<Id> worst(Matrix matrix, Predicate<Pair> of) {
