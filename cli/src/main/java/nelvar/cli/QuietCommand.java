@@ -14,11 +14,11 @@ import nelvar.core.analysis.bonding.Bonding;
 import nelvar.core.analysis.interference.Coupled;
 import nelvar.core.analysis.interference.Pair;
 import nelvar.core.analysis.interference.Remedies;
-import nelvar.core.analysis.interference.Remedy;
+import nelvar.core.compose.Quieter;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.NelvarJson;
 import nelvar.core.file.ProjectFile;
-import nelvar.core.model.edit.Edit;
+import nelvar.core.review.Review;
 import nelvar.core.units.Price;
 import picocli.CommandLine;
 
@@ -72,7 +72,8 @@ final class QuietCommand implements Callable<Integer> {
       double margin,
       Optional<String> costs,
       double minutes,
-      int others) {}
+      int others,
+      List<String> opens) {}
 
   private record Best(List<String> steps, double worst) {}
 
@@ -98,11 +99,13 @@ final class QuietCommand implements Callable<Integer> {
     if (most < 1 || helped < 0)
       throw new CommandLine.ParameterException(
           spec.commandLine(), "--pairs is 1 and more, --remedies 0 and more");
+    // Only what helps is reviewed.
+    var today = Review.findingsOnly(study);
     var pairs = Coupled.of(study).pairs();
     var told = new java.util.ArrayList<Told>();
     for (var pair : pairs.subList(0, Math.min(most, pairs.size())))
-      told.add(told(pair, told.size() < helped ? Remedies.of(pair, study) : List.of()));
-    var best = helped == 0 ? Optional.<Remedies.Best>empty() : Remedies.best(study, 5);
+      told.add(told(pair, told.size() < helped ? Quieter.of(pair, today, () -> false) : List.of()));
+    var best = helped == 0 ? Optional.<Remedies.Best>empty() : Quieter.best(today, 5);
     var all =
         new All(
             1,
@@ -119,7 +122,7 @@ final class QuietCommand implements Callable<Integer> {
         : CommandLineTool.FINE;
   }
 
-  private static Told told(Pair pair, List<Remedy> helps) {
+  private static Told told(Pair pair, List<Quieter.Tried> helps) {
     var volts = new TreeMap<String, Double>();
     pair.volts().forEach((way, v) -> volts.put(way.words(), v));
     return new Told(
@@ -138,12 +141,13 @@ final class QuietCommand implements Callable<Integer> {
         helps.stream()
             .map(h ->
                 new Help(
-                    Optional.of(h.repair().edit()).map(Edit::label).orElse(""),
-                    round(h.gain()),
-                    round(h.margin()),
-                    h.costs().map(Price::toString),
-                    Math.ceil(h.minutes()),
-                    h.others()))
+                    h.remedy().repair().label(),
+                    round(h.remedy().gain()),
+                    round(h.remedy().margin()),
+                    h.remedy().costs().map(Price::toString),
+                    Math.ceil(h.remedy().minutes()),
+                    h.remedy().others(),
+                    List.copyOf(h.effects().opened().keySet())))
             .toList());
   }
 
@@ -199,7 +203,8 @@ final class QuietCommand implements Callable<Integer> {
             help.what(),
             help.costs().orElse("no price"),
             help.minutes(),
-            help.others() > 0 ? ", helps %d more".formatted(help.others()) : "");
+            (help.others() > 0 ? ", helps %d more".formatted(help.others()) : "")
+                + (help.opens().isEmpty() ? "" : "; opens " + String.join(", ", help.opens())));
     }
     all.best()
         .ifPresent(best ->

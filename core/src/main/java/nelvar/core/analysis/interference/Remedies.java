@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.CableStock;
@@ -252,7 +253,10 @@ public final class Remedies {
                 NextName.id(study.project(), "P1"),
                 from.get().name() + ", own",
                 from.get().method(),
-                from.get().inside()));
+                from.get().inside(),
+                from.get().form().map(f -> f.withHoses(List.of())),
+                from.get().course(),
+                Optional.of(Bundle.Only.SIGNALS)));
     all.add(
         new Idea(
             RunEdits.lay(
@@ -273,21 +277,25 @@ public final class Remedies {
     return bundle.form().filter(f -> f.kind() == Bundle.Kind.CARRIER).isPresent();
   }
 
-  /// Only where what is read stands long enough: not pulses.
+  /// Whether one of its inputs counts: a filter would swallow the pulses.
+  private static boolean counts(Id board, Study study) {
+    return Receivers.of(study).stream()
+        .filter(r -> r.at().device().equals(board))
+        .flatMap(r -> r.partner().stream())
+        .flatMap(end -> study.device(end.device()).stream())
+        .flatMap(device -> study.part(device).stream())
+        .anyMatch(part -> part instanceof Sensor s && s.output() == SensorOutput.PULSES);
+  }
+
+  /// Only where what is read stands long enough, on every input of the board.
   private static Optional<Idea> slower(Receiver r, Study study) {
     if (r.kind() != Receiver.Kind.DIGITAL
         && r.kind() != Receiver.Kind.LOGIC
         && r.kind() != Receiver.Kind.ANALOGUE) return Optional.empty();
-    var pulses =
-        r.partner()
-            .flatMap(end -> study.device(end.device()))
-            .flatMap(study::part)
-            .filter(part -> part instanceof Sensor s && s.output() == SensorOutput.PULSES)
-            .isPresent();
     var board = study.device(r.at().device());
-    if (pulses
-        || board.isEmpty()
+    if (board.isEmpty()
         || board.flatMap(study::part).flatMap(part -> part.logic()).isEmpty()
+        || counts(r.at().device(), study)
         || Own.seconds(r.at().device(), "Input filter", study).isPresent()) return Optional.empty();
     return Optional.of(
         new Idea(
@@ -337,7 +345,9 @@ public final class Remedies {
 
   /// The best for each of the worst pairs in turn, up to so many, as one step; empty where nothing
   /// helps.
-  public static Optional<Best> best(Study study, int most) {
+  ///
+  /// @param bears whether a machine changed like this may be offered
+  public static Optional<Best> best(Study study, int most, Predicate<Study> bears) {
     var at = study;
     var taken = new ArrayList<String>();
     Optional<Edit> all = Optional.empty();
@@ -345,7 +355,7 @@ public final class Remedies {
       var next = Optional.<Remedy>empty();
       for (var pair : Coupled.of(at).pairs()) {
         if (pair.standing() == Pair.Standing.QUIET) break;
-        next = of(pair, at).stream().findFirst();
+        next = first(pair, at, bears);
         if (next.isPresent()) break;
       }
       if (next.isEmpty()) break;
@@ -360,6 +370,12 @@ public final class Remedies {
             edit.named("Take the best %d against disturbances".formatted(taken.size())),
             taken,
             Coupled.of(end).pairs().stream().findFirst().map(Pair::margin).orElse(Pair.FAR)));
+  }
+
+  private static Optional<Remedy> first(Pair pair, Study at, Predicate<Study> bears) {
+    return of(pair, at).stream()
+        .filter(remedy -> bears.test(at.tried(remedy.repair().edit().apply(at.project()))))
+        .findFirst();
   }
 
   /// @param worst margin that is then the worst, dB

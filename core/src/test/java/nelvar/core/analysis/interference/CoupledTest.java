@@ -164,14 +164,29 @@ class CoupledTest {
         .anyMatch(label -> label.startsWith("Shielded cable for -WB4"));
   }
 
+  /// Slower inputs are offered where none of the board counts pulses.
+  @Test
+  void aBoardThatCountsIsNotMadeSlow() {
+    assertThat(labels(Demo.planted())).noneMatch(l -> l.startsWith("Filter the inputs"));
+    assertThat(labels(Demo.rinser())).anyMatch(l -> l.startsWith("Filter the inputs of -A1"));
+  }
+
+  private static java.util.List<String> labels(Project project) {
+    var study = study(project);
+    return Remedies.of(Coupled.of(study).pairs().getFirst(), study).stream()
+        .map(r -> r.repair().label())
+        .toList();
+  }
+
   @Test
   void theBestFiveAreOneStep() {
     var project = screened(Demo.planted(), "WD1", Screen.both(Ending.OPEN));
-    var best = Remedies.best(study(project), 5).orElseThrow();
+    var best = Remedies.best(study(project), 5, _ -> true).orElseThrow();
     assertThat(best.steps()).isNotEmpty().hasSizeLessThanOrEqualTo(5);
     var after = Coupled.of(study(best.edit().apply(project))).pairs();
     assertThat(after.getFirst().margin()).isCloseTo(best.worst(), within(1e-9));
     assertThat(best.worst()).isGreaterThan(worst(project, "WB4").margin());
+    assertThat(Remedies.best(study(project), 5, _ -> false)).isEmpty();
   }
 
   /// 21 valves on one thin wire back lift what shares it; on a wire of its own nothing does.

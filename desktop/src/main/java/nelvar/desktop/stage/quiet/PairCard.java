@@ -17,9 +17,11 @@ import javafx.scene.layout.VBox;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.interference.Coupled;
 import nelvar.core.analysis.interference.Pair;
-import nelvar.core.analysis.interference.Remedy;
 import nelvar.core.analysis.interference.WayIn;
+import nelvar.core.compose.Quieter;
+import nelvar.core.finding.Severity;
 import nelvar.core.units.Voltage;
+import nelvar.desktop.control.Icon;
 import nelvar.desktop.control.TrailView;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.style.Theme;
@@ -34,6 +36,7 @@ final class PairCard extends HBox {
   private Optional<Pair> pair = Optional.empty();
   private Optional<Study> study = Optional.empty();
   private Optional<Session> session = Optional.empty();
+  private Theme theme = Theme.LIGHT;
 
   PairCard() {
     getStyleClass().add("pin-card");
@@ -68,6 +71,7 @@ final class PairCard extends HBox {
     pair = Optional.of(next);
     study = Optional.of(on);
     session = Optional.of(taker);
+    theme = look;
     fill();
     if (other) helps.getChildren().setAll(soft("Trying what helps, each on a copy…"));
   }
@@ -154,7 +158,7 @@ final class PairCard extends HBox {
   }
 
   /// What came of trying, where this pair is still looked at.
-  void helps(Pair of, List<Remedy> found) {
+  void helps(Pair of, List<Quieter.Tried> found) {
     if (pair.filter(of::equals).isEmpty()) return;
     helps.getChildren().clear();
     var title = new Label("What helps, most for its cost first");
@@ -167,10 +171,11 @@ final class PairCard extends HBox {
               soft(
                   "Nothing known gains a decibel here: what gets in is little, or gets in elsewhere."));
     var number = 1;
-    for (var remedy : found) helps.getChildren().add(card(remedy, number++));
+    for (var tried : found) helps.getChildren().add(card(tried, number++));
   }
 
-  private Node card(Remedy remedy, int number) {
+  private Node card(Quieter.Tried tried, int number) {
+    var remedy = tried.remedy();
     var what = new Label(remedy.repair().label());
     what.getStyleClass().addAll("strong", "wrapping");
     what.setWrapText(true);
@@ -199,6 +204,13 @@ final class PairCard extends HBox {
     take.setAccessibleText("Take it: " + remedy.repair().label());
     take.setOnAction(_ -> session.ifPresent(s -> s.edit(remedy.repair().edit())));
     var text = new VBox(2, what, cost);
+    for (var line : tried.effects().opened().keySet()) {
+      var opens = new Label("opens " + line);
+      opens.setGraphic(Icon.of(Severity.WARNING, theme));
+      opens.setWrapText(true);
+      opens.getStyleClass().add("faint");
+      text.getChildren().add(opens);
+    }
     HBox.setHgrow(text, Priority.ALWAYS);
     var row = new HBox(12, text, gain, take);
     row.setAlignment(Pos.CENTER_LEFT);

@@ -24,7 +24,7 @@ import nelvar.core.analysis.interference.Matrix;
 import nelvar.core.analysis.interference.Pair;
 import nelvar.core.analysis.interference.Receivers;
 import nelvar.core.analysis.interference.Remedies;
-import nelvar.core.analysis.interference.Remedy;
+import nelvar.core.compose.Quieter;
 import nelvar.core.model.Id;
 import nelvar.core.review.Review;
 import nelvar.desktop.control.DrawingPane;
@@ -52,13 +52,14 @@ public final class QuietStage implements Stage {
   private final ToggleButton each = new ToggleButton("One by one");
   private final Button best = new Button("Take the best " + BEST);
   private final PairCard card;
-  private final Latest<List<Remedy>> trying;
+  private final Latest<List<Quieter.Tried>> trying;
   private final Latest<Optional<Remedies.Best>> taking;
   private final Label teach =
       new Label(
           "Here drives, coils and motors with brushes stand against every input that could hear them, with how many dB are left.\n\nNothing of this machine disturbs, or nothing listens, or nobody said yet where their wires lie: add drives and controllers in Parts (Ctrl+2), lay wires in Runs.");
   private Optional<Session> session = Optional.empty();
   private Optional<Study> study = Optional.empty();
+  private Optional<Review> review = Optional.empty();
   private Optional<Id> chosen = Optional.empty();
   private Optional<Id> followed = Optional.empty();
   private Optional<Shown> shown = Optional.empty();
@@ -135,6 +136,7 @@ public final class QuietStage implements Stage {
     followed = selected;
     if (study.filter(newest.study()::equals).isEmpty()) card.forget();
     study = Optional.of(newest.study());
+    review = Optional.of(newest);
     theme = look;
     if (walked) selected.flatMap(this::worstOf).ifPresent(id -> chosen = Optional.of(id));
     draw();
@@ -233,18 +235,19 @@ public final class QuietStage implements Stage {
 
   private void look(Pair pair) {
     var on = study.orElseThrow();
+    var today = review.orElseThrow();
     card.show(pair, on, session.orElseThrow(), theme);
     trying.ask(
-        _ -> Remedies.of(pair, on),
+        dropped -> Quieter.of(pair, today, dropped),
         found -> card.helps(pair, found),
         _ -> card.helps(pair, List.of()));
   }
 
   private void takeBest() {
-    var on = study.orElseThrow();
+    var today = review.orElseThrow();
     var taker = session.orElseThrow();
     taking.ask(
-        _ -> Remedies.best(on, BEST),
+        _ -> Quieter.best(today, BEST),
         found ->
             found.ifPresentOrElse(
                 it -> {
