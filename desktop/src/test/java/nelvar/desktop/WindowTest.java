@@ -69,7 +69,7 @@ class WindowTest {
     driver.ways();
     driver.click(driver.text("Make W32 2.5 mm²"));
     assertThat(section("W32")).contains(new CrossSection(2.5));
-    assertThat(openFindings()).as("both findings on the wire are cured").isEqualTo(26);
+    assertThat(openFindings()).as("both findings on the wire are cured").isEqualTo(29);
     assertThat(driver.words("#saved-state")).endsWith("not saved");
     driver.press(KeyCode.CONTROL, KeyCode.Z);
     assertThat(section("W32")).contains(new CrossSection(1));
@@ -103,7 +103,7 @@ class WindowTest {
   @Test
   void byKeyboardAloneEveryFindingWithAWayOutIsCured() {
     demo();
-    for (var turn = 0; turn < 32 && openFindings() > 2; turn++) {
+    for (var turn = 0; turn < 52 && openFindings() > 2; turn++) {
       driver.press(KeyCode.F8);
       driver.ways();
       driver.press(KeyCode.CONTROL, KeyCode.ENTER);
@@ -187,7 +187,7 @@ class WindowTest {
           assertThat(deviation.subject().concerns(new Id("Y3"))).isTrue();
           assertThat(deviation.reason()).isEqualTo("diode inside");
         });
-    assertThat(openFindings()).isEqualTo(27);
+    assertThat(openFindings()).isEqualTo(30);
     driver.click(driver.text("Reopen"));
     assertThat(openFindings()).isEqualTo(31);
   }

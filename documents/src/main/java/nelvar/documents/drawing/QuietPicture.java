@@ -69,11 +69,11 @@ public final class QuietPicture {
     }
     var end = TOP + rows.size() * (HIGH + GAP) + 14;
     legend(end);
-    return new Drawing(Math.max(LEFT + columns.size() * wide, 560), end + 8, shapes, spots);
+    return new Drawing(Math.max(LEFT + columns.size() * wide, 700), end + 24, shapes, spots);
   }
 
   private void legend(double y) {
-    text(0, y, "below −6 or −12: disturbed", Face.TEXT, 11, Ink.ERROR, 150);
+    text(0, y, "below −6 or −12: disturbed", Face.TEXT, 11, Ink.ERROR, LEFT);
     text(LEFT, y, "below +6 or +12: no reserve", Face.TEXT, 11, Ink.WARNING, 150);
     text(
         LEFT + 150,
@@ -83,6 +83,14 @@ public final class QuietPicture {
         11,
         Ink.TEXT_SOFT,
         300);
+    text(
+        0,
+        y + 16,
+        "What lies in different trays, or in ducts that are only named, is taken as far from each other: nobody said how near they are.",
+        Face.TEXT,
+        11,
+        Ink.TEXT_SOFT,
+        690);
   }
 
   private Drawing empty(double width) {

@@ -70,17 +70,27 @@ public record Emitter(
     }
   }
 
-  /// Of its row: its cable, else its device.
+  /// Of its row: its cable, else its device; of a hose what it lies in.
   public Id id() {
-    return cable.map(Cable::id).orElse(device.id());
+    return hose()
+        .map(lies -> lies.bundle().id())
+        .orElseGet(() -> cable.map(Cable::id).orElse(device.id()));
   }
 
   public String label() {
-    return cable.map(c -> c.label().text()).orElse(device.designation().text());
+    return hose()
+        .map(_ -> "hose")
+        .orElseGet(() -> cable.map(c -> c.label().text()).orElse(device.designation().text()));
   }
 
-  /// `auger motor drive, edges of 565 V`.
+  private Optional<Lays.Lies> hose() {
+    return kind == Kind.HOSE ? lays.in().values().stream().findFirst() : Optional.empty();
+  }
+
+  /// What it is there for: `soil auger drive`.
   public String words() {
-    return device.purpose().isBlank() ? kind.words() : device.purpose();
+    return hose()
+        .map(lies -> lies.bundle().name())
+        .orElseGet(() -> device.purpose().isBlank() ? kind.words() : device.purpose());
   }
 }

@@ -91,8 +91,8 @@ public final class Emitters {
     feed.ifPresent(f -> mains(device, f, all.getLast()));
   }
 
-  /// What goes back over plate and machine comes home over mains and protective conductor, unless a
-  /// filter takes it first.
+  /// What goes back over plate and machine, and not through the shield of its motor, comes home
+  /// over mains and protective conductor, unless a filter takes it first.
   private void mains(Device device, Feed feed, Emitter motor) {
     var wires = new LinkedHashSet<Conductor>();
     var filtered = false;
@@ -107,7 +107,8 @@ public final class Emitters {
         if (is instanceof Edge.Wire(var wire)) wires.add(wire);
       }
     if (wires.isEmpty()) return;
-    var current = filtered ? Math.min(motor.leaves(), FILTERED / (WAVE / 2)) : motor.leaves();
+    var home = motor.leaves() * motor.outside();
+    var current = filtered ? Math.min(home, FILTERED / (WAVE / 2)) : home;
     all.add(
         new Emitter(
             device,

@@ -143,6 +143,58 @@ class CoupledTest {
     assertThat(like.orElseThrow().rise()).isEqualTo(1e-6);
   }
 
+  /// What the shield of the motor brings home does not come over the mains.
+  @Test
+  void aClampedShieldKeepsTheMainsQuiet() {
+    var open = feed(screened(Demo.rinser(), "WD1", Screen.both(Ending.OPEN)));
+    var clamped = feed(screened(Demo.rinser(), "WD1", Screen.both(Ending.CLAMP)));
+    assertThat(clamped.leaves()).isLessThan(open.leaves() / 20);
+  }
+
+  private static Emitter feed(Project project) {
+    return Emitters.of(study(project)).stream()
+        .filter(e -> e.kind() == Emitter.Kind.FEED)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  /// A hose beside cables is one where the Brief asks for dust; it strikes what lies beside it.
+  @Test
+  void aHoseStrikesWhatLiesBesideIt() {
+    var project = Demo.planted();
+    var tray =
+        project.bundles().stream()
+            .filter(b -> b.id().text().equals("P3"))
+            .findFirst()
+            .orElseThrow();
+    var hosed =
+        Edits.change(
+                tray.with(d ->
+                    d.form =
+                        d.form.map(f ->
+                            f.withHoses(
+                                java.util.List.of(nelvar.core.units.Length.ofMillimetres(20))))))
+            .apply(project);
+    assertThat(hoses(hosed)).isEmpty();
+    var b = hosed.brief();
+    var dusty =
+        hosed.withBrief(
+            new nelvar.core.model.Brief(
+                b.supply(),
+                b.surroundings().withDust(Optional.of(nelvar.core.model.Brief.Dust.OTHER)),
+                b.policies()));
+    assertThat(hoses(dusty)).hasSize(1);
+    assertThat(hoses(dusty).getFirst().label()).isEqualTo("hose");
+    assertThat(Coupled.of(study(dusty)).pairs())
+        .filteredOn(p -> p.emitter().kind() == Emitter.Kind.HOSE)
+        .isNotEmpty()
+        .allMatch(p -> p.receiver().lays().in().containsKey(tray.id()));
+  }
+
+  private static java.util.List<Emitter> hoses(Project project) {
+    return Emitters.of(study(project)).stream().filter(e -> e.kind() == Emitter.Kind.HOSE).toList();
+  }
+
   /// What helps does what it promised, within 1 dB, when it is taken.
   @Test
   void aRemedyGivesWhatItPromised() {
