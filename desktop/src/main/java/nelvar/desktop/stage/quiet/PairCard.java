@@ -169,7 +169,7 @@ final class PairCard extends HBox {
           .getChildren()
           .add(
               soft(
-                  "Nothing known gains a decibel here: what gets in is little, or gets in elsewhere."));
+                  "Nothing that is tried here gains a decibel. By hand: lay these wires in a duct of their own, or make them one shielded cable (Runs, One cable)."));
     var number = 1;
     for (var tried : found) helps.getChildren().add(card(tried, number++));
   }
