@@ -87,7 +87,7 @@ final class QuietCommand implements Callable<Integer> {
   private record Zero(String supply, int times, List<String> by) {}
 
   private record Bonds(
-      List<Metal> metal, List<Joint> joints, List<Ring> rings, List<Zero> zeroVolt) {}
+      List<Metal> metal, List<Joint> joints, List<Ring> rings, List<Zero> zeroVolt, int assumed) {}
 
   private record All(
       int version, String project, int pairs, List<Told> worst, Optional<Best> best, Bonds bonds) {}
@@ -171,7 +171,8 @@ final class QuietCommand implements Callable<Integer> {
                     z.source().device().designation().text(),
                     z.times(),
                     z.wires().stream().map(wire -> wire.label().text()).toList()))
-            .toList());
+            .toList(),
+        net.assumed());
   }
 
   private static double round(double value) {
@@ -231,6 +232,10 @@ final class QuietCommand implements Callable<Integer> {
                   String.format(
                       Locale.ROOT, "%8.2f mΩ %8.2f Ω", ohms * 1000, metal.fast().orElse(0.0)))
               .orElse("not joined"));
+    if (bonds.assumed() > 0)
+      out.printf(
+          "  %d wires whose length or section is not known are taken as 1 m or 1 mm²: assumed%n",
+          bonds.assumed());
     for (var zero : bonds.zeroVolt())
       out.printf(
           "  0 V of %s: joined to earth %s%n",

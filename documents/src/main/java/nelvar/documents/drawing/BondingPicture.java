@@ -170,7 +170,11 @@ public final class BondingPicture {
     text(
         0,
         y + 32,
-        "Computed from wires, shields and bare plates as they are drawn. Paint under a lug is not known here: measure each joint.",
+        (net.assumed() == 0
+                ? ""
+                : "%d wires whose length or section is not known are taken as 1 m or 1 mm²: assumed. "
+                    .formatted(net.assumed()))
+            + "Computed from wires, shields and bare plates as they are drawn. Paint under a lug is not known here: measure each joint.",
         Ink.TEXT_SOFT,
         width);
     return y + 36;

@@ -54,6 +54,7 @@ public final class Bonding {
   private final List<Bond> bonds = new ArrayList<>();
   private final List<Loop> loops = new ArrayList<>();
   private final Map<Integer, Piece> pieces = new LinkedHashMap<>();
+  private int assumed;
 
   /// Metal that is one piece for good.
   ///
@@ -101,6 +102,12 @@ public final class Bonding {
 
   public List<Bond> bonds() {
     return List.copyOf(bonds);
+  }
+
+  /// How many wires are taken as 1 m or 1 mm², because nobody knows better: whoever shows ohms says
+  /// so.
+  public int assumed() {
+    return assumed;
   }
 
   public List<Loop> loops() {
@@ -158,6 +165,7 @@ public final class Bonding {
           && wire.function() != Conductor.Function.SHIELD) continue;
       for (var end : List.of(wire.from(), wire.to()))
         study.device(end.device()).ifPresent(device -> piece(end, device));
+      if (study.length(wire).isEmpty() || wire.section().isEmpty()) assumed++;
       var length = study.length(wire).map(l -> l.metres()).orElse(1.0);
       var area = wire.section().map(s -> s.squareMillimetres() * 1e-6).orElse(1e-6);
       var kind =

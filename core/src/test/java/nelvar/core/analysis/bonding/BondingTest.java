@@ -73,6 +73,19 @@ class BondingTest {
         .anyMatch(l -> l.closes().label().equals("-WD1"));
   }
 
+  /// What nobody knows is counted, so that it can be said.
+  @Test
+  void aWireWithoutASectionIsAssumed() {
+    var project = earthed(1);
+    assertThat(Bonding.of(Panel.study(project)).assumed()).isZero();
+    var thin =
+        project.withConductors(
+            project.conductors().stream()
+                .map(w -> w.carriesWork() ? w : w.with(d -> d.section = java.util.Optional.empty()))
+                .toList());
+    assertThat(Bonding.of(Panel.study(thin)).assumed()).isEqualTo(2);
+  }
+
   @Test
   void aDoorWithoutItsStrapIsJoinedToNothing() {
     assertThat(piece(Demo.planted(), "UC1:DOOR").mains()).isEmpty();
