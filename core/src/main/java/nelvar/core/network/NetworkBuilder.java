@@ -31,10 +31,6 @@ final class NetworkBuilder {
   /// What a conductor counts as while its length or section is not known.
   private static final double UNKNOWN = 0.001;
 
-  /// Resistivity of a flexible copper conductor, 19.5 Ω·mm²/km at 20 °C (IEC 60228, class 5, 1
-  /// mm²), for sections the table has no row for.
-  private static final double FLEXIBLE_COPPER = 0.0195;
-
   final Topology topology;
   final Project project;
   private final Temperature wireTemperature;
@@ -157,10 +153,7 @@ final class NetworkBuilder {
   }
 
   private ResistancePerLength perMetre(CrossSection section) {
-    return CopperResistance.at20(section)
-        .map(r20 -> r20.value())
-        .orElseGet(() -> new ResistancePerLength(FLEXIBLE_COPPER / section.squareMillimetres()))
-        .times(CopperResistance.warmed(wireTemperature));
+    return CopperResistance.perMetre(section).times(CopperResistance.warmed(wireTemperature));
   }
 
   private void through(Device device, Link link, int a, int b, int edge) {

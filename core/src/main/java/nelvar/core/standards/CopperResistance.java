@@ -23,7 +23,18 @@ public final class CopperResistance {
   /// Annex G, unchecked).
   public static final double REACTANCE_PER_METRE = 0.00008;
 
+  /// Ω·mm²/m of a flexible copper conductor at 20 °C (IEC 60228, class 5, 1 mm²), for sections the
+  /// table has no row for.
+  private static final double FLEXIBLE = 0.0195;
+
   private CopperResistance() {}
+
+  /// At 20 °C, of any section: by its table, else by area.
+  public static ResistancePerLength perMetre(CrossSection section) {
+    return at20(section)
+        .map(Cited::value)
+        .orElseGet(() -> new ResistancePerLength(FLEXIBLE / section.squareMillimetres()));
+  }
 
   /// How many times its resistance at 20 °C copper has at a temperature: `(234.5 + T)/254.5`.
   public static double warmed(Temperature temperature) {

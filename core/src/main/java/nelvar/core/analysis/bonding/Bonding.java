@@ -24,6 +24,9 @@ import nelvar.core.model.Surface;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Source;
 import nelvar.core.network.solve.Phasor;
+import nelvar.core.standards.CopperResistance;
+import nelvar.core.units.CrossSection;
+import nelvar.core.units.Length;
 
 /// The bonding network of a machine.
 ///
@@ -34,9 +37,6 @@ import nelvar.core.network.solve.Phasor;
 public final class Bonding {
   /// H/m.
   private static final double WIRE = 1e-6;
-
-  /// Ω·m at 20 °C.
-  private static final double COPPER = 1.78e-8;
 
   private static final double SHIELD = 0.010;
   private static final double PIGTAIL = 43e-9;
@@ -167,7 +167,7 @@ public final class Bonding {
         study.device(end.device()).ifPresent(device -> piece(end, device));
       if (study.length(wire).isEmpty() || wire.section().isEmpty()) assumed++;
       var length = study.length(wire).map(l -> l.metres()).orElse(1.0);
-      var area = wire.section().map(s -> s.squareMillimetres() * 1e-6).orElse(1e-6);
+      var section = wire.section().orElse(new CrossSection(1));
       var kind =
           wire.function() == Conductor.Function.SHIELD
               ? Bond.Kind.SHIELD
@@ -182,7 +182,7 @@ public final class Bonding {
               wire.label().text(),
               wire.from(),
               wire.to(),
-              COPPER * length / area,
+              CopperResistance.perMetre(section).over(new Length(length)).ohms(),
               WIRE * length));
     }
   }

@@ -15,8 +15,10 @@ import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 import nelvar.core.model.School;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.standards.CopperResistance;
 import nelvar.core.trail.Explained;
 import nelvar.core.trail.Working;
+import nelvar.core.units.CrossSection;
 import nelvar.core.units.Current;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Length;
@@ -43,8 +45,8 @@ public final class Coupled {
   /// H/m of frame and plate that are joined over their area (assumed); in a star it is one wire.
   private static final double MESH = 0.2e-6;
 
-  /// Ω·m of copper.
-  private static final double COPPER = 1.78e-8;
+  /// What a wire of unknown section counts as.
+  private static final CrossSection THIN = new CrossSection(0.5);
 
   /// What two wires that carry one signal do not take up alike (assumed).
   private static final double BALANCE = 0.1;
@@ -117,6 +119,7 @@ public final class Coupled {
           else w.assumed("x", new Length(place.apart()), "touching: where in it nobody says");
           w.assumed("h", new Length(place.receiver().height()), "over metal");
         });
+    for (var missing : pair.unknown()) w.assumed(missing, "not said", "taken as the worst");
     w.given("shield", r.shield().words(), r.label());
     w.given(
         "earthing",
@@ -165,7 +168,23 @@ public final class Coupled {
     }
     add(volts, WayIn.SHARED, shared(e, r));
     add(volts, WayIn.EARTH, earth(e, r));
-    return new Pair(e, r, volts, beside, place, fixed && place.isPresent());
+    return new Pair(
+        e, r, volts, beside, place, fixed && place.isPresent(), unknown(e, r, volts, place));
+  }
+
+  /// Of what counts in this pair.
+  private List<String> unknown(
+      Emitter e, Receiver r, Map<WayIn, Double> volts, Optional<Pair.Place> place) {
+    var all = new ArrayList<String>();
+    if (e.leaves() > 0) all.addAll(e.unknown());
+    if (place.filter(p -> !p.emitter().known()).isPresent()) all.addAll(e.unknown());
+    if (place.filter(p -> !p.receiver().known()).isPresent())
+      all.addAll(Emitters.unknown(r.wires(), study));
+    if (volts.containsKey(WayIn.SHARED))
+      for (var wire : e.back())
+        if (r.back().contains(wire) && (wire.section().isEmpty() || study.length(wire).isEmpty()))
+          all.add("length and section of " + wire.label());
+    return all.stream().distinct().toList();
   }
 
   private static void add(Map<WayIn, Double> volts, WayIn way, double more) {
@@ -303,7 +322,7 @@ public final class Coupled {
     var henry = 0.0;
     for (var wire : e.back()) {
       if (!mine.contains(wire)) continue;
-      ohms += ohms(wire);
+      ohms += ohms(wire, metres(wire));
       henry += WIRE * metres(wire);
     }
     return e.current() * (ohms + henry / e.steps() * Crosstalk.passes(e.steps(), r.filter()));
@@ -328,13 +347,13 @@ public final class Coupled {
     return wires.stream().anyMatch(w -> !study.staysInside(w));
   }
 
+  /// 1 m where nobody said, and that is told.
   private double metres(Conductor wire) {
-    return study.length(wire).map(l -> l.metres()).orElse(0.0);
+    return study.length(wire).map(l -> l.metres()).orElse(1.0);
   }
 
-  private double ohms(Conductor wire) {
-    return COPPER
-        * metres(wire)
-        / wire.section().map(s -> s.squareMillimetres() * 1e-6).orElse(1e-6);
+  /// As the network has it, cold; of 0.5 mm² where nobody said.
+  private static double ohms(Conductor wire, double metres) {
+    return CopperResistance.perMetre(wire.section().orElse(THIN)).over(new Length(metres)).ohms();
   }
 }

@@ -20,6 +20,7 @@ import nelvar.core.model.Id;
 /// @param lays where its wires lie
 /// @param back wires that its current goes back through, as far as others may share them
 /// @param basis where its edges come from, in words
+/// @param unknown what nobody said and is taken as the worst: `length of -WD1`
 public record Emitter(
     Device device,
     Kind kind,
@@ -33,10 +34,12 @@ public record Emitter(
     double leaves,
     Lays lays,
     List<Conductor> back,
-    String basis) {
+    String basis,
+    List<String> unknown) {
   public Emitter {
     wires = List.copyOf(wires);
     back = List.copyOf(back);
+    unknown = List.copyOf(unknown);
   }
 
   /// Edges by kind, from memory: seconds of an edge, pF/m of its wires to all around.
@@ -45,6 +48,10 @@ public record Emitter(
     DRIVE("drive to its motor", 1e-7),
     /// What a drive gives back into its mains.
     FEED("mains of a drive", 1e-7),
+    /// Alternating current itself, with what rectifiers make of it.
+    MAINS("mains", 1e-3),
+    /// The switching inside a supply, 20 to 100 ns.
+    CASE("case of a switching supply", 5e-8),
     /// 0.1 to 1 ms after a spark of a microsecond.
     COIL("coil, switched off", 1e-6),
     BRUSHES("motor with brushes", 1e-7),

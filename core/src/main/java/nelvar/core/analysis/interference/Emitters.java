@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import nelvar.core.analysis.Potentials;
@@ -16,17 +15,16 @@ import nelvar.core.catalogue.Demand;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.PhaseCutControl;
 import nelvar.core.formula.Crosstalk;
-import nelvar.core.model.Brief;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Suppression;
 import nelvar.core.model.TerminalRef;
-import nelvar.core.network.Edge;
 import nelvar.core.network.Feed;
 
-/// Everything that disturbs: drives and what they give back into their mains, coils as they are
-/// switched off, motors with brushes, cut waves, hoses that charge themselves.
+/// Everything that disturbs: drives, motors with a drive built in and what both give back, coils as
+/// they are switched off, motors with brushes, cut waves, mains, cases of switching supplies, hoses
+/// that charge themselves. Lamps are not counted: those of the catalogue are filaments and diodes.
 ///
 /// What is not known of an edge is typical of its kind, from memory; the setting `Edge` of a device
 /// says its own.
@@ -46,12 +44,8 @@ public final class Emitters {
   /// Ω of one turn through a core of ferrite at the frequencies of such edges (from memory).
   public static final double FERRITE = 100;
 
-  /// V: IEC 61000-4-2:2008, level 2, from memory.
-  private static final double CHARGE = 4000;
-
-  /// V between lines and earth that a drive with a filter may give back: 100 dBµV (IEC
-  /// 61800-3:2017, category C3 to 100 A, from memory).
-  private static final double FILTERED = 0.1;
+  /// F between winding and case of a small motor (from memory: 0.5 to 2 nF).
+  private static final double WINDING = 1e-9;
 
   private final Study study;
   private final Potentials nets;
@@ -62,7 +56,8 @@ public final class Emitters {
     this.nets = Potentials.of(study);
     for (var device : study.project().devices())
       study.part(device).ifPresent(part -> of(device, part));
-    hoses();
+    all.addAll(MainsEmitters.of(study));
+    all.addAll(PlaceEmitters.of(study));
   }
 
   public static List<Emitter> of(Study study) {
@@ -71,6 +66,7 @@ public final class Emitters {
 
   private void of(Device device, Part part) {
     if (part.drives() && !part.motor()) drive(device, part);
+    if (part.drives() && part.motor()) built(device);
     part.ownCoil().ifPresent(coil -> coil(device, coil));
     // What moves air turns without brushes (common practice).
     if (part instanceof DcMotor motor && part.article().fitting().flatMap(f -> f.moves()).isEmpty())
@@ -88,42 +84,36 @@ public final class Emitters {
     var basis = "%.0f V of its bus".formatted(bus);
     add(device, Kind.DRIVE, wires, bus, 0, List.of(), basis);
     if (!alternating || all.isEmpty() || all.getLast().device() != device) return;
-    feed.ifPresent(f -> mains(device, f, all.getLast()));
+    feed.flatMap(f -> MainsEmitters.back(device, f, all.getLast(), study)).ifPresent(all::add);
   }
 
-  /// What goes back over plate and machine, and not through the shield of its motor, comes home
-  /// over mains and protective conductor, unless a filter takes it first.
-  private void mains(Device device, Feed feed, Emitter motor) {
-    var wires = new LinkedHashSet<Conductor>();
-    var filtered = false;
-    for (var way : feed.lineWays())
-      for (var edge : way.reversed()) {
-        var is = study.network().topology().edge(edge);
-        if (is instanceof Edge.Through(var through, var _)
-            && study.part(through).filter(Part::filtersMains).isPresent()) {
-          filtered = true;
-          break;
-        }
-        if (is instanceof Edge.Wire(var wire)) wires.add(wire);
-      }
+  /// A motor with its drive built in has no motor cable: what its edges drive through its winding
+  /// comes home over its leads.
+  private void built(Device device) {
+    var feed = study.network().feeds(device.id()).stream().findFirst();
+    var fed = feed.map(f -> f.voltage().volts()).orElse(0.0);
+    if (fed <= 0) return;
+    var intake = feed.orElseThrow().intake();
+    var wires = landing(device, intake.lines());
     if (wires.isEmpty()) return;
-    var home = motor.leaves() * motor.outside();
-    var current = filtered ? Math.min(home, FILTERED / (WAVE / 2)) : home;
+    var rise = Own.seconds(device.id(), "Edge", study).orElse(Kind.DRIVE.rise());
+    var current = Crosstalk.commonMode(WINDING, 1, fed, rise, WAVE);
     all.add(
         new Emitter(
             device,
             Kind.FEED,
-            List.copyOf(wires),
-            Optional.empty(),
-            filtered ? FILTERED : Math.min(motor.volts(), current * WAVE / 2),
-            motor.rise(),
+            wires,
+            cable(wires),
+            current * WAVE / 2,
+            rise,
             0,
-            motor.rise(),
+            rise,
             1,
             current,
-            Lays.of(wires.stream().toList(), study),
+            Lays.of(wires, study),
             List.of(),
-            filtered ? "behind a filter, 100 dBµV" : "no filter before it"));
+            "%.0f V switched inside the motor, no motor cable".formatted(fed),
+            List.of()));
   }
 
   private void coil(Device device, Coil coil) {
@@ -186,35 +176,6 @@ public final class Emitters {
         "cut at the peak");
   }
 
-  /// Plastic that dust or air is blown through charges itself, and strikes what lies beside it.
-  private void hoses() {
-    if (study.project().brief().surroundings().dust().filter(d -> d != Brief.Dust.NONE).isEmpty())
-      return;
-    for (var bundle : study.project().bundles()) {
-      if (bundle.form().filter(f -> !f.hoses().isEmpty()).isEmpty()) continue;
-      var wires = study.lyingIn(bundle);
-      var beside = wires.stream().findFirst().flatMap(w -> study.device(w.from().device()));
-      if (beside.isEmpty()) continue;
-      var lies = Lays.of(wires, study).in().get(bundle.id());
-      if (lies == null) continue;
-      all.add(
-          new Emitter(
-              beside.get(),
-              Kind.HOSE,
-              List.of(),
-              Optional.empty(),
-              CHARGE,
-              Kind.HOSE.rise(),
-              0,
-              Kind.HOSE.rise(),
-              1,
-              0,
-              new Lays(Map.of(bundle.id(), lies)),
-              List.of(),
-              "hose in the " + bundle.name()));
-    }
-  }
-
   private void add(
       Device device,
       Kind kind,
@@ -225,13 +186,15 @@ public final class Emitters {
       String basis) {
     if (wires.isEmpty()) return;
     var cable = cable(wires);
-    var length =
-        wires.stream()
-            .flatMap(w -> study.length(w).stream())
-            .mapToDouble(l -> l.metres())
-            .max()
-            .orElse(0);
     var rise = Own.seconds(device.id(), "Edge", study).orElse(rise(device, kind));
+    var unknown = unknown(wires, study);
+    var length =
+        unknown.isEmpty()
+            ? wires.stream()
+                .mapToDouble(w -> study.length(w).orElseThrow().metres())
+                .max()
+                .orElse(0)
+            : Crosstalk.travels(rise);
     var shield = Shielding.of(cable, length, study);
     var out =
         Crosstalk.commonMode(
@@ -256,7 +219,17 @@ public final class Emitters {
             leaves,
             Lays.of(wires, study),
             back,
-            basis));
+            basis,
+            unknown));
+  }
+
+  /// Cables and wires whose length nobody said and nothing gives.
+  static List<String> unknown(List<Conductor> wires, Study study) {
+    return wires.stream()
+        .filter(w -> study.length(w).isEmpty())
+        .map(w -> "length of " + study.cable(w).map(Cable::label).orElse(w.label()))
+        .distinct()
+        .toList();
   }
 
   /// A suppressor across its brushes makes their sparks ten times slower (common practice).

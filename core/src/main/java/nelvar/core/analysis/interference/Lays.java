@@ -26,6 +26,9 @@ public record Lays(Map<Id, Lies> in) {
   /// To the nearest metal where plate or walls are none, m (assumed).
   private static final double NO_PLATE = 0.2;
 
+  /// Longer than any edge counts, m.
+  private static final double ANY = 30;
+
   /// In one duct, tray, conduit or carrier.
   ///
   /// @param stretches from and to along a duct that is drawn, mm, none overlapping; empty where it
@@ -36,6 +39,7 @@ public record Lays(Map<Id, Lies> in) {
   /// @param thick over all, m
   /// @param loop between it and its own way back, m; empty where that lies elsewhere
   /// @param turns for each metre of a twisted pair; 0 where it is not twisted
+  /// @param known whether its length is; else it counts as longer than any edge
   public record Lies(
       Bundle bundle,
       List<double[]> stretches,
@@ -44,7 +48,22 @@ public record Lays(Map<Id, Lies> in) {
       double radius,
       double thick,
       Optional<Double> loop,
-      double turns) {}
+      double turns,
+      boolean known) {
+    /// Its way back beside it.
+    Lies looped(double apart) {
+      return new Lies(
+          bundle,
+          stretches,
+          length,
+          height,
+          radius,
+          thick,
+          Optional.of(loop.orElse(apart)),
+          turns,
+          known);
+    }
+  }
 
   /// Those of a drawn duct cut to where both lie; the shorter of both where there are no places.
   static double together(Lies a, Lies b) {
@@ -79,7 +98,8 @@ public record Lays(Map<Id, Lies> in) {
         cabled.radius(),
         cabled.thick(),
         cabled.loop(),
-        cabled.turns());
+        cabled.turns(),
+        a.known() && b.known());
   }
 
   private static List<double[]> union(List<double[]> a, List<double[]> b) {
@@ -107,7 +127,7 @@ public record Lays(Map<Id, Lies> in) {
             : List.of();
     var length =
         stretches.isEmpty()
-            ? study.length(wire).map(Length::metres).orElse(0.0)
+            ? study.length(wire).map(Length::metres).orElse(ANY)
             : stretches.stream().mapToDouble(s -> s[1] - s[0]).sum() / 1000;
     var thick =
         Disc.of(List.of(wire), study).stream().findFirst().map(Disc::millimetres).orElse(2.5);
@@ -127,7 +147,8 @@ public record Lays(Map<Id, Lies> in) {
         (stock.filter(CableStock::shielded).isPresent() ? thick / 2 : copper) / 1000,
         thick / 1000,
         stock.map(s -> s.outerDiameter().metres() / 3),
-        stock.flatMap(CableStock::pairs).map(_ -> 1 / LAY).orElse(0.0));
+        stock.flatMap(CableStock::pairs).map(_ -> 1 / LAY).orElse(0.0),
+        !stretches.isEmpty() || study.length(wire).isPresent());
   }
 
   /// A twisted pair turns once in so many metres (assumed).

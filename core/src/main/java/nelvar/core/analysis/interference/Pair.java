@@ -1,5 +1,6 @@
 package nelvar.core.analysis.interference;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nelvar.core.analysis.interference.Lays.Lies;
@@ -12,13 +13,15 @@ import nelvar.core.formula.Crosstalk;
 /// @param beside how long they lie beside each other, m
 /// @param apart how far, m; empty where they lie nowhere together
 /// @param fixed whether how far they are apart is fixed by ducts or dividers
+/// @param unknown what nobody said of both and is taken as the worst: `length of -WB4`
 public record Pair(
     Emitter emitter,
     Receiver receiver,
     Map<WayIn, Double> volts,
     double beside,
     Optional<Place> apart,
-    boolean fixed) {
+    boolean fixed,
+    List<String> unknown) {
   /// dB, where geometry is fixed, and in a loom (common practice).
   public static final double FIXED = 6;
 
@@ -34,6 +37,7 @@ public record Pair(
 
   public Pair {
     volts = Map.copyOf(volts);
+    unknown = List.copyOf(unknown);
   }
 
   /// In the worst case all ways add.

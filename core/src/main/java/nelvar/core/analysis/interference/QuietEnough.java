@@ -46,6 +46,11 @@ public final class QuietEnough implements Rule {
     var pair = worst.get();
     Explained<?> working = Coupled.explain(pair, study);
     if (pair.margin() >= 0) return new Verdict.Pass(subject, working.trail());
+    if (!pair.unknown().isEmpty())
+      return new Verdict.NotChecked(
+          subject,
+          "%s is not known; at the worst %s would be disturbed by %s"
+              .formatted(String.join(", ", pair.unknown()), r.label(), pair.emitter().label()));
     var sure = pair.standing() == Pair.Standing.DISTURBED;
     return new Verdict.Finding(
         subject,

@@ -230,7 +230,7 @@ public final class Receivers {
             .flatMap(w -> study.length(w).stream())
             .mapToDouble(l -> l.metres())
             .max()
-            .orElse(0);
+            .orElse(-1);
     var own = Own.seconds(at.device(), "Input filter", study);
     all.add(
         new Receiver(

@@ -13,7 +13,7 @@ import nelvar.core.model.Cable.Ending;
 /// it is said. Copper braid, 10 mΩ and a leak of 1 nH for each metre; a clamp has 1 nH, a pigtail
 /// of 50 mm and 1 mm diameter the inductance of its wire (all from memory).
 ///
-/// @param length of the cable, m
+/// @param length of the cable, m; below zero where it is not known, which counts as the worst
 /// @param said whether both ends were said
 public record Shielding(boolean there, Ending from, Ending to, double length, boolean said) {
   /// Ω/m.
@@ -21,6 +21,9 @@ public record Shielding(boolean there, Ending from, Ending to, double length, bo
 
   /// H/m.
   private static final double LEAKS = 1e-9;
+
+  /// m that a cable of unknown length is taken for.
+  private static final double LONG = 10;
 
   /// H/m of a shield over its surroundings.
   static final double OWN = 1e-6;
@@ -70,7 +73,8 @@ public record Shielding(boolean there, Ending from, Ending to, double length, bo
     var omega = 2 * Math.PI * frequency;
     var ends =
         both() ? 1 / (1 / end(from) + 1 / end(to)) : from != Ending.OPEN ? end(from) : end(to);
-    return Crosstalk.transferImpedance(RESISTANCE, LEAKS, frequency) * along + omega * ends;
+    return Crosstalk.transferImpedance(RESISTANCE, LEAKS, frequency) * (along < 0 ? LONG : along)
+        + omega * ends;
   }
 
   /// How much of a length an open end leaves unshielded: what is beyond a twentieth of the wave.
