@@ -14,6 +14,7 @@ import nelvar.core.analysis.bonding.Bonding;
 import nelvar.core.analysis.interference.Coupled;
 import nelvar.core.analysis.interference.Pair;
 import nelvar.core.analysis.interference.Remedies;
+import nelvar.core.analysis.interference.Symptom;
 import nelvar.core.compose.Quieter;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.NelvarJson;
@@ -47,6 +48,13 @@ final class QuietCommand implements Callable<Integer> {
       paramLabel = "N",
       description = "What would help the worst N of them, each tried on a copy (3).")
   private int helped = 3;
+
+  @CommandLine.Option(
+      names = "--symptom",
+      paramLabel = "TEXT",
+      description =
+          "What goes wrong, and when: \"hopper weight jumps when the auger runs\". Names what could do it and what to try.")
+  private Optional<String> symptom = Optional.empty();
 
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
 
@@ -89,8 +97,27 @@ final class QuietCommand implements Callable<Integer> {
   private record Bonds(
       List<Metal> metal, List<Joint> joints, List<Ring> rings, List<Zero> zeroVolt, int assumed) {}
 
+  private record Suspect(String disturbs, String kind, String hears, String input, double margin) {}
+
+  /// @param margin dB that are expected while it is tried; absent where nothing computes it
+  private record Try(
+      String what,
+      double minutes,
+      Optional<Double> margin,
+      String gone,
+      String stays,
+      boolean switchedOff) {}
+
+  private record Seen(String says, List<Suspect> suspects, List<Try> trials) {}
+
   private record All(
-      int version, String project, int pairs, List<Told> worst, Optional<Best> best, Bonds bonds) {}
+      int version,
+      String project,
+      Optional<Seen> symptom,
+      int pairs,
+      List<Told> worst,
+      Optional<Best> best,
+      Bonds bonds) {}
 
   @Override
   public Integer call() throws Exception {
@@ -110,6 +137,7 @@ final class QuietCommand implements Callable<Integer> {
         new All(
             1,
             study.project().name(),
+            symptom.map(text -> seen(Symptom.of(text, study))),
             pairs.size(),
             told,
             best.map(b -> new Best(b.steps(), round(b.worst()))),
@@ -120,6 +148,58 @@ final class QuietCommand implements Callable<Integer> {
     return pairs.stream().anyMatch(p -> p.margin() < 0)
         ? CommandLineTool.FOUND
         : CommandLineTool.FINE;
+  }
+
+  private static Seen seen(Symptom symptom) {
+    return new Seen(
+        symptom.says(),
+        symptom.suspects().stream()
+            .map(p ->
+                new Suspect(
+                    p.emitter().label(),
+                    p.emitter().kind().words(),
+                    p.receiver().label(),
+                    p.receiver().words(),
+                    round(p.margin())))
+            .toList(),
+        symptom.trials().stream()
+            .map(t ->
+                new Try(
+                    t.what(),
+                    t.minutes(),
+                    t.margin().isPresent()
+                        ? Optional.of(round(t.margin().getAsDouble()))
+                        : Optional.empty(),
+                    t.gone(),
+                    t.stays(),
+                    t.dead()))
+            .toList());
+  }
+
+  private static void print(Seen seen, PrintWriter out) {
+    out.printf("%s%n", seen.says());
+    for (var s : seen.suspects())
+      out.printf(
+          Locale.ROOT,
+          "%+6.1f dB  %s (%s) into %s (%s)%n",
+          s.margin(),
+          s.disturbs(),
+          s.kind(),
+          s.hears(),
+          s.input());
+    if (seen.trials().stream().anyMatch(Try::switchedOff))
+      out.println(
+          "Try, cheapest first. Where hands go in: switch off, lock off, wait for stored charge, prove dead; then try.");
+    for (var t : seen.trials())
+      out.printf(
+          Locale.ROOT,
+          "  %2.0f min  %s%s%n          gone:  %s%n          stays: %s%n",
+          t.minutes(),
+          t.what(),
+          t.margin().map(m -> " (at best %+.0f dB)".formatted(m)).orElse(""),
+          t.gone(),
+          t.stays());
+    out.println();
   }
 
   private static Told told(Pair pair, List<Quieter.Tried> helps) {
@@ -180,6 +260,7 @@ final class QuietCommand implements Callable<Integer> {
   }
 
   private static void print(All all, PrintWriter out) {
+    all.symptom().ifPresent(seen -> print(seen, out));
     out.printf(
         Locale.ROOT,
         "%d pairs couple; margins in dB, ± 6 where geometry is fixed, ± 12 in a loom: trust the ranking. It proves nothing about emissions.%n",

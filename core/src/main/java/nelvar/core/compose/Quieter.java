@@ -10,8 +10,8 @@ import nelvar.core.analysis.interference.Remedies;
 import nelvar.core.analysis.interference.Remedy;
 import nelvar.core.review.Review;
 
-/// What helps against disturbances, each reviewed whole on a copy: what opens an error is not
-/// offered, what opens anything less says so. Window and command line ask here.
+/// What helps against disturbances, each reviewed whole on a copy: what opens anything else is not
+/// offered. Window and command line ask here.
 public final class Quieter {
   private Quieter() {}
 
@@ -26,14 +26,14 @@ public final class Quieter {
       if (dropped.getAsBoolean()) break;
       var after = study.tried(remedy.repair().edit().apply(study.project()));
       var effects = effects(today, after);
-      if (effects.errors().isEmpty()) all.add(new Tried(remedy, effects));
+      if (effects.opened().isEmpty()) all.add(new Tried(remedy, effects));
     }
     return List.copyOf(all);
   }
 
   /// The best for the worst pairs in turn, up to so many, as one step.
   public static Optional<Remedies.Best> best(Review today, int most) {
-    return Remedies.best(today.study(), most, after -> effects(today, after).errors().isEmpty());
+    return Remedies.best(today.study(), most, after -> effects(today, after).opened().isEmpty());
   }
 
   private static Effects effects(Review today, Study after) {

@@ -151,7 +151,7 @@ public final class Coupled {
     var left = Crosstalk.travels(e.rise());
     var beside = 0.0;
     Optional<Pair.Place> place = Optional.empty();
-    var longest = 0.0;
+    var most = 0.0;
     var fixed = true;
     for (var together : together(e.lays(), r.lays())) {
       var length = Math.min(left, together.length());
@@ -159,10 +159,12 @@ public final class Coupled {
       left -= length;
       beside += together.length();
       fixed &= together.fixed();
-      add(volts, WayIn.FIELD, field(e, r, together.of(), length));
-      add(volts, WayIn.CAPACITANCE, capacitance(e, r, together.of(), length));
-      if (together.length() > longest) {
-        longest = together.length();
+      var field = field(e, r, together.of(), length);
+      var capacitance = capacitance(e, r, together.of(), length);
+      add(volts, WayIn.FIELD, field);
+      add(volts, WayIn.CAPACITANCE, capacitance);
+      if (place.isEmpty() || field + capacitance > most) {
+        most = field + capacitance;
         place = Optional.of(together.of());
       }
     }
@@ -334,7 +336,11 @@ public final class Coupled {
     if (!r.shield().both() || !outside(e.wires()) || !outside(r.wires())) return 0;
     var earth =
         study.project().brief().policies().chose(School.EARTHING_SYSTEM, "mesh") ? MESH : WIRE;
-    var share = earth / (earth + WIRE);
+    var turns = r.cable().flatMap(c -> c.screened().turns()).orElse(0);
+    var share =
+        earth
+            / (earth + WIRE)
+            * (turns > 0 ? Crosstalk.ferrite(Emitters.FERRITE, turns, Emitters.WAVE) : 1);
     return e.leaves()
         * e.outside()
         * share

@@ -2,6 +2,7 @@ package nelvar.core.analysis.interference;
 
 import java.util.List;
 import java.util.Optional;
+import nelvar.core.analysis.Study;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
@@ -92,6 +93,11 @@ public record Emitter(
 
   private Optional<Lays.Lies> hose() {
     return kind == Kind.HOSE ? lays.in().values().stream().findFirst() : Optional.empty();
+  }
+
+  /// Whether its cable has a shield at all.
+  public boolean shielded(Study study) {
+    return cable.filter(c -> Shielding.of(Optional.of(c), 1, study).there()).isPresent();
   }
 
   /// What it is there for: `soil auger drive`.

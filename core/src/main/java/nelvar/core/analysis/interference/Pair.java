@@ -30,7 +30,7 @@ public record Pair(
   /// Nothing above this is of interest, dB.
   public static final double FAR = 100;
 
-  /// Where they lie together the longest.
+  /// Where the most gets in.
   ///
   /// @param apart m
   public record Place(String name, Lies emitter, Lies receiver, double apart) {}

@@ -50,7 +50,8 @@ public record Receiver(
     LOOP("4–20 mA", 1e-5),
     THERMISTOR("thermistor", 1e-4),
     PULSES("pulses", 5e-7),
-    SERIAL("serial line", 1e-7);
+    SERIAL("serial line", 1e-7),
+    USB("link to a computer", 1e-8);
 
     private final String words;
     private final double filter;

@@ -9,11 +9,13 @@ import java.util.Optional;
 import nelvar.core.analysis.Potentials;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.interference.Receiver.Kind;
+import nelvar.core.catalogue.Computer;
 import nelvar.core.catalogue.Controller;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.catalogue.PulseInput;
 import nelvar.core.catalogue.Sensor;
+import nelvar.core.catalogue.Terminal;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
@@ -22,7 +24,7 @@ import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Feed;
 
 /// Everything that can be disturbed: inputs of controllers, drives that take pulses or a command,
-/// lines that data goes over.
+/// lines that data goes over, leads of computers.
 ///
 /// Too much is: of a digital input what it may still read as 0 (IEC 61131-2, unchecked), of a value
 /// 1 % of its range (common practice), of pulses half the current at which the drive surely sees
@@ -60,6 +62,8 @@ public final class Receivers {
                   }));
     for (var device : study.project().devices())
       study.part(device).flatMap(Part::logic).ifPresent(logic -> of(device, logic));
+    for (var device : study.project().devices())
+      if (study.part(device).filter(Computer.class::isInstance).isPresent()) link(device);
   }
 
   public static List<Receiver> of(Study study) {
@@ -140,6 +144,43 @@ public final class Receivers {
       case ANALOGUE_OUTPUT -> partner.ifPresent(drive -> command(pin, drive, at, lying));
       case SERIAL -> serial(pin, at, partner, lying);
       default -> {}
+    }
+  }
+
+  /// The lead of a computer to its board: two lines of data beside 5 V and 0 V, in a shield that
+  /// its plugs join at both ends. Where the computer is earthed it closes a ring over the machine.
+  private void link(Device computer) {
+    for (var wire : study.at(computer.id())) {
+      var mine = wire.from().device().equals(computer.id()) ? wire.from() : wire.to();
+      var board = mine.equals(wire.from()) ? wire.to() : wire.from();
+      if (!mine.terminal().equals("0V")) continue;
+      var length = study.length(wire).map(l -> l.metres()).orElse(-1.0);
+      var earthed =
+          study.part(computer).stream()
+              .flatMap(part -> part.terminals().stream())
+              .anyMatch(t -> t.role() == Terminal.Role.PROTECTIVE);
+      all.add(
+          new Receiver(
+              board,
+              Kind.USB,
+              Optional.of(mine),
+              List.of(wire),
+              study.cable(wire),
+              0.8,
+              SENDER / 2,
+              Kind.USB.filter(),
+              false,
+              new Shielding(
+                  true,
+                  Cable.Ending.PIGTAIL,
+                  earthed ? Cable.Ending.PIGTAIL : Cable.Ending.OPEN,
+                  length,
+                  true),
+              Lays.of(List.of(wire), study),
+              List.of(),
+              study.cable(wire).map(c -> c.label().text()).orElse("USB"),
+              computer.purpose().isBlank() ? computer.designation().text() : computer.purpose(),
+              "a line still 0 up to 0.8 V (USB 2.0, 7.1.4.1, from memory)"));
     }
   }
 

@@ -69,11 +69,11 @@ public final class ShieldEnds implements Rule {
     var wants =
         motor
             ? Screen.both(Ending.CLAMP)
-            : Remedies.usual(cable, signal.orElseThrow().kind(), study);
+            : Screens.usual(cable, signal.orElseThrow().kind(), study);
     var what = motor ? "a motor at its drive" : signal.map(r -> r.kind().words()).orElseThrow();
     var w = Working.of("Shield of " + cable.label());
-    w.given("it ends", Remedies.words(has), cable.label().text());
-    w.given("it should", Remedies.words(wants), what);
+    w.given("it ends", Screens.words(has), cable.label().text());
+    w.given("it should", Screens.words(wants), what);
     w.given(
         "school", study.project().brief().policies().answer(School.SHIELD_ENDS).words(), "Brief");
     var trail = w.explain(cable.id()).trail();
@@ -85,14 +85,14 @@ public final class ShieldEnds implements Rule {
             motor || open ? Severity.WARNING : Severity.ADVICE,
             motor ? MOTOR : open ? OPEN : OTHERWISE,
             "The shield of %s is %s; %s wants it %s."
-                .formatted(cable.label(), Remedies.words(has), what, Remedies.words(wants)),
+                .formatted(cable.label(), Screens.words(has), what, Screens.words(wants)),
             trail,
             List.of(
                 Repair.of(
                     Edits.change(cable.withScreen(wants.withTurns(has.turns())))
                         .named(
                             "End the shield of %s %s"
-                                .formatted(cable.label(), Remedies.words(wants)))))));
+                                .formatted(cable.label(), Screens.words(wants)))))));
   }
 
   private static boolean ends(Screen has, Screen wants) {

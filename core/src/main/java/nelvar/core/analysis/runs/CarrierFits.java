@@ -114,6 +114,11 @@ public final class CarrierFits implements Rule {
         + form.carrier().map(c -> c.dividers().size()).orElse(0) * DIVIDER;
   }
 
+  /// Whether all that lies in it finds room beside each other in such a form.
+  public static boolean bears(Bundle bundle, Bundle.Form form, Study study) {
+    return beside(form, Disc.of(study.lyingIn(bundle), study)) <= form.width().metres() * 1000;
+  }
+
   private static Verdict room(Bundle bundle, Bundle.Form form, List<Disc> discs) {
     var dividers = form.carrier().map(c -> c.dividers().size()).orElse(0);
     var beside = beside(form, discs);

@@ -15,6 +15,7 @@ import nelvar.core.model.Cabinet;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.Surface;
+import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.LayoutEdits;
 import nelvar.core.network.Edge;
 import nelvar.core.trail.Working;
@@ -68,12 +69,7 @@ public final class FilterNear implements Rule {
 
   private static Verdict judge(Body filter, Cabinet cabinet, Study study) {
     var w = Working.of("Place of " + filter.name());
-    var drives =
-        served(filter.device().orElseThrow(), study).stream()
-            .flatMap(id -> Bodies.of(study).of(id).stream())
-            .filter(body -> body.at().cabinet().equals(cabinet.id()))
-            .filter(body -> body.surface() == Surface.PLATE)
-            .toList();
+    var drives = drives(filter.device().orElseThrow(), cabinet, study);
     if (drives.isEmpty())
       return new Verdict.NotChecked(
           filter.id(), "no drive that it filters is placed in the same cabinet");
@@ -91,14 +87,36 @@ public final class FilterNear implements Rule {
             .formatted(filter.name(), least, nearest(drives, filter).name()),
         trail,
         nearer(filter, drives, cabinet, study)
-            .map(there ->
-                Repair.of(
-                    LayoutEdits.place(filter.device().orElseThrow(), there.at())
-                        .named(
-                            "Mount %s beside %s"
-                                .formatted(filter.name(), nearest(drives, there).name()))))
+            .map(there -> Repair.of(mount(filter.device().orElseThrow(), there, drives)))
             .map(List::of)
             .orElse(List.of()));
+  }
+
+  /// What mounts it beside the nearest drive that it filters; empty where it stands there, or no
+  /// place is free.
+  public static Optional<Edit> beside(Device filter, Study study) {
+    for (var cabinet : study.project().layout().cabinets()) {
+      var body = Bodies.of(study).in(cabinet, filter.id());
+      if (body.isEmpty()) continue;
+      var drives = drives(filter, cabinet, study);
+      if (drives.isEmpty() || nearest(drives, body.get()).box().gap(body.get().box()) <= NEAR)
+        return Optional.empty();
+      return nearer(body.get(), drives, cabinet, study).map(there -> mount(filter, there, drives));
+    }
+    return Optional.empty();
+  }
+
+  private static Edit mount(Device filter, Body there, List<Body> drives) {
+    return LayoutEdits.place(filter, there.at())
+        .named("Mount %s beside %s".formatted(there.name(), nearest(drives, there).name()));
+  }
+
+  private static List<Body> drives(Device filter, Cabinet cabinet, Study study) {
+    return served(filter, study).stream()
+        .flatMap(id -> Bodies.of(study).of(id).stream())
+        .filter(body -> body.at().cabinet().equals(cabinet.id()))
+        .filter(body -> body.surface() == Surface.PLATE)
+        .toList();
   }
 
   private static Body nearest(List<Body> drives, Body filter) {

@@ -328,7 +328,7 @@ public final class Edits {
     return project.with(project.plan().withMarks(without(marks, mark -> gone.test(mark.thing()))));
   }
 
-  private static <T> List<T> plus(List<T> all, T more) {
+  static <T> List<T> plus(List<T> all, T more) {
     var next = new ArrayList<>(all);
     next.add(more);
     return next;

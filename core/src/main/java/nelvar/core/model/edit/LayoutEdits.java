@@ -19,7 +19,7 @@ public final class LayoutEdits {
 
   public static Edit add(Cabinet cabinet) {
     return new Edit(
-        "Add " + name(cabinet), project -> cabinets(project, all -> plus(all, cabinet)));
+        "Add " + name(cabinet), project -> cabinets(project, all -> Edits.plus(all, cabinet)));
   }
 
   /// Its walls, rails, ducts and what was measured in it.
@@ -151,11 +151,5 @@ public final class LayoutEdits {
   private static Project placements(Project project, UnaryOperator<List<Placement>> change) {
     return project.with(
         project.layout().withPlacements(change.apply(project.layout().placements())));
-  }
-
-  private static <T> List<T> plus(List<T> all, T more) {
-    var next = new ArrayList<>(all);
-    next.add(more);
-    return next;
   }
 }

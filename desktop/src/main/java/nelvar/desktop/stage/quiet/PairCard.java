@@ -2,12 +2,14 @@ package nelvar.desktop.stage.quiet;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -17,28 +19,46 @@ import javafx.scene.layout.VBox;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.interference.Coupled;
 import nelvar.core.analysis.interference.Pair;
+import nelvar.core.analysis.interference.Symptom;
 import nelvar.core.analysis.interference.WayIn;
 import nelvar.core.compose.Quieter;
-import nelvar.core.finding.Severity;
 import nelvar.core.units.Voltage;
-import nelvar.desktop.control.Icon;
+import nelvar.desktop.control.DrawingPane;
 import nelvar.desktop.control.TrailView;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.style.Theme;
+import nelvar.documents.drawing.PairPicture;
 
 /// One pair: how it gets in, way by way, and what helps, most for its cost first.
 final class PairCard extends HBox {
   private static final double HIGH = 268;
 
+  private static final double CUT = 334;
+
   private final VBox ways = new VBox(4);
   private final VBox helps = new VBox(6);
+  private final DrawingPane cut = new DrawingPane("The cut through both wires", false);
+  private final TextField symptom = new TextField();
+  private final SymptomBox says;
   private final ToggleButton working = new ToggleButton("Working");
   private Optional<Pair> pair = Optional.empty();
   private Optional<Study> study = Optional.empty();
   private Optional<Session> session = Optional.empty();
   private Theme theme = Theme.LIGHT;
 
-  PairCard() {
+  /// @param asked what somebody typed of what goes wrong; blank where nothing any more
+  /// @param look chooses a pair
+  PairCard(Consumer<String> asked, Consumer<Pair> look) {
+    says = new SymptomBox(look);
+    says.show(Optional.empty(), theme);
+    symptom.setId("quiet-symptom");
+    symptom.setPromptText("What goes wrong? weight jumps when the auger runs");
+    symptom.setAccessibleText(
+        "What goes wrong, and when, in your words; Enter names what could do it and what to try");
+    symptom.setPrefColumnCount(30);
+    symptom.setOnAction(_ -> asked.accept(symptom.getText().strip()));
+    cut.setId("quiet-cut");
+    cut.setFocusTraversable(false);
     getStyleClass().add("pin-card");
     setId("quiet-pair");
     setPadding(new Insets(10, 18, 10, 18));
@@ -49,16 +69,23 @@ final class PairCard extends HBox {
     ways.setPrefWidth(360);
     working.setId("quiet-working");
     working.setOnAction(_ -> fill());
-    var scroll = new ScrollPane(helps);
+    var scroll = new ScrollPane(new VBox(8, says, helps));
     scroll.getStyleClass().add("plain");
     scroll.setFitToWidth(true);
-    HBox.setHgrow(scroll, Priority.ALWAYS);
+    VBox.setVgrow(scroll, Priority.ALWAYS);
+    var right = new VBox(8, symptom, scroll);
+    HBox.setHgrow(right, Priority.ALWAYS);
     var left = new ScrollPane(ways);
     left.getStyleClass().add("plain");
     left.setFitToWidth(true);
     left.setMinWidth(350);
     left.setPrefWidth(390);
-    getChildren().addAll(left, scroll);
+    getChildren().addAll(left, right);
+  }
+
+  /// What was asked, and what it points at; empty where nothing is asked.
+  void symptom(Optional<Symptom> found) {
+    says.show(found, theme);
   }
 
   void forget() {
@@ -102,7 +129,8 @@ final class PairCard extends HBox {
                         it.emitter().basis(),
                         it.receiver().words(),
                         it.receiver().shield().words())));
-    ways.getChildren().add(soft(place(it)));
+    cut.show(PairPicture.of(it, study.get(), CUT), theme);
+    ways.getChildren().add(cut);
     for (var way : WayIn.values())
       if (it.volts().get(way) instanceof Double volts)
         ways.getChildren()
@@ -117,22 +145,12 @@ final class PairCard extends HBox {
                 "too much, " + it.receiver().basis(),
                 new Voltage(it.receiver().threshold()).toString(),
                 false));
+    for (var missing : it.unknown())
+      ways.getChildren().add(soft(missing + " is not known: taken as the worst"));
     ways.getChildren()
         .add(
             soft(
                 "An estimate from geometry and wire: trust the ranking. It proves nothing about emissions."));
-  }
-
-  private static String place(Pair it) {
-    return it.apart()
-        .map(place ->
-            "%.2f m beside each other, %s, %.0f mm apart%s"
-                .formatted(
-                    it.beside(),
-                    place.name(),
-                    place.apart() * 1000,
-                    it.fixed() ? "" : " (taken as touching)"))
-        .orElse("They lie nowhere beside each other.");
   }
 
   private static Node row(String words, String value, boolean strong) {
@@ -150,7 +168,7 @@ final class PairCard extends HBox {
     return row;
   }
 
-  private static Label soft(String words) {
+  static Label soft(String words) {
     var label = new Label(words);
     label.getStyleClass().addAll("soft", "wrapping");
     label.setWrapText(true);
@@ -204,13 +222,6 @@ final class PairCard extends HBox {
     take.setAccessibleText("Take it: " + remedy.repair().label());
     take.setOnAction(_ -> session.ifPresent(s -> s.edit(remedy.repair().edit())));
     var text = new VBox(2, what, cost);
-    for (var line : tried.effects().opened().keySet()) {
-      var opens = new Label("opens " + line);
-      opens.setGraphic(Icon.of(Severity.WARNING, theme));
-      opens.setWrapText(true);
-      opens.getStyleClass().add("faint");
-      text.getChildren().add(opens);
-    }
     HBox.setHgrow(text, Priority.ALWAYS);
     var row = new HBox(12, text, gain, take);
     row.setAlignment(Pos.CENTER_LEFT);

@@ -24,6 +24,7 @@ import nelvar.core.analysis.interference.Matrix;
 import nelvar.core.analysis.interference.Pair;
 import nelvar.core.analysis.interference.Receivers;
 import nelvar.core.analysis.interference.Remedies;
+import nelvar.core.analysis.interference.Symptom;
 import nelvar.core.compose.Quieter;
 import nelvar.core.model.Id;
 import nelvar.core.review.Review;
@@ -41,6 +42,9 @@ import nelvar.documents.drawing.QuietPicture;
 public final class QuietStage implements Stage {
   private static final int BEST = 5;
 
+  /// Around a cell that is brought into view, px.
+  private static final double EDGE = 30;
+
   private final BorderPane view = new BorderPane();
   private final DrawingPane picture =
       new DrawingPane(
@@ -54,6 +58,7 @@ public final class QuietStage implements Stage {
   private final PairCard card;
   private final Latest<List<Quieter.Tried>> trying;
   private final Latest<Optional<Remedies.Best>> taking;
+  private final Latest<Symptom> asking;
   private final Label teach =
       new Label(
           "Here drives, coils and motors with brushes stand against every input that could hear them, with how many dB are left.\n\nNothing of this machine disturbs, or nothing listens, or nobody said yet where their wires lie: add drives and controllers in Parts (Ctrl+2), lay wires in Runs.");
@@ -72,7 +77,8 @@ public final class QuietStage implements Stage {
   public QuietStage(Executor worker) {
     trying = new Latest<>(worker, Platform::runLater);
     taking = new Latest<>(worker, Platform::runLater);
-    card = new PairCard();
+    asking = new Latest<>(worker, Platform::runLater);
+    card = new PairCard(this::ask, this::lookAt);
     view.getStyleClass().add("stage");
     view.setId("quiet");
     picture.setId("quiet-matrix");
@@ -134,7 +140,10 @@ public final class QuietStage implements Stage {
     var selected = next.selection().get();
     var walked = !selected.equals(followed);
     followed = selected;
-    if (study.filter(newest.study()::equals).isEmpty()) card.forget();
+    if (study.filter(newest.study()::equals).isEmpty()) {
+      card.forget();
+      card.symptom(Optional.empty());
+    }
     study = Optional.of(newest.study());
     review = Optional.of(newest);
     theme = look;
@@ -151,6 +160,35 @@ public final class QuietStage implements Stage {
                 || pair.emitter().device().id().equals(thing)
                 || pair.receiver().id().equals(thing)
                 || pair.receiver().partner().filter(end -> end.device().equals(thing)).isPresent());
+  }
+
+  /// What could do what somebody sees go wrong; the worst of it is looked at.
+  private void ask(String text) {
+    if (text.isEmpty() || study.isEmpty()) {
+      card.symptom(Optional.empty());
+      return;
+    }
+    var on = study.get();
+    asking.ask(
+        _ -> Symptom.of(text, on),
+        found -> {
+          card.symptom(Optional.of(found));
+          found.suspects().stream().findFirst().ifPresent(this::lookAt);
+        },
+        _ -> session.ifPresent(s -> s.tell("What was typed could not be looked into.")));
+  }
+
+  /// The cell that a pair stands in.
+  private void lookAt(Pair pair) {
+    var matrix = matrix();
+    for (var r = 0; r < matrix.rows().size(); r++)
+      for (var c = 0; c < matrix.columns().size(); c++)
+        if (matrix.rows().get(r).emitters().contains(pair.emitter())
+            && matrix.columns().get(c).receivers().contains(pair.receiver())) {
+          chosen = Optional.of(QuietPicture.cell(r, c));
+          draw();
+          return;
+        }
   }
 
   private Matrix matrix() {
@@ -190,7 +228,34 @@ public final class QuietStage implements Stage {
     shown = Optional.of(now);
     summary.setText(words(study.get()));
     picture.show(QuietPicture.of(matrix, width, chosen), theme);
+    chosen.ifPresent(this::intoView);
     QuietPicture.pair(chosen.orElseThrow(), matrix).ifPresent(this::look);
+  }
+
+  /// A cell that arrow keys came to may lie outside what is seen.
+  private void intoView(Id cell) {
+    picture
+        .drawing()
+        .spot(cell)
+        .ifPresent(spot -> {
+          var seen = scroll.getViewportBounds();
+          var all = scroll.getContent().getLayoutBounds();
+          scroll.setHvalue(
+              within(scroll.getHvalue(), spot.x(), spot.width(), seen.getWidth(), all.getWidth()));
+          scroll.setVvalue(
+              within(
+                  scroll.getVvalue(), spot.y(), spot.height(), seen.getHeight(), all.getHeight()));
+        });
+  }
+
+  /// Where a scroll bar stands so that a stretch is seen, moved no more than it must.
+  private static double within(double now, double at, double wide, double seen, double all) {
+    var hidden = all - seen;
+    if (hidden <= 0) return now;
+    var from = now * hidden;
+    if (from > at - EDGE) from = at - EDGE;
+    else if (from < at + wide + EDGE - seen) from = at + wide + EDGE - seen;
+    return Math.clamp(from, 0, hidden) / hidden;
   }
 
   /// How metal is joined, in the whole room.
