@@ -3,6 +3,8 @@ package nelvar.documents.drawing;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.interference.Noise;
+import nelvar.core.analysis.interference.Pair;
 import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.space.NoiseClass;
 
@@ -12,6 +14,15 @@ final class NoiseInks {
 
   static Ink of(Body body, Study study) {
     return body.device().map(device -> of(NoiseClass.of(device, study))).orElse(Ink.PAPER);
+  }
+
+  /// Its worst margin where that is without reserve, else its class.
+  static Optional<String> words(Body body, Study study) {
+    return Noise.of(study)
+        .of(body.id())
+        .filter(pair -> pair.standing() != Pair.Standing.QUIET)
+        .map(pair -> MarginInks.words(pair.margin()))
+        .or(() -> body.device().map(d -> NoiseClass.of(d, study).words()));
   }
 
   static Ink of(NoiseClass noise) {
@@ -41,6 +52,14 @@ final class NoiseInks {
       shapes.add(Shape.text(x + 19, top + 10, noise.words(), Face.TEXT, 11.5, Ink.TEXT_SOFT));
       x += 19 + Faces.width(noise.words(), Face.TEXT, 11.5) + 16;
     }
-    return top + 18;
+    shapes.add(
+        Shape.text(
+            left,
+            top + 28,
+            "dB: the worst margin of what lies in a duct, or of a part, where it has no reserve; Quiet (Ctrl+7) says of what.",
+            Face.TEXT,
+            11.5,
+            Ink.TEXT_SOFT));
+    return top + 36;
   }
 }

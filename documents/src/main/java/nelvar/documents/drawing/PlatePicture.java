@@ -6,6 +6,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.interference.Noise;
+import nelvar.core.analysis.interference.Pair;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.space.Box;
@@ -253,6 +255,8 @@ public final class PlatePicture {
             1,
             Optional.of(Ink.DUCT),
             Optional.of(Shape.Pen.of(chosen ? Ink.ACCENT : Ink.LINE, chosen ? 1.6 : 0.8))));
+    if (lens == Lens.NOISE)
+      Noise.of(study).in(duct.id()).ifPresent(pair -> noise(pair, duct, box, area));
     int wires = use.map(u -> u.wires(duct.id())).orElse(0);
     if (wires > 0) {
       var share = (double) wires / Math.max(1, use.map(DuctUse::most).orElse(0));
@@ -284,6 +288,23 @@ public final class PlatePicture {
             box.height() * area.scale(),
             duct.id(),
             "duct " + duct.id()));
+  }
+
+  /// The worst that gets in in a duct.
+  private void noise(Pair pair, Cabinet.Duct duct, Box box, PlateArea area) {
+    var standing = pair.standing();
+    if (standing != Pair.Standing.QUIET)
+      shapes.add(area.box(box, 1, Optional.of(MarginInks.soft(standing)), Optional.empty()));
+    if (!duct.vertical())
+      shapes.add(
+          Shape.text(
+              area.toX(box.middleX()),
+              area.toY(box.middleY()) + 4,
+              MarginInks.words(pair.margin()),
+              Face.TEXT,
+              SMALL,
+              standing == Pair.Standing.QUIET ? Ink.TEXT_SOFT : MarginInks.strong(standing),
+              Shape.Anchor.MIDDLE));
   }
 
   private void kept(PlateArea area) {
@@ -469,8 +490,7 @@ public final class PlatePicture {
       case HEAT ->
           Optional.of(
               nelvar.core.units.Significant.digits(Math.round(watts(body) * 10) / 10.0) + " W");
-      case NOISE ->
-          body.device().map(d -> nelvar.core.analysis.space.NoiseClass.of(d, study).words());
+      case NOISE -> NoiseInks.words(body, study);
       case WIRES ->
           Optional.of(
               study.at(body.id()).size() + (study.at(body.id()).size() == 1 ? " wire" : " wires"));

@@ -2,7 +2,6 @@ package nelvar.documents.drawing;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import nelvar.core.analysis.interference.Matrix;
 import nelvar.core.analysis.interference.Pair;
@@ -151,18 +150,8 @@ public final class QuietPicture {
     }
     var margin = pair.get().margin();
     var standing = pair.get().standing();
-    var fill =
-        switch (standing) {
-          case DISTURBED -> Ink.ERROR_SOFT;
-          case DOUBTFUL, NO_RESERVE -> Ink.WARNING_SOFT;
-          case QUIET -> Ink.CARD;
-        };
-    var ink =
-        switch (standing) {
-          case DISTURBED -> Ink.ERROR;
-          case DOUBTFUL, NO_RESERVE -> Ink.WARNING;
-          case QUIET -> Ink.SETTLED;
-        };
+    var fill = MarginInks.soft(standing);
+    var ink = MarginInks.strong(standing);
     shapes.add(
         Shape.rounded(
             x,
@@ -172,7 +161,7 @@ public final class QuietPicture {
             4,
             Optional.of(fill),
             Optional.of(Shape.Pen.of(lit ? Ink.ACCENT : Ink.LINE, lit ? 2 : 1))));
-    var words = words(margin);
+    var words = MarginInks.words(margin);
     shapes.add(
         Shape.text(
             x + width / 2,
@@ -211,10 +200,5 @@ public final class QuietPicture {
 
   private static List<Shape> badge(Severity severity, double x, double y, double width) {
     return Badge.of(severity, x + width - 11, y + 11, 6);
-  }
-
-  /// `+31 dB`.
-  private static String words(double margin) {
-    return String.format(Locale.ROOT, "%+.0f dB", margin).replace('-', '−');
   }
 }

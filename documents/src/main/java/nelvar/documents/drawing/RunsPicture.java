@@ -4,13 +4,10 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
-import nelvar.core.analysis.runs.Disc;
 import nelvar.core.analysis.runs.Entries;
-import nelvar.core.analysis.runs.Fill;
 import nelvar.core.analysis.runs.HowLong;
 import nelvar.core.analysis.runs.Lying;
 import nelvar.core.analysis.runs.Routes;
@@ -46,6 +43,7 @@ public final class RunsPicture {
   private static final double BELOW = 30;
 
   private final Study study;
+  private final boolean noise;
   private final Optional<Id> selected;
   private final List<Shape> shapes = new ArrayList<>();
   private final List<Drawing.Spot> spots = new ArrayList<>();
@@ -57,8 +55,9 @@ public final class RunsPicture {
   /// Over the lit ways.
   private final List<Shape> late = new ArrayList<>();
 
-  private RunsPicture(Study study, Optional<Id> selected) {
+  private RunsPicture(Study study, boolean noise, Optional<Id> selected) {
     this.study = study;
+    this.noise = noise;
     this.selected = selected;
     this.lit = lit();
   }
@@ -66,7 +65,13 @@ public final class RunsPicture {
   /// @param cabinet which is seen; none where nothing is laid out
   public static Drawing of(
       Study study, Optional<Cabinet> cabinet, Optional<Id> selected, double width, double height) {
-    return new RunsPicture(study, selected).draw(cabinet, width, height);
+    return new RunsPicture(study, false, selected).draw(cabinet, width, height);
+  }
+
+  /// With the worst margin of what lies in each duct and tray, and not how full they are.
+  public static Drawing noise(
+      Study study, Optional<Cabinet> cabinet, Optional<Id> selected, double width, double height) {
+    return new RunsPicture(study, true, selected).draw(cabinet, width, height);
   }
 
   /// The wire that is selected, all cores of the cable, or all wires of the device that is.
@@ -106,7 +111,7 @@ public final class RunsPicture {
     for (var wire : lit) for (var bundle : study.bundles(wire)) through.add(bundle.id());
     var ends = new FarEnds(study, lit, shapes, spots);
     var y = group("on the door", ends.onDoor(), ends, x, top, width);
-    y = new TrayBars(study, through, ends, shapes, spots).draw(outside, x, y, width);
+    y = new TrayBars(study, noise, through, ends, shapes, spots).draw(outside, x, y, width);
     return group("on the machine", ends.beside(outside), ends, x, y + 10, width);
   }
 
@@ -147,7 +152,8 @@ public final class RunsPicture {
     Lying.of(study).all().stream()
         .filter(bundle -> bundle.id().equals(duct.id()))
         .findFirst()
-        .ifPresent(bundle -> profile(bundle, duct, box, area));
+        .ifPresent(bundle ->
+            new DuctBand(study, noise, names.values(), shapes, late).draw(bundle, duct, box, area));
     spots.add(
         new Drawing.Spot(
             area.leftEdge(box),
@@ -156,60 +162,6 @@ public final class RunsPicture {
             box.height() * area.scale(),
             duct.id(),
             "duct " + duct.id()));
-  }
-
-  private void profile(Bundle bundle, Cabinet.Duct duct, Box box, PlateArea area) {
-    var fill = Fill.of(bundle, study);
-    if (fill.isEmpty()) return;
-    var room = Box.mm(duct.width()) * Box.mm(duct.depth());
-    var most = fill.get().most().percent().fraction();
-    var cuts = Lying.of(study).cuts(bundle);
-    var end = duct.vertical() ? box.bottom() : box.right();
-    for (var i = 0; i < cuts.size(); i++) {
-      var from = Math.max(cuts.get(i).at(), duct.vertical() ? box.top() : box.left());
-      var to = i + 1 < cuts.size() ? Math.min(cuts.get(i + 1).at(), end) : end;
-      if (to <= from) continue;
-      var share = Disc.of(cuts.get(i).wires(), study).stream().mapToDouble(Disc::area).sum() / room;
-      var thick = Math.min(1, share) * Box.mm(duct.width());
-      var full =
-          duct.vertical()
-              ? new Box(box.left(), from, thick, to - from)
-              : new Box(from, box.bottom() - thick, to - from, thick);
-      shapes.add(
-          area.box(
-              full,
-              0,
-              Optional.of(share > most ? Ink.WARNING_SOFT : Ink.FILLED),
-              Optional.empty()));
-    }
-    var wide = box.width() * area.scale();
-    if (duct.vertical() && wide < 24) return;
-    var says = String.format(Locale.ROOT, "%.0f %%", fill.get().filled().value().percent());
-    var letters = Faces.width(says, Face.TEXT, SMALL);
-    var y =
-        duct.vertical()
-            ? area.toY(box.top()) + 12
-            : area.toY(box.top()) + Math.min(13, box.height() * area.scale() / 2 + 4);
-    var middle = area.toX(box.middleX()) - letters / 2;
-    var places =
-        duct.vertical()
-            ? List.of(middle)
-            : List.of(area.toX(box.right()) - 4 - letters, area.toX(box.left()) + 4, middle);
-    places.stream()
-        .filter(x -> names.values().stream().noneMatch(name -> covers(name, x, y, letters)))
-        .findFirst()
-        .ifPresent(x -> {
-          late.add(
-              Shape.rounded(
-                  x - 2, y - 10, letters + 4, 13, 2, Optional.of(Ink.DUCT), Optional.empty()));
-          late.add(
-              Shape.text(
-                  x, y, says, Face.TEXT, SMALL, fill.get().holds() ? Ink.TEXT : Ink.WARNING));
-        });
-  }
-
-  private static boolean covers(Box name, double x, double y, double wide) {
-    return x < name.right() && x + wide > name.left() && y - 9 < name.bottom() && y > name.top();
   }
 
   private boolean ends(Body body) {
@@ -247,8 +199,8 @@ public final class RunsPicture {
     var left = area.toX(body.box().middleX()) - wide / 2;
     for (double top : List.of(area.toY(body.box().top()) - 14, area.toY(body.box().bottom()) + 1)) {
       var box = new Box(left, top, wide, 13);
-      if (names.values().stream().anyMatch(other -> covers(other, left, box.bottom() - 3, wide)))
-        continue;
+      if (names.values().stream()
+          .anyMatch(other -> DuctBand.covers(other, left, box.bottom() - 3, wide))) continue;
       names.put(body.id(), box);
       return;
     }

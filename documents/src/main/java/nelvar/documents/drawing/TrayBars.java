@@ -5,6 +5,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.interference.Noise;
+import nelvar.core.analysis.interference.Pair;
 import nelvar.core.analysis.runs.Disc;
 import nelvar.core.analysis.runs.Fill;
 import nelvar.core.model.Bundle;
@@ -12,10 +14,16 @@ import nelvar.core.model.Id;
 
 /// Trays, conduits and carriers below each other, as full as they are.
 ///
+/// @param noise the worst margin of what lies in them and not how full they are
 /// @param lit those that are drawn as chosen
 /// @param ends what they lead to
 record TrayBars(
-    Study study, Set<Id> lit, FarEnds ends, List<Shape> shapes, List<Drawing.Spot> spots) {
+    Study study,
+    boolean noise,
+    Set<Id> lit,
+    FarEnds ends,
+    List<Shape> shapes,
+    List<Drawing.Spot> spots) {
   private static final double SMALL = 11;
   private static final double ROW = 30;
   private static final double BETWEEN = 5;
@@ -32,6 +40,11 @@ record TrayBars(
     return y;
   }
 
+  private String full(Bundle bundle, Optional<Fill> fill) {
+    return fill.map(f -> String.format(Locale.ROOT, "%.0f %%", f.filled().value().percent()))
+        .orElseGet(() -> without(bundle));
+  }
+
   private String without(Bundle bundle) {
     var lying = Disc.of(study.lyingIn(bundle), study).size();
     if (lying == 0) return "empty";
@@ -39,10 +52,13 @@ record TrayBars(
   }
 
   private void bar(Bundle bundle, boolean chosen, double x, double y, double width) {
-    var fill = Fill.of(bundle, study);
+    var pair = noise ? Noise.of(study).in(bundle.id()) : Optional.<Pair>empty();
+    var fill = noise ? Optional.<Fill>empty() : Fill.of(bundle, study);
     var says =
-        fill.map(f -> String.format(Locale.ROOT, "%.0f %%", f.filled().value().percent()))
-            .orElseGet(() -> without(bundle));
+        noise
+            ? pair.map(it -> MarginInks.words(it.margin())).orElse("no pair")
+            : full(bundle, fill);
+    var inks = pair.map(Pair::standing).filter(it -> it != Pair.Standing.QUIET);
     var ink = chosen ? Ink.ACCENT : Ink.TEXT;
     var end = Faces.width(says, Face.TEXT, SMALL) + 6;
     shapes.add(
@@ -60,7 +76,8 @@ record TrayBars(
             says,
             Face.TEXT,
             SMALL,
-            fill.map(Fill::holds).orElse(true) ? ink : Ink.WARNING,
+            inks.map(MarginInks::strong)
+                .orElse(fill.map(Fill::holds).orElse(true) ? ink : Ink.WARNING),
             Shape.Anchor.END));
     shapes.add(
         Shape.rounded(
@@ -69,7 +86,7 @@ record TrayBars(
             width,
             9,
             2,
-            Optional.of(Ink.DUCT),
+            Optional.of(inks.map(MarginInks::soft).orElse(Ink.DUCT)),
             Optional.of(Shape.Pen.of(chosen ? Ink.ACCENT : Ink.LINE, chosen ? 2 : 0.8))));
     fill.ifPresent(f ->
         shapes.add(

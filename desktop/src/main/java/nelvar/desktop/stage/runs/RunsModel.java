@@ -142,7 +142,8 @@ final class RunsModel {
   }
 
   /// The ways over the plate: of the cabinet that the selection is in, else of the first.
-  static Drawing ways(Review review, Optional<Id> selected, double width, double height) {
+  static Drawing ways(
+      Review review, boolean noise, Optional<Id> selected, double width, double height) {
     var study = review.study();
     var cabinets = review.project().layout().cabinets();
     var at =
@@ -152,7 +153,9 @@ final class RunsModel {
             .flatMap(parts -> parts.stream().findFirst())
             .flatMap(part -> review.project().layout().cabinet(part.cabinet()))
             .or(() -> cabinets.stream().findFirst());
-    return RunsPicture.of(study, at, selected, width - SCROLL_BAR, height);
+    return noise
+        ? RunsPicture.noise(study, at, selected, width - SCROLL_BAR, height)
+        : RunsPicture.of(study, at, selected, width - SCROLL_BAR, height);
   }
 
   /// How long what is selected is, and who says so.

@@ -18,6 +18,7 @@ import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.control.cell.TextFieldTableCell;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
@@ -59,6 +60,7 @@ public final class RunsStage implements Stage {
   private final BesideWays beside = new BesideWays();
   private final DrawingPane ways = new DrawingPane("Ways of the wires", false);
   private final Label waysWords = new Label();
+  private final ToggleButton noise = new ToggleButton("Noise");
   private final SplitPane pictures = new SplitPane();
   private Optional<Session> session = Optional.empty();
   private Optional<Review> review = Optional.empty();
@@ -83,7 +85,10 @@ public final class RunsStage implements Stage {
     var rowsButton = new Button("Paste rows");
     rowsButton.setId("runs-paste");
     rowsButton.setOnAction(_ -> paste.run());
-    var head = new StageHead("Runs", count, filter, rowsButton);
+    noise.setId("runs-noise");
+    noise.setAccessibleText("Show margins of disturbances over the ways, not how full they are");
+    noise.setOnAction(_ -> later());
+    var head = new StageHead("Runs", count, filter, noise, rowsButton);
     view.setTop(new VBox(head, many));
     table();
     var section = new ScrollPane(beside);
@@ -131,7 +136,7 @@ public final class RunsStage implements Stage {
 
   /// What is drawn for: the same snapshot, selection, size and theme draw nothing anew.
   private record Drawn(
-      Review review, Optional<Id> selected, double width, double height, Theme in) {}
+      Review review, boolean noise, Optional<Id> selected, double width, double height, Theme in) {}
 
   private Optional<Drawn> drawn = Optional.empty();
 
@@ -139,10 +144,10 @@ public final class RunsStage implements Stage {
     var box = (ScrollPane) ((VBox) pictures.getItems().getFirst()).getChildren().getLast();
     var width = Math.max(340, box.getWidth() - 4);
     var height = Math.max(220, box.getHeight() - 4);
-    var now = new Drawn(newest, selected, width, height, theme);
+    var now = new Drawn(newest, noise.isSelected(), selected, width, height, theme);
     if (drawn.filter(now::equals).isPresent()) return;
     drawn = Optional.of(now);
-    ways.show(RunsModel.ways(newest, selected, width, height), theme);
+    ways.show(RunsModel.ways(newest, noise.isSelected(), selected, width, height), theme);
     waysWords.setText(RunsModel.words(newest, selected));
   }
 
