@@ -14,6 +14,7 @@ import nelvar.core.analysis.bonding.Bonding;
 import nelvar.core.analysis.interference.Coupled;
 import nelvar.core.analysis.interference.Pair;
 import nelvar.core.analysis.interference.Remedies;
+import nelvar.core.analysis.interference.Separation;
 import nelvar.core.analysis.interference.Symptom;
 import nelvar.core.compose.Quieter;
 import nelvar.core.file.CatalogueFile;
@@ -117,7 +118,11 @@ final class QuietCommand implements Callable<Integer> {
       int pairs,
       List<Told> worst,
       Optional<Best> best,
+      List<Keep> apart,
       Bonds bonds) {}
+
+  /// Trays that nobody said how near they are; metres that they should keep.
+  private record Keep(String disturbs, String hears, double metres, double byTable) {}
 
   @Override
   public Integer call() throws Exception {
@@ -141,6 +146,14 @@ final class QuietCommand implements Callable<Integer> {
             pairs.size(),
             told,
             best.map(b -> new Best(b.steps(), round(b.worst()))),
+            Separation.of(study).stream()
+                .map(k ->
+                    new Keep(
+                        k.disturbs().name(),
+                        k.hears().name(),
+                        Math.ceil(k.metres() * 100) / 100,
+                        Separation.BY_TABLE))
+                .toList(),
             bonds(study));
     if (json)
       out.println(NelvarJson.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(all));
@@ -296,6 +309,14 @@ final class QuietCommand implements Callable<Integer> {
                 best.steps().size(),
                 String.join("; ", best.steps()),
                 best.worst()));
+    for (var keep : all.apart())
+      out.printf(
+          Locale.ROOT,
+          "Nobody said how near the %s and the %s are: keep them %.0f mm apart (a table asks %.0f mm without metal between, IEC 60204-1:2016, H.1, from memory).%n",
+          keep.disturbs(),
+          keep.hears(),
+          keep.metres() * 1000,
+          keep.byTable() * 1000);
     print(all.bonds(), out);
   }
 

@@ -46,6 +46,11 @@ public record Computer(
   }
 
   @Override
+  public boolean hostsBoards() {
+    return true;
+  }
+
+  @Override
   public List<Terminal> terminals() {
     var all = new ArrayList<Terminal>(Part.mains(1));
     if (earthed) all.add(Terminal.required("PE", Role.PROTECTIVE));

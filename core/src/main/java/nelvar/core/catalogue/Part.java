@@ -279,6 +279,11 @@ public sealed interface Part
     return 0.5;
   }
 
+  /// Whether boards hang on its port by a lead that data goes over: a computer.
+  default boolean hostsBoards() {
+    return false;
+  }
+
   /// Whether it is an electronic direct-current supply.
   default boolean electronicSupply() {
     return outputs().stream().anyMatch(output -> limit(output).isPresent());

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.interference.Matrix;
 import nelvar.core.analysis.interference.Pair;
+import nelvar.core.analysis.interference.Separation;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Id;
 
@@ -21,12 +22,14 @@ public final class QuietPicture {
   private static final double BAR = 60;
 
   private final Matrix matrix;
+  private final List<Separation> keep;
   private final Optional<Id> chosen;
   private final List<Shape> shapes = new ArrayList<>();
   private final List<Drawing.Spot> spots = new ArrayList<>();
 
-  private QuietPicture(Matrix matrix, Optional<Id> chosen) {
+  private QuietPicture(Matrix matrix, List<Separation> keep, Optional<Id> chosen) {
     this.matrix = matrix;
+    this.keep = keep;
     this.chosen = chosen;
   }
 
@@ -45,9 +48,11 @@ public final class QuietPicture {
     return matrix.at(matrix.rows().get(row), matrix.columns().get(column));
   }
 
+  /// @param keep trays that nobody said how near they are to each other
   /// @param width that is there; columns grow into it, and go on beyond where there are too many
-  public static Drawing of(Matrix matrix, double width, Optional<Id> chosen) {
-    return new QuietPicture(matrix, chosen).draw(width);
+  public static Drawing of(
+      Matrix matrix, List<Separation> keep, double width, Optional<Id> chosen) {
+    return new QuietPicture(matrix, keep, chosen).draw(width);
   }
 
   private Drawing draw(double width) {
@@ -68,7 +73,8 @@ public final class QuietPicture {
     }
     var end = TOP + rows.size() * (HIGH + GAP) + 14;
     legend(end);
-    return new Drawing(Math.max(LEFT + columns.size() * wide, 700), end + 24, shapes, spots);
+    return new Drawing(
+        Math.max(LEFT + columns.size() * wide, 700), end + 24 + apart(end + 32), shapes, spots);
   }
 
   private void legend(double y) {
@@ -90,6 +96,13 @@ public final class QuietPicture {
         11,
         Ink.TEXT_SOFT,
         690);
+  }
+
+  /// What it takes.
+  private double apart(double y) {
+    for (var n = 0; n < keep.size(); n++)
+      text(0, y + n * 16, keep.get(n).words(), Face.TEXT, 11, Ink.TEXT_SOFT, 690);
+    return keep.size() * 16.0;
   }
 
   private Drawing empty(double width) {

@@ -153,12 +153,16 @@ final class AtSource {
             filter.get().id(),
             Place.PANEL);
     var spare = back.isPresent() ? device : device.withSpare(List.of("N", "N'"));
+    var wired = FilterEdits.inFront(drive, spare, through, earth.get());
+    var mounted =
+        FilterNear.free(spare, drive, study.tried(wired.apply(study.project())))
+            .map(wired::then)
+            .orElse(wired);
     return Optional.of(
         new Idea(
-            FilterEdits.inFront(drive, spare, through, earth.get())
-                .named(
-                    "Put %s before %s, beside it on the bare plate"
-                        .formatted(filter.get().name(), drive.designation())),
+            mounted.named(
+                "Put %s before %s, beside it on the bare plate"
+                    .formatted(filter.get().name(), drive.designation())),
             filter.get().price(),
             Idea.DEVICE));
   }

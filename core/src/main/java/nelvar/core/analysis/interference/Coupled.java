@@ -142,7 +142,7 @@ public final class Coupled {
   }
 
   /// What an input itself switches or hears is not disturbed by that.
-  private static boolean same(Emitter emitter, Receiver receiver) {
+  static boolean same(Emitter emitter, Receiver receiver) {
     return receiver.wires().stream().anyMatch(emitter.wires()::contains);
   }
 
@@ -172,6 +172,16 @@ public final class Coupled {
     add(volts, WayIn.EARTH, earth(e, r));
     return new Pair(
         e, r, volts, beside, place, fixed && place.isPresent(), unknown(e, r, volts, place));
+  }
+
+  /// The same two as if they lay side by side there, over the shorter of both.
+  Pair beside(Emitter e, Receiver r, Pair.Place place) {
+    var volts = new EnumMap<WayIn, Double>(WayIn.class);
+    var both = Lays.together(place.emitter(), place.receiver());
+    var length = Math.min(Crosstalk.travels(e.rise()), both);
+    add(volts, WayIn.FIELD, field(e, r, place, length));
+    add(volts, WayIn.CAPACITANCE, capacitance(e, r, place, length));
+    return new Pair(e, r, volts, both, Optional.of(place), true, List.of());
   }
 
   /// Of what counts in this pair.

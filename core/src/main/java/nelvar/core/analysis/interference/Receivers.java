@@ -9,7 +9,6 @@ import java.util.Optional;
 import nelvar.core.analysis.Potentials;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.interference.Receiver.Kind;
-import nelvar.core.catalogue.Computer;
 import nelvar.core.catalogue.Controller;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Pin;
@@ -63,7 +62,7 @@ public final class Receivers {
     for (var device : study.project().devices())
       study.part(device).flatMap(Part::logic).ifPresent(logic -> of(device, logic));
     for (var device : study.project().devices())
-      if (study.part(device).filter(Computer.class::isInstance).isPresent()) link(device);
+      if (study.part(device).filter(Part::hostsBoards).isPresent()) link(device);
   }
 
   public static List<Receiver> of(Study study) {

@@ -8,9 +8,13 @@ import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Project;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.units.Length;
 
-/// A filter put before something that is wired already.
+/// A filter put before something that is wired already, beside it: what was as long as it was said
+/// stays so, new leads are estimated at 0.3 m until somebody lays them.
 public final class FilterEdits {
+  private static final Length LEAD = new Length(0.3);
+
   private FilterEdits() {}
 
   /// @param mark terminal of what is filtered
@@ -28,7 +32,12 @@ public final class FilterEdits {
         project -> {
           var with = project.withDevices(Edits.plus(project.devices(), filter));
           for (var way : ways) with = led(with, on, filter, way);
-          return plus(with, earth.like(), earth.at(), new TerminalRef(filter.id(), "PE"));
+          return plus(
+              with,
+              earth.like(),
+              earth.at(),
+              new TerminalRef(filter.id(), "PE"),
+              earth.like().length());
         });
   }
 
@@ -49,27 +58,29 @@ public final class FilterEdits {
                     w.with(d -> {
                       if (d.from.equals(was)) d.from = in;
                       else d.to = in;
-                      d.length = Optional.empty();
-                      d.estimated = false;
+                      d.estimated = d.length.isPresent();
                     })));
-    return plus(moved, landed.get(), new TerminalRef(filter.id(), way.way() + "'"), was);
+    var lead = landed.get().length().map(_ -> LEAD);
+    return plus(moved, landed.get(), new TerminalRef(filter.id(), way.way() + "'"), was, lead);
   }
 
-  private static Project plus(Project project, Conductor like, TerminalRef from, TerminalRef to) {
+  private static Project plus(
+      Project project, Conductor like, TerminalRef from, TerminalRef to, Optional<Length> length) {
     var label = NextName.designation(project, like.label().stem());
     return project.withConductors(
         Edits.plus(
             project.conductors(),
             new Conductor(
-                NextName.id(project, label.text()),
-                label,
-                from,
-                to,
-                like.function(),
-                like.section(),
-                Optional.empty(),
-                like.colour(),
-                Optional.empty(),
-                Optional.empty())));
+                    NextName.id(project, label.text()),
+                    label,
+                    from,
+                    to,
+                    like.function(),
+                    like.section(),
+                    length,
+                    like.colour(),
+                    Optional.empty(),
+                    like.bundle().filter(_ -> length.isPresent()))
+                .with(d -> d.estimated = length.isPresent())));
   }
 }

@@ -24,6 +24,7 @@ import nelvar.core.analysis.interference.Matrix;
 import nelvar.core.analysis.interference.Pair;
 import nelvar.core.analysis.interference.Receivers;
 import nelvar.core.analysis.interference.Remedies;
+import nelvar.core.analysis.interference.Separation;
 import nelvar.core.analysis.interference.Symptom;
 import nelvar.core.compose.Quieter;
 import nelvar.core.model.Id;
@@ -227,7 +228,7 @@ public final class QuietStage implements Stage {
     if (shown.filter(now::equals).isPresent()) return;
     shown = Optional.of(now);
     summary.setText(words(study.get()));
-    picture.show(QuietPicture.of(matrix, width, chosen), theme);
+    picture.show(QuietPicture.of(matrix, Separation.of(study.get()), width, chosen), theme);
     chosen.ifPresent(this::intoView);
     QuietPicture.pair(chosen.orElseThrow(), matrix).ifPresent(this::look);
   }
