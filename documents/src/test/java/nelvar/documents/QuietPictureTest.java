@@ -7,10 +7,12 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.bonding.Bonding;
 import nelvar.core.analysis.interference.Coupled;
 import nelvar.core.analysis.interference.Matrix;
+import nelvar.core.analysis.interference.Separation;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.model.Id;
 import nelvar.documents.drawing.BondingPicture;
 import nelvar.documents.drawing.Drawing;
+import nelvar.documents.drawing.PairPicture;
 import nelvar.documents.drawing.QuietPicture;
 import nelvar.documents.drawing.Shape;
 import org.junit.jupiter.api.Test;
@@ -40,7 +42,7 @@ class QuietPictureTest {
   void eachCellIsItsPair(double width) {
     var study = study();
     var matrix = Matrix.of(study, true);
-    var drawing = QuietPicture.of(matrix, width, Optional.empty());
+    var drawing = QuietPicture.of(matrix, Separation.of(study), width, Optional.empty());
     within(drawing);
     var cells = 0;
     for (var spot : drawing.spots()) {
@@ -66,7 +68,7 @@ class QuietPictureTest {
     var study = study();
     var matrix = Matrix.of(study, false);
     var cells =
-        QuietPicture.of(matrix, 800, Optional.empty()).spots().stream()
+        QuietPicture.of(matrix, java.util.List.of(), 800, Optional.empty()).spots().stream()
             .filter(s -> QuietPicture.pair(s.about(), matrix).isPresent())
             .count();
     assertThat(cells).isEqualTo(Coupled.of(study).pairs().size());
@@ -80,8 +82,39 @@ class QuietPictureTest {
         Study.of(
             nelvar.core.model.Project.empty("none", "", Machines.planted().brief()),
             CatalogueFile.standard());
-    assertThat(Machines.texts(QuietPicture.of(Matrix.of(none, true), 600, Optional.empty())))
+    assertThat(
+            Machines.texts(
+                QuietPicture.of(Matrix.of(none, true), java.util.List.of(), 600, Optional.empty())))
         .anyMatch(text -> text.startsWith("Nothing that disturbs"));
+  }
+
+  /// Of every pair a cut, or what joins both: no blank picture, nothing beside it.
+  @Test
+  void everyPairHasItsCut() {
+    for (var project : java.util.List.of(Machines.planted(), Machines.settled())) {
+      var study = Study.of(project, CatalogueFile.standard());
+      for (var pair : Coupled.of(study).pairs()) {
+        var drawing = PairPicture.of(pair, study, 334);
+        within(drawing);
+        var texts = Machines.texts(drawing).toList();
+        assertThat(texts).anyMatch(t -> t.startsWith(pair.emitter().label().substring(0, 2)));
+        if (pair.apart().isPresent())
+          assertThat(texts)
+              .anyMatch(t -> t.startsWith("%.0f mm".formatted(pair.apart().get().apart() * 1000)))
+              .anyMatch(t -> t.endsWith("over metal"));
+        else assertThat(texts).contains("They lie nowhere beside each other.");
+      }
+    }
+  }
+
+  /// How far trays should keep apart stands below the matrix.
+  @Test
+  void traysThatNobodySaidHowNearSayWhatTheyShouldKeep() {
+    var study = study();
+    var drawing =
+        QuietPicture.of(Matrix.of(study, true), Separation.of(study), 800, Optional.empty());
+    assertThat(Machines.texts(drawing))
+        .anyMatch(t -> t.startsWith("Keep the tray along the frame"));
   }
 
   @Test

@@ -66,9 +66,6 @@ public final class QuietEnough implements Rule {
                 pair.margin(),
                 pair.uncertainty()),
         working.trail(),
-        Remedies.of(pair, study).stream()
-            .filter(remedy -> remedy.margin() >= 0)
-            .map(Remedy::repair)
-            .toList());
+        Remedies.cure(pair, study).stream().toList());
   }
 }
