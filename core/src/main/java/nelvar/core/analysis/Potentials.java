@@ -1,5 +1,7 @@
 package nelvar.core.analysis;
 
+import java.util.function.Predicate;
+import nelvar.core.model.Conductor;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Edge;
 
@@ -8,14 +10,14 @@ public final class Potentials {
   private final Study study;
   private final int[] nets;
 
-  private Potentials(Study study) {
+  private Potentials(Study study, Predicate<Conductor> through) {
     this.study = study;
     var topology = study.network().topology();
     var joined = topology.joinedNodes();
     var root = new int[joined.length];
     for (var i = 0; i < root.length; i++) root[i] = i;
     for (var edge = 0; edge < topology.edgeCount(); edge++) {
-      if (!(topology.edge(edge) instanceof Edge.Wire)) continue;
+      if (!(topology.edge(edge) instanceof Edge.Wire(var wire)) || !through.test(wire)) continue;
       var a = root(joined[topology.from(edge)], root);
       var b = root(joined[topology.otherEnd(edge, topology.from(edge))], root);
       root[Math.max(a, b)] = Math.min(a, b);
@@ -24,7 +26,12 @@ public final class Potentials {
   }
 
   public static Potentials of(Study study) {
-    return study.once(Potentials.class, () -> new Potentials(study));
+    return study.once(Potentials.class, () -> new Potentials(study, _ -> true));
+  }
+
+  /// Without what protective conductors and shields join.
+  public static Potentials working(Study study) {
+    return study.once("working potentials", () -> new Potentials(study, Conductor::carriesWork));
   }
 
   private static int root(int of, int[] root) {

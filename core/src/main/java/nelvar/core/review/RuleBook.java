@@ -2,6 +2,7 @@ package nelvar.core.review;
 
 import java.util.List;
 import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.bonding.FilterFoot;
 import nelvar.core.analysis.bonding.ZeroVoltOnce;
 import nelvar.core.analysis.completeness.Chatter;
 import nelvar.core.analysis.completeness.DesignationUnique;
@@ -311,6 +312,7 @@ public final class RuleBook {
           new PairsKept(),
           new QuietEnough(),
           new ShieldEnds(),
+          new FilterFoot(),
           new ZeroVoltOnce(),
           new ProtectiveMatesFirst(),
           new DesignationUnique());

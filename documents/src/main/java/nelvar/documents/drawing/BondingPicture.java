@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.bonding.Bond;
 import nelvar.core.analysis.bonding.Bonding;
+import nelvar.core.analysis.bonding.ZeroVolts;
 import nelvar.core.finding.Severity;
 
 /// How far from earth every piece of metal is for fast edges: a bar each on a scale of powers of
@@ -121,7 +122,7 @@ public final class BondingPicture {
         .collect(Collectors.joining(", "));
   }
 
-  private double zero(Bonding.ZeroVolt zero, double y) {
+  private double zero(ZeroVolts.Joined zero, double y) {
     var label = zero.source().device().designation().text();
     var times = zero.times();
     var words =
@@ -142,7 +143,7 @@ public final class BondingPicture {
     return y + 20;
   }
 
-  private static String names(Bonding.ZeroVolt zero) {
+  private static String names(ZeroVolts.Joined zero) {
     return java.util.stream.Stream.concat(
             zero.wires().stream().map(w -> w.label().text()),
             zero.inside().stream().map(d -> "inside " + d.designation()))
@@ -151,8 +152,9 @@ public final class BondingPicture {
 
   private double rings(double y) {
     var matter = net.loops().stream().filter(Bonding.Loop::matters).toList();
-    var school =
-        study.project().brief().policies().answer(nelvar.core.model.School.EARTHING_SYSTEM).words();
+    var chosen =
+        study.project().brief().policies().answer(nelvar.core.model.School.EARTHING_SYSTEM);
+    var school = chosen.words();
     text(
         0,
         y + 14,
@@ -167,9 +169,10 @@ public final class BondingPicture {
                     school),
         matter.isEmpty() ? Ink.TEXT_SOFT : Ink.WARNING,
         width);
+    text(0, y + 32, chosen.argument(), Ink.TEXT_SOFT, width);
     text(
         0,
-        y + 32,
+        y + 50,
         (net.assumed() == 0
                 ? ""
                 : "%d wires whose length or section is not known are taken as 1 m or 1 mm²: assumed. "
@@ -177,7 +180,7 @@ public final class BondingPicture {
             + "Computed from wires, shields and bare plates as they are drawn. Paint under a lug is not known here: measure each joint.",
         Ink.TEXT_SOFT,
         width);
-    return y + 36;
+    return y + 54;
   }
 
   private void text(double x, double y, String words, Ink ink, double room) {

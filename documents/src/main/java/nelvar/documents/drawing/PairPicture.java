@@ -48,14 +48,20 @@ public final class PairPicture {
     var b = place.receiver();
     var highest = Math.max(a.height() + a.thick() / 2, b.height() + b.thick() / 2);
     var scale =
-        Math.min((width - 210) / place.apart(), (FLOOR - TOP - MOST) / Math.max(highest, 1e-3));
+        Math.min((width - 260) / place.apart(), (FLOOR - TOP - MOST) / Math.max(highest, 1e-3));
     var apart = Math.max(place.apart() * scale, radius(a, scale) + radius(b, scale) + 1);
     var left = (width - apart) / 2;
+    var before = Math.max(42, beside(pair.emitter().label()));
+    var behind = Math.max(42, beside(pair.receiver().label()));
     if (a.bundle().id().equals(b.bundle().id()))
-      box(left - 42, apart + 84, a.bundle().name(), pair.fixed() ? left + apart / 2 : -1);
+      box(
+          left - before,
+          before + apart + behind,
+          a.bundle().name(),
+          pair.fixed() ? left + apart / 2 : -1);
     else {
-      box(left - 42, 84, a.bundle().name(), -1);
-      box(left + apart - 42, 84, b.bundle().name(), -1);
+      box(left - before, before + 30, a.bundle().name(), -1);
+      box(left + apart - 30, 30 + behind, b.bundle().name(), -1);
     }
     metal();
     wire(left, a, scale, Ink.MOTOR, Optional.empty(), pair.emitter().label(), Shape.Anchor.END);
@@ -80,6 +86,11 @@ public final class PairPicture {
         String.format(Locale.ROOT, "%.2f m long", pair.beside()),
         Ink.TEXT_SOFT,
         Shape.Anchor.END);
+  }
+
+  /// What a name takes beside its wire.
+  private static double beside(String name) {
+    return Math.min(110, Faces.width(name, Face.MONO, 12)) + MOST + 14;
   }
 
   private static double radius(Lays.Lies of, double scale) {

@@ -1,16 +1,12 @@
 package nelvar.core.analysis.bonding;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.CableStock;
@@ -22,8 +18,6 @@ import nelvar.core.model.Device;
 import nelvar.core.model.School;
 import nelvar.core.model.Surface;
 import nelvar.core.model.TerminalRef;
-import nelvar.core.network.Source;
-import nelvar.core.network.solve.Phasor;
 import nelvar.core.standards.CopperResistance;
 import nelvar.core.units.CrossSection;
 import nelvar.core.units.Length;
@@ -33,7 +27,8 @@ import nelvar.core.units.Length;
 /// Each wire has its copper and 1 µH/m, a shield that is joined at both ends 10 mΩ/m and 1 µH/m and
 /// what its ends add, a part on a bare plate 1 mΩ and 20 nH (common practice and memory). Parts
 /// count as standing bare on their plate where the Brief earths as a mesh and the cabinet is of
-/// metal; paint under a lug is not known here, and is measured when the machine is tested.
+/// metal; paint under a lug is known where the setting `Foot` of a part says `painted`, and is
+/// measured when the machine is tested.
 public final class Bonding {
   /// H/m.
   private static final double WIRE = 1e-6;
@@ -43,6 +38,11 @@ public final class Bonding {
   private static final double FOOT_OHMS = 1e-3;
   private static final double FOOT_HENRY = 20e-9;
 
+  /// Name and value of what somebody says of where a part stands.
+  public static final String FOOT = "Foot";
+
+  public static final String PAINTED = "painted";
+
   /// Hz: where fast edges are felt.
   public static final double FAST = 1e6;
 
@@ -51,6 +51,7 @@ public final class Bonding {
 
   private final Study study;
   private final int[] joined;
+  private final ZeroVolts zero;
   private final List<Bond> bonds = new ArrayList<>();
   private final List<Loop> loops = new ArrayList<>();
   private final Map<Integer, Piece> pieces = new LinkedHashMap<>();
@@ -71,23 +72,10 @@ public final class Bonding {
   /// @param matters whether working or disturbing current may flow through a shield or a 0 V in it
   public record Loop(Bond closes, boolean matters) {}
 
-  /// How often the 0 V of a supply is joined to earth.
-  ///
-  /// @param wires protective conductors that join it; @param inside devices that do by themselves
-  public record ZeroVolt(Source source, List<Conductor> wires, List<Device> inside) {
-    public ZeroVolt {
-      wires = List.copyOf(wires);
-      inside = List.copyOf(inside);
-    }
-
-    public int times() {
-      return wires.size() + inside.size();
-    }
-  }
-
   private Bonding(Study study) {
     this.study = study;
     this.joined = study.network().topology().joinedNodes();
+    this.zero = ZeroVolts.of(study);
     for (var device : study.project().devices()) protective(device);
     conductors();
     shields();
@@ -132,7 +120,16 @@ public final class Bonding {
     return node < 0 ? -1 : joined[node];
   }
 
+  /// Of every direct-current circuit once: supplies whose 0 V are joined are one.
+  public List<ZeroVolts.Joined> zeroVolt() {
+    return zero.joined();
+  }
+
   private Optional<TerminalRef> protectiveOf(Device device) {
+    return protectiveOf(device, study);
+  }
+
+  static Optional<TerminalRef> protectiveOf(Device device, Study study) {
     return study
         .part(device)
         .flatMap(part ->
@@ -171,8 +168,7 @@ public final class Bonding {
       var kind =
           wire.function() == Conductor.Function.SHIELD
               ? Bond.Kind.SHIELD
-              : zeroVolts().contains(working(wire.from()))
-                      || zeroVolts().contains(working(wire.to()))
+              : zero.has(wire.from()) || zero.has(wire.to())
                   ? Bond.Kind.ZERO_VOLT
                   : Bond.Kind.CONDUCTOR;
       bonds.add(
@@ -231,6 +227,7 @@ public final class Bonding {
         var foot = device.flatMap(this::protectiveOf);
         if (foot.isEmpty()
             || study.part(device.get()).flatMap(part -> part.row()).isPresent()
+            || painted(device.get())
             || node(foot.get()) == node(body.get())) continue;
         bonds.add(
             new Bond(
@@ -245,82 +242,13 @@ public final class Bonding {
     }
   }
 
-  // 0 V
-
-  private int[] workingNets() {
-    return study.once(
-        "working nets",
-        () -> {
-          var topology = study.network().topology();
-          var root = new int[joined.length];
-          for (var i = 0; i < root.length; i++) root[i] = i;
-          for (var wire : study.project().conductors()) {
-            if (!wire.carriesWork()) continue;
-            var a = topology.node(wire.from());
-            var b = topology.node(wire.to());
-            if (a < 0 || b < 0) continue;
-            var one = root(joined[a], root);
-            var other = root(joined[b], root);
-            root[Math.max(one, other)] = Math.min(one, other);
-          }
-          var nets = new int[joined.length];
-          for (var i = 0; i < nets.length; i++) nets[i] = root(joined[i], root);
-          return nets;
-        });
-  }
-
-  private static int root(int of, int[] root) {
-    var at = of;
-    while (root[at] != at) at = root[at];
-    return at;
-  }
-
-  private int working(TerminalRef end) {
-    var node = study.network().topology().node(end);
-    return node < 0 ? -1 : workingNets()[node];
-  }
-
-  private Set<Integer> zeroVolts() {
-    return study.once(
-        "zero volts",
-        () -> {
-          var all = new HashSet<Integer>();
-          for (var source : direct()) all.add(working(minus(source)));
-          all.remove(-1);
-          return all;
-        });
-  }
-
-  private List<Source> direct() {
-    return study.network().sources().stream()
-        .filter(s -> !s.output().alternating() && s.output().back().isPresent())
-        .toList();
-  }
-
-  private static TerminalRef minus(Source source) {
-    return new TerminalRef(source.device().id(), source.output().back().orElseThrow());
-  }
-
-  /// Of every direct-current circuit once: supplies whose 0 V are joined are one.
-  public List<ZeroVolt> zeroVolt() {
-    var told = new HashSet<Integer>();
-    var all = new ArrayList<ZeroVolt>();
-    for (var source : direct()) {
-      var net = working(minus(source));
-      if (net < 0 || !told.add(net)) continue;
-      var wires =
-          study.project().conductors().stream()
-              .filter(w -> w.function() == Conductor.Function.PROTECTIVE)
-              .filter(w -> (working(w.from()) == net) != (working(w.to()) == net))
-              .toList();
-      var inside =
-          study.project().devices().stream()
-              .filter(d -> protectiveOf(d).filter(end -> working(end) == net).isPresent())
-              .filter(d -> study.part(d).flatMap(p -> p.row()).isEmpty())
-              .toList();
-      all.add(new ZeroVolt(source, wires, inside));
-    }
-    return List.copyOf(all);
+  /// The setting `Foot` of a device, `painted`: what it stands on is not bare, and joins nothing.
+  boolean painted(Device device) {
+    return study.project().settings().stream()
+        .anyMatch(s ->
+            s.device().equals(device.id())
+                && s.name().equalsIgnoreCase(FOOT)
+                && s.value().strip().equalsIgnoreCase(PAINTED));
   }
 
   // Rings and impedances
@@ -335,6 +263,14 @@ public final class Bonding {
         loops.add(new Loop(bond, matters(bond)));
       } else root.put(Math.max(a, b), Math.min(a, b));
     }
+    // 0 V that is earthed again closes a ring over itself.
+    for (var joined : zero.joined())
+      for (var again :
+          joined.wires().subList(Math.min(1, joined.wires().size()), joined.wires().size()))
+        bonds.stream()
+            .filter(b -> b.about().equals(again.id()))
+            .filter(b -> loops.stream().noneMatch(l -> l.closes() == b))
+            .forEach(b -> loops.add(new Loop(b, true)));
   }
 
   /// A shield of a motor beside its own protective conductor is wanted.
@@ -365,73 +301,14 @@ public final class Bonding {
   private void solved() {
     var inlet = inlet();
     if (inlet.isEmpty() || pieces.size() > MOST) return;
-    var reached = reached(inlet.get());
-    var index = new LinkedHashMap<Integer, Integer>();
-    for (var node : reached) if (!node.equals(inlet.get())) index.put(node, index.size());
-    var mains = solve(index, inlet.get(), study.project().brief().supply().frequency().hertz());
-    var fast = solve(index, inlet.get(), FAST);
-    pieces.replaceAll((node, piece) -> {
-      if (node.equals(inlet.get()))
-        return new Piece(piece.at(), piece.device(), Optional.of(0.0), Optional.of(0.0));
-      var at = index.get(node);
-      return at == null
-          ? piece
-          : new Piece(piece.at(), piece.device(), Optional.of(mains[at]), Optional.of(fast[at]));
-    });
-  }
-
-  private Set<Integer> reached(int from) {
-    var all = new LinkedHashSet<Integer>(List.of(from));
-    var more = true;
-    while (more) {
-      more = false;
-      for (var bond : bonds) {
-        var a = node(bond.from());
-        var b = node(bond.to());
-        if (all.contains(a) ? all.add(b) : all.contains(b) && all.add(a)) more = true;
-      }
-    }
-    return all;
-  }
-
-  /// |Z| of each piece to the inlet: the diagonal of the inverse of the nodal admittances.
-  private double[] solve(Map<Integer, Integer> index, int ground, double frequency) {
-    var n = index.size();
-    var a = new Phasor[n][2 * n];
-    for (var row : a) Arrays.fill(row, Phasor.ZERO);
-    for (var i = 0; i < n; i++) a[i][n + i] = new Phasor(1, 0);
-    for (var bond : bonds) {
-      var from = node(bond.from());
-      var to = node(bond.to());
-      var y =
-          new Phasor(1, 0)
-              .over(
-                  new Phasor(Math.max(bond.ohms(), 1e-6), 2 * Math.PI * frequency * bond.henry()));
-      var i = from == ground ? -1 : index.getOrDefault(from, -2);
-      var j = to == ground ? -1 : index.getOrDefault(to, -2);
-      if (i == -2 || j == -2 || i == j) continue;
-      if (i >= 0) a[i][i] = a[i][i].plus(y);
-      if (j >= 0) a[j][j] = a[j][j].plus(y);
-      if (i >= 0 && j >= 0) {
-        a[i][j] = a[i][j].minus(y);
-        a[j][i] = a[j][i].minus(y);
-      }
-    }
-    eliminate(a, n);
-    var z = new double[n];
-    for (var i = 0; i < n; i++) z[i] = a[i][n + i].magnitude();
-    return z;
-  }
-
-  private static void eliminate(Phasor[][] a, int n) {
-    for (var k = 0; k < n; k++) {
-      var pivot = a[k][k];
-      for (var j = k; j < 2 * n; j++) a[k][j] = a[k][j].over(pivot);
-      for (var i = 0; i < n; i++) {
-        if (i == k || a[i][k].equals(Phasor.ZERO)) continue;
-        var f = a[i][k];
-        for (var j = k; j < 2 * n; j++) a[i][j] = a[i][j].minus(f.times(a[k][j]));
-      }
-    }
+    var earth = new ToEarth(bonds, this::node, inlet.get());
+    var mains = earth.at(study.project().brief().supply().frequency().hertz());
+    var fast = earth.at(FAST);
+    pieces.replaceAll((node, piece) ->
+        new Piece(
+            piece.at(),
+            piece.device(),
+            Optional.ofNullable(mains.get(node)),
+            Optional.ofNullable(fast.get(node))));
   }
 }

@@ -38,11 +38,11 @@ public final class ZeroVoltOnce implements Rule {
 
   @Override
   public Stream<Verdict> check(Study study) {
-    return Bonding.of(study).zeroVolt().stream()
+    return ZeroVolts.of(study).joined().stream()
         .flatMap(Contained.one(this, zero -> zero.source().device().id(), ZeroVoltOnce::judge));
   }
 
-  private static Verdict judge(Bonding.ZeroVolt zero) {
+  private static Verdict judge(ZeroVolts.Joined zero) {
     var device = zero.source().device();
     var w = Working.of("0 V of %s to earth".formatted(device.designation()));
     w.given("joined", zero.times(), where(zero));
@@ -63,7 +63,7 @@ public final class ZeroVoltOnce implements Rule {
         keepOne(zero));
   }
 
-  private static String where(Bonding.ZeroVolt zero) {
+  private static String where(ZeroVolts.Joined zero) {
     return zero.times() == 0
         ? "nowhere"
         : Stream.concat(
@@ -73,7 +73,7 @@ public final class ZeroVoltOnce implements Rule {
   }
 
   /// Each wire alone could be the one that stays; what a device joins inside, no wire undoes.
-  private static List<Repair> keepOne(Bonding.ZeroVolt zero) {
+  private static List<Repair> keepOne(ZeroVolts.Joined zero) {
     if (zero.wires().size() < 2 || !zero.inside().isEmpty()) return List.of();
     return zero.wires().stream().map(stays -> without(zero.wires(), stays)).toList();
   }

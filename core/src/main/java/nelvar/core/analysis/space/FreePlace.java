@@ -18,7 +18,14 @@ public final class FreePlace {
     return near(body, cabinet, Fits.in(cabinet, study), right);
   }
 
+  /// Finer where the first look finds none: a gap may be just as wide as it must.
   public static Optional<Body> near(Body body, Cabinet cabinet, Fits fits, Predicate<Body> right) {
+    return near(body, cabinet, fits, right, STEP)
+        .or(() -> near(body, cabinet, fits, right, STEP / 2));
+  }
+
+  private static Optional<Body> near(
+      Body body, Cabinet cabinet, Fits fits, Predicate<Body> right, double step) {
     var surface = Fits.surface(cabinet, body.surface());
     var best = Optional.<Body>empty();
     var least = Double.POSITIVE_INFINITY;
@@ -37,10 +44,10 @@ public final class FreePlace {
             Box.mm(rail.left()) + Box.mm(rail.length())
           });
     if (rails.isEmpty())
-      for (var top = 0.0; top + body.box().height() <= surface.height(); top += STEP)
+      for (var top = 0.0; top + body.box().height() <= surface.height(); top += step)
         tops.add(new double[] {top, 0, surface.width()});
     for (var row : tops)
-      for (var left = row[1]; left + body.box().width() <= row[2] + 1e-9; left += STEP) {
+      for (var left = row[1]; left + body.box().width() <= row[2] + 1e-9; left += step) {
         var far = Math.hypot(left - body.box().left(), row[0] - body.box().top());
         if (far >= least) continue;
         var there = body.movedTo(left, row[0]);

@@ -107,6 +107,9 @@ class BondingTest {
       assertThat(zero.times()).isEqualTo(times);
     }
     assertThat(Panel.judge(new ZeroVoltOnce(), "T", earthed(1))).isInstanceOf(Verdict.Pass.class);
+    // Earthed again it closes a ring that matters; once it closes none.
+    assertThat(Bonding.of(Panel.study(earthed(1))).loops()).noneMatch(Bonding.Loop::matters);
+    assertThat(Bonding.of(Panel.study(earthed(2))).loops()).anyMatch(Bonding.Loop::matters);
     var twice = earthed(2);
     var finding = (Verdict.Finding) Panel.judge(new ZeroVoltOnce(), "T", twice);
     assertThat(finding.severity()).isEqualTo(Severity.WARNING);
