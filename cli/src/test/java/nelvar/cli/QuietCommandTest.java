@@ -10,16 +10,50 @@ class QuietCommandTest {
   private static final String SETTLED =
       "../demo/seed-tray-filler/seed-tray-filler-settled.nelvar.json";
 
-  /// The belt's motor cable with its pigtail, beside the sensor that lies in its tray.
+  /// The leads of the auger's drive, whose motor's shield is open, beside the steps of the press.
   @Test
   void saysWhatDisturbsWhatAndWhatHelps() {
     var ran = Ran.of("quiet", PLANTED);
-    assertThat(ran.code()).isEqualTo(CommandLineTool.FINE);
+    assertThat(ran.code()).isEqualTo(CommandLineTool.FOUND);
     assertThat(ran.out())
         .contains("proves nothing about emissions")
-        .containsPattern("-Y3 +coil, switched off +into -WB1 ")
-        .containsPattern("dB to \\+[0-9.]+  Fit a flyback diode on -Y3")
-        .contains("min");
+        .containsPattern("-U1 +mains of a drive +into -U3:STEP\\+")
+        .containsPattern("dB to \\+[0-9.]+  Clamp the shield of -WD1")
+        .contains("min", "Nobody said how near the tray along the frame and the signal tray");
+  }
+
+  /// What somebody sees, in words: who could do it, what to try, and what it would mean.
+  @Test
+  void namesWhatCouldDoWhatSomebodySees() {
+    var ran =
+        Ran.of(
+            "quiet",
+            PLANTED,
+            "--remedies",
+            "0",
+            "--symptom",
+            "hopper weight jumps when the auger runs");
+    assertThat(ran.out())
+        .contains("-U1 (mains of a drive) into -WB9 (hopper weight)")
+        .contains("switch off, lock off, wait for stored charge, prove dead")
+        .contains("Lift -WB9 out of", "gone: ", "stays: ");
+    var told =
+        NelvarJson.mapper()
+            .readTree(
+                Ran.of(
+                        "quiet",
+                        PLANTED,
+                        "--json",
+                        "--remedies",
+                        "0",
+                        "--symptom",
+                        "counts when a valve drops")
+                    .out())
+            .get("symptom");
+    assertThat(told.get("suspects").get(0).get("disturbs").asString()).isEqualTo("-Y3");
+    assertThat(told.get("trials").size()).isGreaterThan(2);
+    assertThat(Ran.of("quiet", PLANTED, "--remedies", "0", "--symptom", "qwerty").out())
+        .contains("Nothing of this machine was recognised");
   }
 
   @Test
@@ -46,7 +80,7 @@ class QuietCommandTest {
   void saysHowMetalIsJoined() {
     assertThat(Ran.of("quiet", PLANTED, "--remedies", "0").out())
         .containsPattern("-UC1 +UC1:DOOR +not joined")
-        .contains("0 V of -T2: joined to earth once");
+        .contains("0 V of -T1: joined to earth once", "0 V of -T2: joined to earth 2 times");
     var bonds =
         NelvarJson.mapper()
             .readTree(Ran.of("quiet", SETTLED, "--json", "--remedies", "0").out())

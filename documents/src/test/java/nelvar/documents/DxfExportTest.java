@@ -191,7 +191,7 @@ class DxfExportTest {
     var bodies = Bodies.of(study);
     var two =
         java.util.List.of(
-            bodies.of(new Id("U1")).orElseThrow(), bodies.of(new Id("Z1")).orElseThrow());
+            bodies.of(new Id("U1")).orElseThrow(), bodies.of(new Id("T3")).orElseThrow());
     var layer = PlateMarks.of(two, picture(study, "U1"));
     var gap = -two.getFirst().box().across(two.getLast().box());
     assertThat(layer.shapes())

@@ -91,7 +91,7 @@ class QuietPictureTest {
   /// Of every pair a cut, or what joins both: no blank picture, nothing beside it.
   @Test
   void everyPairHasItsCut() {
-    for (var project : java.util.List.of(Machines.planted(), Machines.settled())) {
+    for (var project : java.util.List.of(Machines.planted(), Machines.planted(true).project())) {
       var study = Study.of(project, CatalogueFile.standard());
       for (var pair : Coupled.of(study).pairs()) {
         var drawing = PairPicture.of(pair, study, 334);

@@ -205,7 +205,7 @@ class ReviewTest {
     assertThat(review.accepted())
         .hasSize(10)
         .anySatisfy(entry -> assertThat(entry.accepted()).contains(deviation));
-    assertThat(review.count(Severity.WARNING)).isEqualTo(15);
+    assertThat(review.count(Severity.WARNING)).isEqualTo(23);
   }
 
   private record Broken() implements Rule {

@@ -35,6 +35,12 @@ final class AtSource {
   private AtSource() {}
 
   static void all(Pair pair, Study study, List<Idea> all) {
+    quick(pair, study, all);
+    if (pair.emitter().kind() == Emitter.Kind.FEED) filter(pair.emitter(), study, all);
+  }
+
+  /// What needs no place to be looked for.
+  static void quick(Pair pair, Study study, List<Idea> all) {
     var e = pair.emitter();
     e.cable().ifPresent(cable -> emitter(cable, study, all));
     var sparks = e.kind() == Emitter.Kind.COIL || e.kind() == Emitter.Kind.BRUSHES;
@@ -49,7 +55,6 @@ final class AtSource {
       case FEED -> {
         motor(e, study).flatMap(Emitter::cable).ifPresent(cable -> emitter(cable, study, all));
         motor(e, study).ifPresent(m -> choke(m, study, all));
-        filter(e, study, all);
       }
       default -> {}
     }

@@ -66,6 +66,6 @@ public final class QuietEnough implements Rule {
                 pair.margin(),
                 pair.uncertainty()),
         working.trail(),
-        Remedies.cure(pair, study).stream().toList());
+        Remedies.proposals(pair, study));
   }
 }

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
@@ -57,31 +56,17 @@ public final class Remedies {
     }
   }
 
-  /// So many are tried for a way out.
-  private static final int TRIED = 6;
-
-  /// The first that lifts a pair above zero, at the source before at the input: a way out for its
-  /// finding. What was tried for one pair is not tried again for another.
-  static Optional<Repair> cure(Pair pair, Study study) {
-    var known =
-        study.once("tried against disturbances", () -> new ConcurrentHashMap<String, Coupled>());
-    return ideas(pair, study)
-        .limit(TRIED)
-        .filter(idea -> {
-          var after = known.get(idea.edit().label());
-          if (after == null) {
-            try {
-              var edit = idea.edit().on(study.project(), study.catalogue());
-              after = Coupled.of(study.tried(edit));
-            } catch (EditRefused _) {
-              return false;
-            }
-            known.put(idea.edit().label(), after);
-          }
-          return after.like(pair).map(Pair::margin).orElse(Pair.FAR) >= 0;
-        })
-        .findFirst()
-        .map(idea -> Repair.of(idea.edit()));
+  /// What is proposed for a finding, not tried yet: whoever shows ways out tries them. The first at
+  /// the source and the first at the input, as a builder would.
+  static List<Repair> proposals(Pair pair, Study study) {
+    var source = new ArrayList<Idea>();
+    AtSource.quick(pair, study, source);
+    var input = new ArrayList<Idea>();
+    AtInput.all(pair, study, input);
+    return Stream.of(source, input)
+        .flatMap(ideas -> ideas.stream().limit(1))
+        .map(idea -> Repair.of(idea.edit()))
+        .toList();
   }
 
   private static Stream<Idea> ideas(Pair pair, Study study) {
