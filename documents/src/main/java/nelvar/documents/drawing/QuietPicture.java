@@ -99,10 +99,14 @@ public final class QuietPicture {
   }
 
   /// What it takes.
-  private double apart(double y) {
-    for (var n = 0; n < keep.size(); n++)
-      text(0, y + n * 16, keep.get(n).words(), Face.TEXT, 11, Ink.TEXT_SOFT, 690);
-    return keep.size() * 16.0;
+  private double apart(double top) {
+    var y = top;
+    for (var one : keep)
+      for (var line : Faces.wrap(one.words(), Face.TEXT, 11, 690)) {
+        text(0, y, line, Face.TEXT, 11, Ink.TEXT_SOFT, 690);
+        y += 15;
+      }
+    return y - top;
   }
 
   private Drawing empty(double width) {

@@ -87,9 +87,10 @@ final class AtInput {
           && other.partner().map(TerminalRef::device).equals(r.partner().map(TerminalRef::device)))
         wires.addAll(other.wires());
     // Its 0 V and what feeds it come along.
-    var ends = Set.of(r.at().device(), r.partner().get().device());
+    var both = Set.of(r.at().device(), r.partner().get().device());
+    var ends = Screens.usual(true, r.kind(), study);
     for (var wire : study.at(r.at().device()))
-      if (ends.equals(ends(wire)) && wire.carriesWork()) wires.add(wire);
+      if (both.equals(ends(wire)) && wire.carriesWork()) wires.add(wire);
     if (wires.size() < 2 || wires.stream().anyMatch(w -> w.cable().isPresent() || w.plugged()))
       return Optional.empty();
     var ids = new LinkedHashSet<Id>();
@@ -118,10 +119,11 @@ final class AtInput {
             Idea.laid(
                 stock,
                 CableEdits.join(ids, stock)
-                    .then(clampedAround(ids))
+                    .then(screened(ids, ends))
                     .named(
-                        "One shielded cable for the %d wires to %s, clamped at both ends"
-                            .formatted(ids.size(), study.label(r.at().device()))),
+                        "One shielded cable for the %d wires to %s, %s"
+                            .formatted(
+                                ids.size(), study.label(r.at().device()), Screens.words(ends))),
                 metres,
                 ids.size()));
   }
@@ -133,7 +135,7 @@ final class AtInput {
   }
 
   /// The cable that these wires are cores of by then.
-  private static Edit clampedAround(Set<Id> wires) {
+  private static Edit screened(Set<Id> wires, Screen ends) {
     return new Edit(
         "",
         project -> {
@@ -146,7 +148,7 @@ final class AtInput {
               Project.changed(
                   project.cables(),
                   c -> cable.filter(c.id()::equals).isPresent(),
-                  c -> c.withScreen(Screen.both(Ending.CLAMP))));
+                  c -> c.withScreen(ends)));
         });
   }
 

@@ -131,7 +131,10 @@ final class AtSource {
 
   private static Optional<Idea> inFront(Device drive, Study study) {
     var part = study.part(drive);
-    var mains = study.network().feeds(drive.id()).stream().findFirst();
+    var mains =
+        study.network().feeds(drive.id()).stream()
+            .filter(f -> f.source().filter(s -> s.output().alternating()).isPresent())
+            .findFirst();
     if (part.isEmpty() || mains.isEmpty() || drive.place() == Place.MACHINE)
       return Optional.empty();
     var lines = mains.get().intake().lines();

@@ -98,6 +98,8 @@ public final class Emitters {
     if (wires.isEmpty()) return;
     var rise = Own.seconds(device.id(), "Edge", study).orElse(Kind.DRIVE.rise());
     var current = Crosstalk.commonMode(WINDING, 1, fed, rise, WAVE);
+    var length = study.length(wires.getFirst()).map(l -> l.metres()).orElse(-1.0);
+    var shield = Shielding.of(cable(wires), length, study);
     all.add(
         new Emitter(
             device,
@@ -108,12 +110,12 @@ public final class Emitters {
             rise,
             0,
             rise,
-            1,
+            shield.ofField(Crosstalk.frequency(rise)),
             current,
             Lays.of(wires, study),
             List.of(),
             "%.0f V switched inside the motor, no motor cable".formatted(fed),
-            List.of()));
+            unknown(wires, study)));
   }
 
   private void coil(Device device, Coil coil) {

@@ -22,6 +22,11 @@ final class Screens {
   /// How the Brief wants a shield to end. Of values one end only, that in the cabinet, where it
   /// says so; a capacitor at the other.
   static Screen usual(Cable cable, Receiver.Kind kind, Study study) {
+    return usual(beginsInside(cable, study), kind, study);
+  }
+
+  /// @param begins whether its first end is the one in the cabinet
+  static Screen usual(boolean begins, Receiver.Kind kind, Study study) {
     var school = study.project().brief().policies().answer(School.SHIELD_ENDS).id();
     var value =
         kind == Receiver.Kind.ANALOGUE
@@ -29,7 +34,7 @@ final class Screens {
             || kind == Receiver.Kind.THERMISTOR;
     if (!value || school.equals("both")) return Screen.both(Ending.CLAMP);
     var other = school.equals("one") ? Ending.OPEN : Ending.CAPACITOR;
-    return beginsInside(cable, study)
+    return begins
         ? new Screen(Optional.of(Ending.CLAMP), Optional.of(other), Optional.empty())
         : new Screen(Optional.of(other), Optional.of(Ending.CLAMP), Optional.empty());
   }
@@ -48,7 +53,7 @@ final class Screens {
     return from == to ? from.words() + " at both ends" : from.words() + " and " + to.words();
   }
 
-  /// Ends that are better already are left.
+  /// Nothing where it ends so already.
   static void clamped(Cable cable, Screen ends, List<Idea> all) {
     var next = ends.withTurns(cable.screened().turns());
     if (next.equals(cable.screened())) return;

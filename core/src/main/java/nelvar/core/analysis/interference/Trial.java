@@ -43,7 +43,19 @@ public record Trial(
     var e = pair.emitter();
     var name = e.device().designation().text();
     switch (e.kind()) {
-      case DRIVE, FEED ->
+      case DRIVE, FEED -> {
+        // A drive of an axis faults without its motor: it stays, and gives no current.
+        if (study.part(e.device()).filter(p -> p.pulseInput().isPresent()).isPresent())
+          all.add(
+              new Trial(
+                  "Let everything else run with %s not enabled, where nothing falls by that"
+                      .formatted(name),
+                  5,
+                  OptionalDouble.of(Pair.FAR),
+                  "it is what its motor cable gives off: clamp that shield at both ends first",
+                  "it is not this axis: look at the next suspect",
+                  false));
+        else
           all.add(
               new Trial(
                   "Take the motor's leads off %s and let it run without its motor".formatted(name),
@@ -52,6 +64,7 @@ public record Trial(
                   "it is what its motor cable gives off: clamp that shield at both ends first",
                   "it is not this motor: look at the next suspect",
                   true));
+      }
       case COIL, BRUSHES -> {
         if (e.device().suppression().isEmpty())
           all.add(
@@ -75,7 +88,8 @@ public record Trial(
                   true));
         all.add(
             new Trial(
-                "Unplug %s and let the program go on without it".formatted(name),
+                "Unplug %s, where nothing falls or lets go by that, and let the program go on"
+                    .formatted(name),
                 5,
                 OptionalDouble.of(Pair.FAR),
                 "it is %s".formatted(name),
