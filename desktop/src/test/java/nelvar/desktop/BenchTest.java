@@ -223,16 +223,17 @@ class BenchTest {
   void anEditIsMeasuredAtOnce() {
     probe("#meter-plus", "M6:+");
     probe("#meter-minus", "M6:-");
-    assertThat(reading()).isEqualTo("22.3 V DC");
+    // The second way to earth takes most of the current of its thin return.
+    assertThat(reading()).isEqualTo("23 V DC");
     select("W32");
     driver.ways();
     driver.press(KeyCode.CONTROL, KeyCode.ENTER);
     driver.settle();
     driver.await(
         "the new volts",
-        () ->
-            ((Labeled) driver.window.root().lookup("#meter-reading"))
-                .getText()
-                .matches("22[.][89][0-9]* V DC"));
+        () -> {
+          var says = ((Labeled) driver.window.root().lookup("#meter-reading")).getText();
+          return says.matches("23[.][0-9]+ V DC");
+        });
   }
 }

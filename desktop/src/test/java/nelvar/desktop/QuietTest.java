@@ -86,8 +86,10 @@ class QuietTest extends DemoWindow {
         .window
         .root()
         .lookup("#quiet-says")
-        .lookupAll(".label, .hyperlink")
-        .forEach(n -> all.append(((Labeled) n).getText()).append('\n'));
+        .lookupAll("*")
+        .forEach(n -> {
+          if (n instanceof Labeled words) all.append(words.getText()).append('\n');
+        });
     return all.toString();
   }
 
