@@ -230,7 +230,7 @@ class WindowTest {
     var table = (TableView<Object>) driver.find("#runs-table");
     var filter = (TextField) driver.find("#runs-filter");
     driver.run(() -> filter.setText("conduit valve"));
-    assertThat(table.getItems()).hasSize(19);
+    assertThat(table.getItems()).hasSize(20);
     driver.run(() -> filter.setText("W38"));
     driver.run(() -> {
       table.requestFocus();
