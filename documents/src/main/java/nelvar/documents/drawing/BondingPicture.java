@@ -177,7 +177,7 @@ public final class BondingPicture {
                 ? ""
                 : "%d wires whose length or section is not known are taken as 1 m or 1 mm²: assumed. "
                     .formatted(net.assumed()))
-            + "Computed from wires, shields and bare plates as they are drawn. Paint under a lug is not known here: measure each joint.",
+            + "Computed from wires, shields and bare plates as they are drawn. Paint under a part is known where its setting Foot says so: measure each joint.",
         Ink.TEXT_SOFT,
         width);
     return y + 54;

@@ -81,7 +81,6 @@ public final class Bonding {
     shields();
     plates();
     rings();
-    solved();
   }
 
   public static Bonding of(Study study) {
@@ -104,7 +103,7 @@ public final class Bonding {
 
   /// What is joined worst first: not at all, then by its impedance for fast edges.
   public List<Piece> pieces() {
-    return pieces.values().stream()
+    return solved().values().stream()
         .sorted(Comparator.comparingDouble(p -> -p.fast().orElse(Double.MAX_VALUE)))
         .toList();
   }
@@ -244,11 +243,19 @@ public final class Bonding {
 
   /// The setting `Foot` of a device, `painted`: what it stands on is not bare, and joins nothing.
   boolean painted(Device device) {
-    return study.project().settings().stream()
-        .anyMatch(s ->
-            s.device().equals(device.id())
-                && s.name().equalsIgnoreCase(FOOT)
-                && s.value().strip().equalsIgnoreCase(PAINTED));
+    return study
+        .project()
+        .setting(device.id(), FOOT)
+        .filter(value -> value.strip().equalsIgnoreCase(PAINTED))
+        .isPresent();
+  }
+
+  /// Whether a part stands bare on the metal of its cabinet; empty where it is not mounted.
+  public Optional<Boolean> bare(Device device) {
+    if (study.project().layout().placements().stream()
+        .noneMatch(p -> p.device().equals(device.id()))) return Optional.empty();
+    return Optional.of(
+        bonds.stream().anyMatch(b -> b.kind() == Bond.Kind.PLATE && b.about().equals(device.id())));
   }
 
   // Rings and impedances
@@ -298,17 +305,26 @@ public final class Bonding {
         .findFirst();
   }
 
-  private void solved() {
-    var inlet = inlet();
-    if (inlet.isEmpty() || pieces.size() > MOST) return;
-    var earth = new ToEarth(bonds, this::node, inlet.get());
-    var mains = earth.at(study.project().brief().supply().frequency().hertz());
-    var fast = earth.at(FAST);
-    pieces.replaceAll((node, piece) ->
-        new Piece(
-            piece.at(),
-            piece.device(),
-            Optional.ofNullable(mains.get(node)),
-            Optional.ofNullable(fast.get(node))));
+  /// Only who looks at ohms waits for them.
+  private Map<Integer, Piece> solved() {
+    return study.once(
+        "bonding solved",
+        () -> {
+          var inlet = inlet();
+          if (inlet.isEmpty() || pieces.size() > MOST) return pieces;
+          var earth = new ToEarth(bonds, this::node, inlet.get());
+          var mains = earth.at(study.project().brief().supply().frequency().hertz());
+          var fast = earth.at(FAST);
+          Map<Integer, Piece> all = new LinkedHashMap<>();
+          pieces.forEach((node, piece) ->
+              all.put(
+                  node,
+                  new Piece(
+                      piece.at(),
+                      piece.device(),
+                      Optional.ofNullable(mains.get(node)),
+                      Optional.ofNullable(fast.get(node)))));
+          return all;
+        });
   }
 }

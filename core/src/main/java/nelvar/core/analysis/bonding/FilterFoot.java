@@ -43,11 +43,11 @@ public final class FilterFoot implements Rule {
   }
 
   private static Verdict judge(Device filter, Study study) {
-    if (study.project().layout().placements().stream()
-        .noneMatch(p -> p.device().equals(filter.id())))
+    var net = Bonding.of(study);
+    var bare = net.bare(filter);
+    if (bare.isEmpty())
       return new Verdict.NotChecked(
           filter.id(), "what it stands on is not known: it is not mounted yet");
-    var net = Bonding.of(study);
     var piece = net.pieces().stream().filter(p -> p.device().id().equals(filter.id())).findFirst();
     if (piece.flatMap(Bonding.Piece::fast).isEmpty())
       return new Verdict.NotChecked(filter.id(), "nothing joins it to earth that is known");
@@ -57,8 +57,7 @@ public final class FilterFoot implements Rule {
     var painted = net.painted(filter);
     w.given("stands", painted ? "on paint" : "as placed", filter.designation().text());
     var trail = w.explain(filter.id()).trail();
-    if (net.of(piece.get()).stream().anyMatch(b -> b.kind() == Bond.Kind.PLATE))
-      return new Verdict.Pass(filter.id(), trail);
+    if (bare.get()) return new Verdict.Pass(filter.id(), trail);
     return new Verdict.Finding(
         filter.id(),
         painted ? Severity.WARNING : Severity.ADVICE,

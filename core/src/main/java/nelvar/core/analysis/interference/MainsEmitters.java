@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.bonding.Bonding;
 import nelvar.core.analysis.interference.Emitter.Kind;
 import nelvar.core.catalogue.Demand;
 import nelvar.core.catalogue.Part;
@@ -41,7 +42,8 @@ final class MainsEmitters {
       for (var edge : way.reversed()) {
         var is = study.network().topology().edge(edge);
         if (is instanceof Edge.Through(var through, var _)
-            && study.part(through).filter(Part::filtersMains).isPresent()) {
+            && study.part(through).filter(Part::filtersMains).isPresent()
+            && works(through, study)) {
           filter = Optional.of(through);
           break;
         }
@@ -66,8 +68,13 @@ final class MainsEmitters {
             List.of(),
             filter
                 .map(f -> "its leads as far as the filter " + f.designation())
-                .orElse("no filter before it"),
+                .orElse("no filter before it that works"),
             motor.unknown()));
+  }
+
+  /// One that is known to stand on paint, or on no metal, takes nothing in: its case is its return.
+  private static boolean works(Device filter, Study study) {
+    return Bonding.of(study).bare(filter).orElse(true);
   }
 
   /// Everything that mains feed, its wires beside their way back.

@@ -13,12 +13,12 @@ final class Own {
   private Own() {}
 
   static Optional<Double> seconds(Id device, String name, Study study) {
-    return study.project().settings().stream()
-        .filter(s -> s.device().equals(device) && s.name().equalsIgnoreCase(name))
-        .flatMap(s -> read(s.value()).stream())
+    return study
+        .project()
+        .setting(device, name)
+        .flatMap(Own::read)
         .map(Duration::seconds)
-        .filter(s -> s > 0)
-        .findFirst();
+        .filter(seconds -> seconds > 0);
   }
 
   private static Optional<Duration> read(String value) {

@@ -29,8 +29,22 @@ class EmittersTest {
         .anyMatch(w -> w.from().toString().equals("Z1:L1'"))
         .noneMatch(w -> w.from().device().text().equals("X0"));
     var bare = of(Demo.rinser(), Emitter.Kind.FEED).getFirst();
-    assertThat(bare.basis()).isEqualTo("no filter before it");
+    assertThat(bare.basis()).isEqualTo("no filter before it that works");
     assertThat(bare.wires()).anyMatch(w -> w.from().device().text().equals("X0"));
+  }
+
+  /// On paint it takes nothing in: what its drives give back flows on to the inlet.
+  @Test
+  void aFilterOnPaintIsNone() {
+    var project = Demo.planted();
+    var painted =
+        nelvar.core.model.edit.PinEdits.say(device(project, "Z1"), "Foot", "painted")
+            .apply(project);
+    var feed = of(painted, Emitter.Kind.FEED).getFirst();
+    assertThat(feed.basis()).isEqualTo("no filter before it that works");
+    assertThat(feed.wires()).anyMatch(w -> w.from().device().text().equals("X0"));
+    assertThat(Coupled.of(Panel.study(painted)).pairs().getFirst().margin())
+        .isLessThanOrEqualTo(Coupled.of(Panel.study(project)).pairs().getFirst().margin() + 1e-9);
   }
 
   /// With its shield open at the motor, the auger disturbs steps of the press over the leads of its
