@@ -81,8 +81,7 @@ final class QuietCommand implements Callable<Integer> {
       double margin,
       Optional<String> costs,
       double minutes,
-      int others,
-      List<String> opens) {}
+      int others) {}
 
   private record Best(List<String> steps, double worst) {}
 
@@ -122,7 +121,7 @@ final class QuietCommand implements Callable<Integer> {
       Bonds bonds) {}
 
   /// Trays that nobody said how near they are; metres that they should keep.
-  private record Keep(String disturbs, String hears, double metres, double byTable) {}
+  private record Keep(String disturbs, String hears, double metres, double byTable, String says) {}
 
   @Override
   public Integer call() throws Exception {
@@ -152,7 +151,8 @@ final class QuietCommand implements Callable<Integer> {
                         k.disturbs().name(),
                         k.hears().name(),
                         Math.ceil(k.metres() * 100) / 100,
-                        Separation.BY_TABLE))
+                        Separation.BY_TABLE,
+                        k.words()))
                 .toList(),
             bonds(study));
     if (json)
@@ -239,8 +239,7 @@ final class QuietCommand implements Callable<Integer> {
                     round(h.remedy().margin()),
                     h.remedy().costs().map(Price::toString),
                     Math.ceil(h.remedy().minutes()),
-                    h.remedy().others(),
-                    List.copyOf(h.effects().opened().keySet())))
+                    h.remedy().others()))
             .toList());
   }
 
@@ -298,8 +297,7 @@ final class QuietCommand implements Callable<Integer> {
             help.what(),
             help.costs().orElse("no price"),
             help.minutes(),
-            (help.others() > 0 ? ", helps %d more".formatted(help.others()) : "")
-                + (help.opens().isEmpty() ? "" : "; opens " + String.join(", ", help.opens())));
+            help.others() > 0 ? ", helps %d more".formatted(help.others()) : "");
     }
     all.best()
         .ifPresent(best ->
@@ -309,14 +307,7 @@ final class QuietCommand implements Callable<Integer> {
                 best.steps().size(),
                 String.join("; ", best.steps()),
                 best.worst()));
-    for (var keep : all.apart())
-      out.printf(
-          Locale.ROOT,
-          "Nobody said how near the %s and the %s are: keep them %.0f mm apart (a table asks %.0f mm without metal between, IEC 60204-1:2016, H.1, from memory).%n",
-          keep.disturbs(),
-          keep.hears(),
-          keep.metres() * 1000,
-          keep.byTable() * 1000);
+    for (var keep : all.apart()) out.println("Nobody said how near they are. " + keep.says());
     print(all.bonds(), out);
   }
 

@@ -19,7 +19,7 @@ class QuietCommandTest {
         .contains("proves nothing about emissions")
         .containsPattern("-U1 +mains of a drive +into -U3:STEP\\+")
         .containsPattern("dB to \\+[0-9.]+  Clamp the shield of -WD1")
-        .contains("min", "Nobody said how near the tray along the frame and the signal tray");
+        .contains("min", "Nobody said how near they are. Keep the tray along the frame");
   }
 
   /// What somebody sees, in words: who could do it, what to try, and what it would mean.

@@ -181,7 +181,8 @@ public final class Coupled {
     var length = Math.min(Crosstalk.travels(e.rise()), both);
     add(volts, WayIn.FIELD, field(e, r, place, length));
     add(volts, WayIn.CAPACITANCE, capacitance(e, r, place, length));
-    return new Pair(e, r, volts, both, Optional.of(place), true, List.of());
+    return new Pair(
+        e, r, volts, both, Optional.of(place), true, unknown(e, r, volts, Optional.of(place)));
   }
 
   /// Of what counts in this pair.
@@ -363,9 +364,9 @@ public final class Coupled {
     return wires.stream().anyMatch(w -> !study.staysInside(w));
   }
 
-  /// 1 m where nobody said, and that is told.
+  /// As long as what nobody said counts, and that is told.
   private double metres(Conductor wire) {
-    return study.length(wire).map(l -> l.metres()).orElse(1.0);
+    return study.length(wire).map(l -> l.metres()).orElse(Lays.UNKNOWN);
   }
 
   /// As the network has it, cold; of 0.5 mm² where nobody said.

@@ -196,7 +196,7 @@ public final class Emitters {
                 .mapToDouble(w -> study.length(w).orElseThrow().metres())
                 .max()
                 .orElse(0)
-            : Crosstalk.travels(rise);
+            : Math.max(Lays.UNKNOWN, Crosstalk.travels(rise));
     var shield = Shielding.of(cable, length, study);
     var out =
         Crosstalk.commonMode(

@@ -26,8 +26,8 @@ public record Lays(Map<Id, Lies> in) {
   /// To the nearest metal where plate or walls are none, m (assumed).
   private static final double NO_PLATE = 0.2;
 
-  /// Longer than any edge counts, m.
-  private static final double ANY = 30;
+  /// m that a length counts as that nobody said: longer than most edges (assumed).
+  static final double UNKNOWN = 30;
 
   /// In one duct, tray, conduit or carrier.
   ///
@@ -87,9 +87,11 @@ public record Lays(Map<Id, Lies> in) {
     return new Lays(Map.copyOf(all));
   }
 
-  /// Two wires of one group in one duct: all stretches; the cable's shape before that of a wire.
+  /// Two wires of one group in one duct: all stretches; the cable's shape before that of a wire,
+  /// else that of the thinner one, which others come nearer to.
   private static Lies wider(Lies a, Lies b) {
-    var cabled = a.loop().isPresent() ? a : b;
+    var thinner = a.thick() <= b.thick() ? a : b;
+    var cabled = a.loop().isPresent() ? a : b.loop().isPresent() ? b : thinner;
     return new Lies(
         a.bundle(),
         union(a.stretches(), b.stretches()),
@@ -127,7 +129,7 @@ public record Lays(Map<Id, Lies> in) {
             : List.of();
     var length =
         stretches.isEmpty()
-            ? study.length(wire).map(Length::metres).orElse(ANY)
+            ? study.length(wire).map(Length::metres).orElse(UNKNOWN)
             : stretches.stream().mapToDouble(s -> s[1] - s[0]).sum() / 1000;
     var thick =
         Disc.of(List.of(wire), study).stream().findFirst().map(Disc::millimetres).orElse(2.5);

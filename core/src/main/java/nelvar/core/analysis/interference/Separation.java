@@ -14,8 +14,7 @@ import nelvar.core.model.Bundle;
 /// between them: 200 mm (IEC 60204-1:2016, table H.1, from memory; less in metal that is closed).
 ///
 /// @param disturbs the one with the worst that disturbs
-/// @param metres between both; 0 where they may touch; [#NEVER] where no distance within reach
-///   helps
+/// @param metres between both; [#NEVER] where no distance within reach helps
 public record Separation(Bundle disturbs, Bundle hears, Pair worst, double metres) {
   /// m, IEC 60204-1:2016, table H.1, no metal between, from memory.
   public static final double BY_TABLE = 0.2;
@@ -83,6 +82,14 @@ public record Separation(Bundle disturbs, Bundle hears, Pair worst, double metre
 
   /// `Keep the tray along the frame 60 mm away from …`.
   public String words() {
+    var unknown =
+        worst.unknown().isEmpty()
+            ? ""
+            : " %s is not known: taken as the worst.".formatted(String.join(", ", worst.unknown()));
+    return said() + unknown;
+  }
+
+  private String said() {
     return metres >= NEVER
         ? "Do not run the %s beside the %s (%s into %s)."
             .formatted(

@@ -22,9 +22,6 @@ public record Shielding(boolean there, Ending from, Ending to, double length, bo
   /// H/m.
   private static final double LEAKS = 1e-9;
 
-  /// m that a cable of unknown length is taken for.
-  private static final double LONG = 10;
-
   /// H/m of a shield over its surroundings.
   static final double OWN = 1e-6;
 
@@ -73,7 +70,8 @@ public record Shielding(boolean there, Ending from, Ending to, double length, bo
     var omega = 2 * Math.PI * frequency;
     var ends =
         both() ? 1 / (1 / end(from) + 1 / end(to)) : from != Ending.OPEN ? end(from) : end(to);
-    return Crosstalk.transferImpedance(RESISTANCE, LEAKS, frequency) * (along < 0 ? LONG : along)
+    return Crosstalk.transferImpedance(RESISTANCE, LEAKS, frequency)
+            * (along < 0 ? Lays.UNKNOWN : along)
         + omega * ends;
   }
 

@@ -6,7 +6,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.model.Cabinet;
 
 /// The nearest free place for something that cannot stay where it is: on a rail where it wants one,
-/// in steps of 10 mm, so that it has its room and takes nobody else's.
+/// in steps of 10 mm, else of 5 mm, so that it has its room and takes nobody else's.
 public final class FreePlace {
   private static final double STEP = 10;
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Comparator;
 import java.util.Optional;
+import nelvar.core.Disturbing;
 import nelvar.core.Panel;
 import nelvar.core.analysis.Study;
 import nelvar.core.file.Demo;
@@ -244,34 +245,10 @@ class CoupledTest {
   /// 21 valves on one thin wire back lift what shares it; on a wire of its own nothing does.
   @Test
   void aSharedWayBackLiftsWhatSharesIt() {
-    var shared = shared("Y:2", "B:-");
+    var shared = Disturbing.sharedReturn(10);
     assertThat(shared.volts()).containsKey(WayIn.SHARED);
     // 0.2 A over 10 m of 0.5 mm², 0.36 Ω: 71 mV, and its inductance.
     assertThat(shared.volts().get(WayIn.SHARED)).isGreaterThan(0.07);
-  }
-
-  private static Pair shared(String valve, String sensor) {
-    var project =
-        Panel.dc()
-            .device("A", "motion-controller-3ax")
-            .device("X", "block-minus-16")
-            .device("Y", "valve-24vdc-4w8", nelvar.core.model.Place.MACHINE)
-            .device("B", "photo-eye-pnp", nelvar.core.model.Place.MACHINE)
-            .wire("T:+", "A:+", 0.75, 1)
-            .wire("T:-", "A:-", 0.75, 1)
-            .wire("T:-", "X:1", 0.5, 10)
-            .wire("T:+", "B:+", 0.5, 5)
-            .wire("X:1", sensor, 0.5, 1)
-            .wire("B:OUT", "A:DI1", 0.5, 5)
-            .device("S", "push-button-1no")
-            .wire("T:+", "S:13", 0.5, 1)
-            .wire("S:14", "Y:1", 0.5, 5)
-            .wire("X:1", valve, 0.5, 1)
-            .build();
-    return Coupled.of(study(project)).pairs().stream()
-        .filter(p -> p.emitter().kind() == Emitter.Kind.COIL)
-        .findFirst()
-        .orElseThrow();
   }
 
   @Test

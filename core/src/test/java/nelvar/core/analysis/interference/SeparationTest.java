@@ -29,6 +29,28 @@ class SeparationTest {
     }
   }
 
+  /// Where a length is not known, the distance is the worst there is, and it says so.
+  @Test
+  void whatIsNotKnownIsSaid() {
+    var project = Demo.planted();
+    var cable =
+        project.cables().stream()
+            .filter(c -> c.id().text().equals("WD1"))
+            .findFirst()
+            .orElseThrow();
+    var unsaid =
+        nelvar.core.model.edit.Edits.change(
+                new nelvar.core.model.Cable(
+                    cable.id(),
+                    cable.label(),
+                    cable.stock(),
+                    java.util.Optional.empty(),
+                    cable.bundle()))
+            .apply(project);
+    assertThat(Separation.of(Panel.study(unsaid)))
+        .anyMatch(k -> k.words().contains("length of -WD1 is not known: taken as the worst"));
+  }
+
   private static double reserve(nelvar.core.analysis.Study study, Separation keep, double metres) {
     var least = Double.MAX_VALUE;
     for (var e : Emitters.of(study))

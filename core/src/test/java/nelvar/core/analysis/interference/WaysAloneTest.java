@@ -7,6 +7,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import nelvar.core.Disturbing;
 import nelvar.core.Panel;
 import nelvar.core.analysis.Study;
 import nelvar.core.file.Demo;
@@ -93,37 +94,12 @@ class WaysAloneTest {
   /// More in common is never less: the shared way back twice as long lifts twice as much.
   @Test
   void aLongerSharedWayLiftsInProportion() {
-    var one = shared(5).volts().get(WayIn.SHARED);
-    var two = shared(10).volts().get(WayIn.SHARED);
+    var one = Disturbing.sharedReturn(5).volts().get(WayIn.SHARED);
+    var two = Disturbing.sharedReturn(10).volts().get(WayIn.SHARED);
     assertThat(one).isNotNull();
     assertThat(two).isNotNull();
     // What lands in terminals is as it was.
     assertThat(two / one).isCloseTo(2, within(0.03));
-  }
-
-  private static Pair shared(double metres) {
-    var project =
-        Panel.dc()
-            .device("A", "motion-controller-3ax")
-            .device("X", "block-minus-16")
-            .device("Y", "valve-24vdc-4w8", nelvar.core.model.Place.MACHINE)
-            .device("B", "photo-eye-pnp", nelvar.core.model.Place.MACHINE)
-            .wire("T:+", "A:+", 0.75, 1)
-            .wire("T:-", "A:-", 0.75, 1)
-            .wire("T:-", "X:1", 0.5, metres)
-            .wire("T:+", "B:+", 0.5, 5)
-            .wire("X:1", "B:-", 0.5, 1)
-            .wire("B:OUT", "A:DI1", 0.5, 5)
-            .device("S", "push-button-1no")
-            .wire("T:+", "S:13", 0.5, 1)
-            .wire("S:14", "Y:1", 0.5, 5)
-            .wire("X:1", "Y:2", 0.5, 1)
-            .build();
-    return Coupled.of(Panel.study(project)).pairs().stream()
-        .filter(p -> p.emitter().kind() == Emitter.Kind.COIL)
-        .filter(p -> p.volts().containsKey(WayIn.SHARED))
-        .findFirst()
-        .orElseThrow();
   }
 
   // Rules of thumb, as consequences (common practice, no published source).
