@@ -78,7 +78,7 @@ public record Review(Study study, List<Entry> entries, long counted, WaysOut way
     return of(Study.of(project, standard), rules, cancelled, keepPasses);
   }
 
-  private static Optional<Review> of(
+  static Optional<Review> of(
       Study study, List<Rule> rules, BooleanSupplier cancelled, boolean keepPasses) {
     // Rules know nothing of one another, so they may run side by side; their order in the book is
     // kept.

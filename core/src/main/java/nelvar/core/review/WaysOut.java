@@ -9,6 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
+import java.util.stream.Collectors;
+import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
@@ -173,7 +175,7 @@ public final class WaysOut {
     Optional<Repair> cure(Repair proposal, List<Review.Entry> of) {
       var now = proposal;
       for (var step = 0; step <= STEPS; step++) {
-        var after = after(now);
+        var after = after(now, of);
         if (after.isEmpty()) return Optional.empty();
         var harm = harm(after.get(), of);
         if (harm.isEmpty()) return Optional.of(now);
@@ -189,18 +191,30 @@ public final class WaysOut {
       return label.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + label.substring(1);
     }
 
-    private Optional<Review> after(Repair proposal) {
+    /// Empty where it cannot be, changes nothing, or leaves its own finding as it is: what is asked
+    /// first, because everything else takes long.
+    private Optional<Review> after(Repair proposal, List<Review.Entry> of) {
       try {
         var next = proposal.edit().on(review.project(), standard);
         if (next.equals(review.project())) return Optional.empty();
-        return Review.of(next, standard, RuleBook.ALL, cancelled);
+        var study = Study.of(next, standard);
+        if (stays(study, of)) return Optional.empty();
+        return Review.of(study, RuleBook.ALL, cancelled, false);
       } catch (EditRefused | ImpossibleQuantity refused) {
         return Optional.empty();
       }
     }
 
-    /// The first thing that speaks against it: its finding is still there, something is left
-    /// unjudged, or another finding has come.
+    private static boolean stays(Study study, List<Review.Entry> of) {
+      var own = of.stream().map(Finding::of).collect(Collectors.toSet());
+      var rules = of.stream().map(Review.Entry::rule).distinct().toList();
+      return Review.by(study, rules).entries().stream()
+          .filter(entry -> entry.finding().isPresent())
+          .anyMatch(entry -> own.contains(Finding.of(entry)));
+    }
+
+    /// The first thing that speaks against it: something is left unjudged, or another finding has
+    /// come.
     private Optional<Review.Entry> harm(Review after, List<Review.Entry> of) {
       var worst = Severity.ADVICE;
       for (var entry : of) {
@@ -215,8 +229,6 @@ public final class WaysOut {
             && !arises(entry, of)) return Optional.of(entry);
         if (entry.finding().isEmpty()) continue;
         var finding = Finding.of(entry);
-        if (of.stream().anyMatch(one -> Finding.of(one).equals(finding)))
-          return Optional.of(withoutProposals(entry));
         if (before.contains(finding)) continue;
         if (finding.severity() == Severity.ERROR || finding.severity().compareTo(worst) <= 0)
           return Optional.of(entry);
@@ -230,16 +242,6 @@ public final class WaysOut {
       var subject = unjudged.verdict().subject();
       return of.stream().anyMatch(entry -> entry.verdict().subject().equals(subject))
           && unjudged.rule().check(review.study()).noneMatch(v -> v.subject().equals(subject));
-    }
-
-    /// What does not close its own finding is no way out, whatever might follow.
-    private static Review.Entry withoutProposals(Review.Entry entry) {
-      var f = entry.finding().orElseThrow();
-      return new Review.Entry(
-          entry.rule(),
-          new Verdict.Finding(
-              f.subject(), f.severity(), f.reason(), f.text(), f.trail(), List.of()),
-          entry.accepted());
     }
   }
 }

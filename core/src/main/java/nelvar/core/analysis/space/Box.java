@@ -5,7 +5,7 @@ import nelvar.core.units.Length;
 /// An upright rectangle on a surface, in mm from its left and top edge.
 public record Box(double left, double top, double width, double height) {
   /// Two edges closer than this meet.
-  private static final double TOUCH = 0.05;
+  static final double TOUCH = 0.05;
 
   public static Box of(Length left, Length top, Length width, Length height) {
     return new Box(mm(left), mm(top), mm(width), mm(height));

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.model.Cabinet;
+import nelvar.core.model.Id;
 import nelvar.core.model.Shell;
 import nelvar.core.model.Surface;
 
@@ -15,6 +16,7 @@ public final class Fits {
   private final List<Body> bodies;
   private final List<Obstacle> obstacles;
   private final List<Inside> solids;
+  private final List<Standing> standing;
 
   /// What is in the way.
   ///
@@ -28,6 +30,10 @@ public final class Fits {
     this.bodies = List.copyOf(bodies);
     this.obstacles =
         cabinet.ducts().stream().map(duct -> new Obstacle(duct.surface(), box(duct))).toList();
+    this.standing =
+        bodies.stream()
+            .map(body -> new Standing(body.id(), body.surface(), body.box(), body.wanted()))
+            .toList();
     var shell = cabinet.shell();
     this.solids =
         java.util.stream.Stream.concat(
@@ -165,29 +171,50 @@ public final class Fits {
     return Math.min(other.across(wanted), other.along(wanted));
   }
 
-  /// Whether nothing is in its way, it crowds nothing, and nothing crowds it. Asked for thousands
-  /// of places, so it stops at the first that is in the way and says nothing of it.
+  /// Whether nothing is in its way, it crowds nothing, and nothing crowds it.
   public boolean free(Body body) {
-    if (body.surface() == Surface.OUTSIDE) return true;
-    var box = body.box();
-    var wanted = body.wanted();
-    if (!box.within(surface(cabinet, body.surface()))
-        || !wanted.within(air(cabinet, body.surface()))) return false;
-    for (var other : bodies)
-      if (other.surface() == body.surface()
-          && (other.box().overlaps(wanted) || other.wanted().overlaps(box))
-          && !other.id().equals(body.id())) return false;
+    return past(body, body.box().left(), body.box().top()) == body.box().left();
+  }
+
+  /// From where on, to the right of a place on its surface, what is first in the way there is in
+  /// the way no more: the place itself where it is free, infinite where the row has none. Asked for
+  /// thousands of places, it says nothing of what is in the way.
+  double past(Body body, double left, double top) {
+    if (body.surface() == Surface.OUTSIDE) return left;
+    var box = body.box().movedTo(left, top);
+    var wanted = body.room().around(box);
+    var surface = surface(cabinet, body.surface());
+    var air = air(cabinet, body.surface());
+    if (!box.within(surface) || !wanted.within(air))
+      return left < surface.left() || wanted.left() < air.left()
+          ? Math.nextUp(left)
+          : Double.POSITIVE_INFINITY;
+    var aside = left - wanted.left();
+    for (var other : standing)
+      if (other.surface() == body.surface() && !other.id().equals(body.id())) {
+        if (other.box().overlaps(wanted)) return beyond(left, other.box().right() + aside);
+        if (other.wanted().overlaps(box)) return beyond(left, other.wanted().right());
+      }
     for (var duct : obstacles)
-      if (duct.surface() == body.surface() && duct.box().overlaps(wanted)) return false;
+      if (duct.surface() == body.surface() && duct.box().overlaps(wanted))
+        return beyond(left, duct.box().right() + aside);
     for (var kept : cabinet.kept())
-      if (kept.surface() == body.surface() && box(kept).overlaps(box)) return false;
-    var own = Solid.of(body, cabinet.shell());
+      if (kept.surface() == body.surface() && box(kept).overlaps(box))
+        return beyond(left, box(kept).right());
+    var own = Solid.of(body.movedTo(left, top), cabinet.shell());
     if (own.isPresent())
       for (var solid : solids)
         if (besides(body.surface(), solid.surface()) && solid.solid().meets(own.get()))
-          return false;
-    return true;
+          return Math.nextUp(left);
+    return left;
   }
+
+  /// Edges may touch a little.
+  private static double beyond(double left, double edge) {
+    return Math.max(Math.nextUp(left), edge - Box.TOUCH);
+  }
+
+  private record Standing(Id id, Surface surface, Box box, Box wanted) {}
 
   private record Inside(Surface surface, Solid solid) {}
 

@@ -1,5 +1,8 @@
 package nelvar.core.analysis.space;
 
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
 import nelvar.core.analysis.Study;
@@ -26,35 +29,50 @@ public final class FreePlace {
 
   private static Optional<Body> near(
       Body body, Cabinet cabinet, Fits fits, Predicate<Body> right, double step) {
-    var surface = Fits.surface(cabinet, body.surface());
-    var best = Optional.<Body>empty();
-    var least = Double.POSITIVE_INFINITY;
+    return places(body, cabinet, fits, step).stream()
+        .sorted(Comparator.comparingDouble(Point::far))
+        .map(point -> body.movedTo(point.left(), point.top()))
+        .filter(right)
+        .findFirst();
+  }
+
+  /// @param far from where the body stands, mm
+  private record Point(double left, double top, double far) {}
+
+  /// What is free, row by row.
+  private static List<Point> places(Body body, Cabinet cabinet, Fits fits, double step) {
+    var box = body.box();
+    var all = new ArrayList<Point>();
     var rails =
         body.onRail()
             ? cabinet.rails().stream()
                 .filter(rail -> rail.surface() == body.surface() && !rail.vertical())
                 .toList()
-            : java.util.List.<Cabinet.Rail>of();
-    var tops = new java.util.ArrayList<double[]>();
-    for (var rail : rails)
-      tops.add(
-          new double[] {
-            Box.mm(rail.top()) - body.box().height() / 2,
-            Box.mm(rail.left()),
-            Box.mm(rail.left()) + Box.mm(rail.length())
-          });
-    if (rails.isEmpty())
-      for (var top = 0.0; top + body.box().height() <= surface.height(); top += step)
-        tops.add(new double[] {top, 0, surface.width()});
-    for (var row : tops)
-      for (var left = row[1]; left + body.box().width() <= row[2] + 1e-9; left += step) {
-        var far = Math.hypot(left - body.box().left(), row[0] - body.box().top());
-        if (far >= least) continue;
-        var there = body.movedTo(left, row[0]);
-        if (!fits.free(there) || !right.test(there)) continue;
-        least = far;
-        best = Optional.of(there);
-      }
-    return best;
+            : List.<Cabinet.Rail>of();
+    for (var rail : rails) {
+      var from = Box.mm(rail.left());
+      var top = Box.mm(rail.top()) - box.height() / 2;
+      row(body, fits, top, from, from + Box.mm(rail.length()), step, all);
+    }
+    if (rails.isEmpty()) {
+      var surface = Fits.surface(cabinet, body.surface());
+      for (var top = 0.0; top + box.height() <= surface.height(); top += step)
+        row(body, fits, top, 0, surface.width(), step, all);
+    }
+    return all;
+  }
+
+  /// What is in the way is passed in one stride.
+  private static void row(
+      Body body, Fits fits, double top, double from, double to, double step, List<Point> all) {
+    var box = body.box();
+    for (var n = 0; from + n * step + box.width() <= to + 1e-9; ) {
+      var left = from + n * step;
+      var past = fits.past(body, left, top);
+      if (past == left)
+        all.add(new Point(left, top, Math.hypot(left - box.left(), top - box.top())));
+      if (Double.isInfinite(past)) return;
+      n = Math.max(n + 1, (int) Math.ceil((past - from) / step - 1e-9));
+    }
   }
 }
