@@ -2,6 +2,10 @@ package nelvar.cli;
 
 import java.io.PrintWriter;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -47,7 +51,8 @@ final class QuietCommand implements Callable<Integer> {
   @CommandLine.Option(
       names = "--remedies",
       paramLabel = "N",
-      description = "What would help the worst N of them, each tried on a copy (3).")
+      description =
+          "What would help the worst N of them that are not alike, each tried on a copy (3).")
   private int helped = 3;
 
   @CommandLine.Option(
@@ -133,9 +138,13 @@ final class QuietCommand implements Callable<Integer> {
     // Only what helps is reviewed.
     var today = Review.findingsOnly(study);
     var pairs = Coupled.of(study).pairs();
-    var told = new java.util.ArrayList<Told>();
-    for (var pair : pairs.subList(0, Math.min(most, pairs.size())))
-      told.add(told(pair, told.size() < helped ? Quieter.of(pair, today, () -> false) : List.of()));
+    var told = new ArrayList<Told>();
+    var alike = new HashSet<List<Object>>();
+    for (var pair : pairs.subList(0, Math.min(most, pairs.size()))) {
+      var next = told(pair, List.of());
+      var first = alike.size() < helped && alike.add(like(next));
+      told.add(first ? told(pair, Quieter.of(pair, today, () -> false)) : next);
+    }
     var best = helped == 0 ? Optional.<Remedies.Best>empty() : Quieter.best(today, 5);
     var all =
         new All(
@@ -271,13 +280,32 @@ final class QuietCommand implements Callable<Integer> {
     return Math.round(value * 10) / 10.0;
   }
 
+  /// What pins of one device share that the same thing disturbs alike.
+  private static List<Object> like(Told pair) {
+    return List.of(
+        pair.disturbs(),
+        pair.kind(),
+        pair.at().replaceAll(":.*", ""),
+        pair.margin(),
+        pair.input(),
+        pair.where().orElse(""));
+  }
+
+  /// A line for what is alike.
+  private static Collection<List<Told>> folded(List<Told> worst) {
+    var all = new LinkedHashMap<List<Object>, List<Told>>();
+    for (var pair : worst) all.computeIfAbsent(like(pair), _ -> new ArrayList<>()).add(pair);
+    return all.values();
+  }
+
   private static void print(All all, PrintWriter out) {
     all.symptom().ifPresent(seen -> print(seen, out));
     out.printf(
         Locale.ROOT,
         "%d pairs couple; margins in dB, ± 6 where geometry is fixed, ± 12 in a loom: trust the ranking. It proves nothing about emissions.%n",
         all.pairs());
-    for (var pair : all.worst()) {
+    for (var alike : folded(all.worst())) {
+      var pair = alike.getFirst();
       out.printf(
           Locale.ROOT,
           "%+6.1f ± %.0f  %-9s %-22s into %-12s %-24s %s%n",
@@ -285,9 +313,11 @@ final class QuietCommand implements Callable<Integer> {
           pair.uncertainty(),
           pair.disturbs(),
           pair.kind(),
-          pair.hears(),
+          pair.hears() + (alike.size() > 1 ? " + " + (alike.size() - 1) : ""),
           pair.input(),
-          pair.where().map(w -> "%.2f m, %s".formatted(pair.beside(), w)).orElse(""));
+          pair.where()
+              .map(w -> (pair.beside() > 0 ? "%.2f m, ".formatted(pair.beside()) : "") + w)
+              .orElse(""));
       for (var help : pair.helps())
         out.printf(
             Locale.ROOT,

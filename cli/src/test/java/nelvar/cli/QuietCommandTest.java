@@ -17,7 +17,7 @@ class QuietCommandTest {
     assertThat(ran.code()).isEqualTo(CommandLineTool.FOUND);
     assertThat(ran.out())
         .contains("proves nothing about emissions")
-        .containsPattern("-U1 +mains of a drive +into -U3:STEP\\+")
+        .containsPattern("-U1 +mains of a drive +into -U3:STEP\\+ \\+ 3 ")
         .containsPattern("dB to \\+[0-9.]+  Clamp the shield of -WD1")
         .contains("min", "Nobody said how near they are. Keep the tray along the frame");
   }
@@ -72,7 +72,9 @@ class QuietCommandTest {
           .isCloseTo(before, org.assertj.core.api.Assertions.within(0.06));
     }
     assertThat(worst.get(0).get("helps").size()).isPositive();
-    assertThat(worst.get(5).has("helps")).isFalse();
+    // Its neighbours are alike, and say so by the first of them.
+    assertThat(worst.get(1).has("helps")).isFalse();
+    assertThat(worst.get(19).has("helps")).isFalse();
   }
 
   /// The door without its bond is joined to nothing; each 0 V once.

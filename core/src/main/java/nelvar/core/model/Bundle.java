@@ -53,13 +53,18 @@ public record Bundle(
   /// @param height inside; of a conduit its inner diameter again, of a coiled cord its diameter
   /// @param hoses outer diameters of hoses that lie beside the cables
   /// @param closed length of a coiled cord at rest
+  /// @param divider of a tray: from its left side to the upright wall that parts it, power on the
+  ///   left, signals on the right
   public record Form(
       Kind kind,
       Length width,
       Length height,
       Optional<Carrier> carrier,
       java.util.List<Length> hoses,
-      Optional<Length> closed) {
+      Optional<Length> closed,
+      Optional<Length> divider) {
+    private static final double AT_SIDE = 0.005;
+
     public Form {
       hoses = java.util.List.copyOf(hoses);
       if (kind != Kind.LOOM)
@@ -79,13 +84,21 @@ public record Bundle(
         throw new ImpossibleQuantity(
             "the turns of a coiled cord are at least three times as wide as the cord, not %s of one of %s"
                 .formatted(width, height));
+      if (divider.isPresent() && kind != Kind.TRAY)
+        throw new ImpossibleQuantity("only a tray has one divider all along");
+      if (divider
+          .filter(at -> at.metres() < AT_SIDE || at.metres() > width.metres() - AT_SIDE)
+          .isPresent())
+        throw new ImpossibleQuantity(
+            "the divider of a tray stands 5 mm and more from either side; in one of %s that is not at %s"
+                .formatted(width, divider.orElseThrow()));
       if (hoses.stream().anyMatch(d -> d.metres() < 0.002 || d.metres() > 0.2))
         throw new ImpossibleQuantity("a hose is from 2 mm to 200 mm thick");
     }
 
     /// Without hoses.
     public Form(Kind kind, Length width, Length height, Optional<Carrier> carrier) {
-      this(kind, width, height, carrier, java.util.List.of(), Optional.empty());
+      this(kind, width, height, carrier, java.util.List.of(), Optional.empty(), Optional.empty());
     }
 
     public static Form conduit(Length diameter) {
@@ -101,15 +114,32 @@ public record Bundle(
     /// @param cord its diameter
     public static Form coil(Length across, Length cord, Length closed) {
       return new Form(
-          Kind.COIL, across, cord, Optional.empty(), java.util.List.of(), Optional.of(closed));
+          Kind.COIL,
+          across,
+          cord,
+          Optional.empty(),
+          java.util.List.of(),
+          Optional.of(closed),
+          Optional.empty());
     }
 
     public Form withCarrier(Carrier next) {
-      return new Form(kind, width, height, Optional.of(next), hoses, closed);
+      return new Form(kind, width, height, Optional.of(next), hoses, closed, divider);
     }
 
     public Form withHoses(java.util.List<Length> next) {
-      return new Form(kind, width, height, carrier, next, closed);
+      return new Form(kind, width, height, carrier, next, closed, divider);
+    }
+
+    public Form parted(Length at) {
+      return new Form(kind, width, height, carrier, hoses, closed, Optional.of(at));
+    }
+
+    /// Whether a wall parts cables that carry power from those that carry signals: the first of a
+    /// carrier with hoses parts those.
+    public boolean parted() {
+      var walls = carrier.map(c -> c.dividers().size()).orElse(0);
+      return divider.isPresent() || walls > (hoses.isEmpty() ? 0 : 1);
     }
   }
 

@@ -211,6 +211,20 @@ class WaysTest {
   }
 
   @Test
+  void aDriveThatNoMainsOfThatKindFeedsIsNotPutDownToItsSize() {
+    var list =
+        """
+        machine dipper
+        mains 120 V 60 Hz
+        place frame 4 m
+        =M1 carousel: motor 0.18 kW variable speed on the frame
+        """;
+    assertThat(Drafting.of("x", list, CatalogueFile.standard()).toString())
+        .contains("none takes it")
+        .doesNotContain("three phases");
+  }
+
+  @Test
   void aWayFoundForAnotherMachineIsRefused() {
     var project = drafted("yarn-winder");
     var way = ways("photo eye", project).ways().getFirst();

@@ -10,9 +10,11 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.runs.Disc;
 import nelvar.core.analysis.runs.Fill;
 import nelvar.core.analysis.runs.Packing;
+import nelvar.core.analysis.runs.Parting;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
+import nelvar.core.units.Length;
 
 /// A cut through a bundle where the most lies in it, with the real discs of its wires and cables,
 /// to scale, as they would lie when laid in; walls as large as they are where that is known. Units
@@ -51,7 +53,13 @@ public final class BundleSection {
               return Math.max(20, Math.sqrt(area / 0.45) * 1.3);
             });
     if (tied) wide = bunch(diameters);
-    var laid = round || tied ? Packing.round(diameters, wide) : Packing.trough(diameters, wide);
+    var divider = form.flatMap(Bundle.Form::divider);
+    var laid =
+        round || tied
+            ? Packing.round(diameters, wide)
+            : divider.isPresent()
+                ? parted(hoses.size(), discs, diameters, divider.get(), wide, study)
+                : Packing.trough(diameters, wide);
     var piled = laid.stream().mapToDouble(l -> l.y() + l.radius()).max().orElse(0);
     var high =
         round || tied
@@ -114,6 +122,28 @@ public final class BundleSection {
             .orElse(150.0);
     return new Drawing(
         Math.min(width, 2 * MARGIN + Math.max(words, wide * scale)), floor + 24, shapes, spots);
+  }
+
+  /// On both sides of a divider: signals at its right, everything else at its left.
+  private static List<Packing.Laid> parted(
+      int hoses,
+      List<Disc> discs,
+      List<Double> diameters,
+      Length divider,
+      double wide,
+      Study study) {
+    var at = divider.metres() * 1000;
+    var left = new ArrayList<Integer>();
+    var right = new ArrayList<Integer>();
+    for (var n = 0; n < diameters.size(); n++) {
+      (n >= hoses && Parting.signal(discs.get(n - hoses), study) ? right : left).add(n);
+    }
+    var all = new ArrayList<Packing.Laid>();
+    for (var one : Packing.trough(left.stream().map(diameters::get).toList(), at))
+      all.add(new Packing.Laid(left.get(one.of()), one.x(), one.y(), one.radius()));
+    for (var one : Packing.trough(right.stream().map(diameters::get).toList(), wide - at))
+      all.add(new Packing.Laid(right.get(one.of()), at + one.x(), one.y(), one.radius()));
+    return all;
   }
 
   /// The narrowest ring that holds all of them, mm.
@@ -185,14 +215,15 @@ public final class BundleSection {
     shapes.add(Shape.line(right + 1, top, right + 1, floor + 1, pen));
     if (form.filter(f -> f.kind() == Bundle.Kind.DUCT).isPresent())
       shapes.add(Shape.line(left - 1, top, right + 1, top, new Shape.Pen(Ink.TEXT_SOFT, 1.2, 4)));
-    form.flatMap(Bundle.Form::carrier)
-        .ifPresent(carrier ->
-            carrier
-                .dividers()
-                .forEach(at -> {
-                  var x = left + at.metres() * 1000 * scale;
-                  shapes.add(Shape.line(x, top, x, floor, pen));
-                }));
+    var dividers =
+        Stream.concat(
+            form.flatMap(Bundle.Form::carrier).map(Bundle.Carrier::dividers).stream()
+                .flatMap(List::stream),
+            form.flatMap(Bundle.Form::divider).stream());
+    dividers.forEach(at -> {
+      var x = left + at.metres() * 1000 * scale;
+      shapes.add(Shape.line(x, top, x, floor, pen));
+    });
   }
 
   private static void disc(

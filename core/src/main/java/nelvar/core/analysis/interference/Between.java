@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.runs.CarrierFits;
+import nelvar.core.analysis.runs.Parting;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Id;
@@ -54,7 +55,8 @@ final class Between {
     all.add(
         new Idea(
             RunEdits.lay(
-                "Lay %s in the %s".formatted(cable.label(), other.name()),
+                "Lay %s in the %s, across others at a right angle"
+                    .formatted(cable.label(), other.name()),
                 Set.of(cable.id()),
                 Set.of(),
                 other),
@@ -71,9 +73,12 @@ final class Between {
     return bundle.form().filter(f -> f.kind() == Bundle.Kind.CARRIER).isPresent();
   }
 
-  /// A wall in the middle of a carrier that has none, where its width bears it.
+  /// A wall in a tray or a carrier that has none, where its width bears it.
   private static Optional<Idea> divider(Pair pair, Study study) {
     var bundle = pair.apart().map(place -> place.receiver().bundle());
+    var tray = bundle.flatMap(b -> Parting.divider(b, study));
+    if (tray.isPresent() && pair.emitter().lays().in().containsKey(bundle.orElseThrow().id()))
+      return Optional.of(new Idea(tray.get(), Optional.empty(), Idea.PULL + 2 * Idea.END));
     var form = bundle.flatMap(Bundle::form);
     var carrier = form.flatMap(Bundle.Form::carrier);
     if (carrier.filter(c -> c.dividers().isEmpty()).isEmpty()

@@ -214,8 +214,7 @@ public final class Coupled {
       var one = entry.getValue();
       var same = b.in().get(entry.getKey());
       if (same != null) {
-        var divided =
-            one.bundle().form().flatMap(f -> f.carrier()).filter(c -> !c.dividers().isEmpty());
+        var divided = one.bundle().form().filter(f -> f.parted() && one.signal() != same.signal());
         var touching = (one.thick() + same.thick()) / 2;
         all.add(
             new Together(
@@ -223,10 +222,7 @@ public final class Coupled {
                     one.bundle().name(),
                     one,
                     same,
-                    touching
-                        + divided
-                            .map(_ -> one.bundle().form().orElseThrow().width().metres() / 4)
-                            .orElse(0.0)),
+                    touching + divided.map(f -> f.width().metres() / 4).orElse(0.0)),
                 Lays.together(one, same),
                 divided.isPresent()));
       }

@@ -8,6 +8,7 @@ import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.runs.Disc;
 import nelvar.core.analysis.runs.Lying;
+import nelvar.core.analysis.runs.Parting;
 import nelvar.core.catalogue.CableStock;
 import nelvar.core.model.Bundle;
 import nelvar.core.model.Cabinet;
@@ -39,6 +40,7 @@ public record Lays(Map<Id, Lies> in) {
   /// @param thick over all, m
   /// @param loop between it and its own way back, m; empty where that lies elsewhere
   /// @param turns for each metre of a twisted pair; 0 where it is not twisted
+  /// @param signal whether it lies with the signals where a divider parts them from power
   /// @param known whether its length is; else it counts as longer than any edge
   public record Lies(
       Bundle bundle,
@@ -49,6 +51,7 @@ public record Lays(Map<Id, Lies> in) {
       double thick,
       Optional<Double> loop,
       double turns,
+      boolean signal,
       boolean known) {
     /// Its way back beside it.
     Lies looped(double apart) {
@@ -61,6 +64,7 @@ public record Lays(Map<Id, Lies> in) {
           thick,
           Optional.of(loop.orElse(apart)),
           turns,
+          signal,
           known);
     }
   }
@@ -101,6 +105,7 @@ public record Lays(Map<Id, Lies> in) {
         cabled.thick(),
         cabled.loop(),
         cabled.turns(),
+        a.signal() && b.signal(),
         a.known() && b.known());
   }
 
@@ -150,6 +155,7 @@ public record Lays(Map<Id, Lies> in) {
         thick / 1000,
         stock.map(s -> s.outerDiameter().metres() / 3),
         stock.flatMap(CableStock::pairs).map(_ -> 1 / LAY).orElse(0.0),
+        Parting.signal(wire, study),
         !stretches.isEmpty() || study.length(wire).isPresent());
   }
 

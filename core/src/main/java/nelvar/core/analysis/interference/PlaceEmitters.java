@@ -72,6 +72,7 @@ final class PlaceEmitters {
                       2 * (gap + 10) / 1000,
                       Optional.of(LOOP),
                       0,
+                      false,
                       true)));
     }
     var device = body.device();

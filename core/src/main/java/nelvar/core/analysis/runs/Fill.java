@@ -58,6 +58,17 @@ public record Fill(
             .sum();
     var taken = taken(discs, tray) + hoses;
     var room = room(form);
+    if (form.divider().isPresent()) {
+      var at = form.divider().get().metres() * 1000;
+      var sides = Parting.of(discs, form, study);
+      var right = sides.right() / (room - at) > sides.left() / at;
+      taken = right ? sides.right() : sides.left();
+      room = right ? room - at : at;
+      w.given(
+          "divider",
+          form.divider().get(),
+          right ? "right of it is fuller" : "left of it is fuller");
+    }
     w.given(
         tray ? "Σd" : "ΣA",
         size(taken, tray),

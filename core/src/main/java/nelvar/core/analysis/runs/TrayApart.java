@@ -88,7 +88,7 @@ public final class TrayApart implements Rule {
   }
 
   private static boolean divided(Bundle bundle) {
-    return Carriers.of(bundle).filter(carrier -> !carrier.dividers().isEmpty()).isPresent();
+    return bundle.form().filter(Bundle.Form::parted).isPresent();
   }
 
   private record Beside(Run other, Length length) {}
@@ -138,7 +138,7 @@ public final class TrayApart implements Rule {
   }
 
   /// All its signals in one of their own: one that holds signals and nothing that disturbs, else a
-  /// new one.
+  /// new one; or a divider.
   private static List<Repair> apart(List<Run> signals, Bundle bundle, Study study) {
     var other =
         study.project().bundles().stream()
@@ -158,8 +158,11 @@ public final class TrayApart implements Rule {
     Set<Id> all =
         signals.stream().map(Run::id).collect(Collectors.toCollection(LinkedHashSet::new));
     var names = signals.size() == 1 ? signals.getFirst().name() : signals.size() + " signals";
-    return List.of(
+    var ways = new ArrayList<Repair>();
+    ways.add(
         Repair.of(
             RunEdits.lay("Lay %s in the %s".formatted(names, other.name()), all, all, other)));
+    Parting.divider(bundle, study).map(Repair::of).ifPresent(ways::add);
+    return ways;
   }
 }

@@ -61,6 +61,18 @@ final class MotorOnDrive implements Pattern {
         .isEmpty();
   }
 
+  /// Where no drive of any size takes these mains, three phases of them would not help either.
+  private static String beyond(Composer composer) {
+    if (composer.mains().threePhase()) return "";
+    return composer
+            .sketch()
+            .catalogue()
+            .of(FrequencyConverter.class)
+            .anyMatch(drive -> composer.mains().feeds(drive.phases(), drive.input()))
+        ? ": so much needs three phases"
+        : ": none takes it; mains of 208 V and more do, or an own part with its data";
+  }
+
   private record Pair(FrequencyConverter drive, Motors.Linked motor) {}
 
   @Override
@@ -101,7 +113,7 @@ final class MotorOnDrive implements Pattern {
                                 .map(watts -> Significant.digits(watts / 1000) + " kW")
                                 .orElse("that"),
                             composer.sketch().brief().supply().voltage(),
-                            composer.mains().threePhase() ? "" : ": so much needs three phases")));
+                            beyond(composer))));
     for (var n = 1; n <= function.wants().count(); n++) one(function, n, pair, composer);
     if (wish.by(Means.MOTOR))
       composer.because(

@@ -69,6 +69,8 @@ final class FormBar extends VBox {
           });
   private final QuantityField<Optional<Length>> closed =
       length("Long at rest", v -> draft.closed = v);
+  private final QuantityField<Optional<Length>> divider =
+      length("Divider at", v -> draft.divider = v);
   private final ChoiceBox<Optional<Bundle.Hand>> opens =
       choice("form-opens", List.of(Bundle.Hand.values()), Bundle.Hand::words, "not said");
   private final QuantityField<String> from = words("Leads from", v -> draft.from = v);
@@ -96,6 +98,7 @@ final class FormBar extends VBox {
     private Optional<Integer> strokes = Optional.empty();
     private List<Length> hoses = List.of();
     private Optional<Length> closed = Optional.empty();
+    private Optional<Length> divider = Optional.empty();
     private String from = "";
     private String to = "";
     private Optional<Length> along = Optional.empty();
@@ -125,7 +128,7 @@ final class FormBar extends VBox {
     fields
         .getChildren()
         .addAll(named("It is", kind), width, height, named("Kept for", only), from, to, along);
-    fields.getChildren().add(closed);
+    fields.getChildren().addAll(closed, divider);
     fields.getChildren().addAll(ofCarrier);
     fields.getChildren().addAll(lying, opening, hoses);
     for (var node : fields.getChildren()) {
@@ -277,6 +280,7 @@ final class FormBar extends VBox {
               });
           draft.hoses = form.hoses();
           draft.closed = form.closed();
+          draft.divider = form.divider();
         });
     bundle
         .course()
@@ -291,6 +295,7 @@ final class FormBar extends VBox {
     opens.setValue(draft.opens);
     show(room, draft.room);
     show(closed, draft.closed);
+    show(divider, draft.divider);
     strokes.show(draft.strokes.map(String::valueOf).orElse(""));
     hoses.show(
         draft.hoses.stream()
@@ -332,6 +337,9 @@ final class FormBar extends VBox {
     height.name(coil ? "The cord" : "High inside");
     closed.setVisible(coil);
     closed.setManaged(coil);
+    var tray = draft.kind.filter(k -> k == Bundle.Kind.TRAY).isPresent();
+    divider.setVisible(tray);
+    divider.setManaged(tray);
     hoses.setVisible(said && !coil);
     hoses.setManaged(said && !coil);
     var round = draft.kind.filter(k -> k == Bundle.Kind.CONDUIT).isPresent();
@@ -381,7 +389,8 @@ final class FormBar extends VBox {
             draft.height.get(),
             carrier(kindNow),
             draft.hoses,
-            Optional.empty()));
+            Optional.empty(),
+            draft.divider.filter(_ -> kindNow == Bundle.Kind.TRAY)));
   }
 
   private Optional<Bundle.Carrier> carrier(Bundle.Kind kindNow) {
