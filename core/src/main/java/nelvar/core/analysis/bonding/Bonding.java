@@ -114,7 +114,7 @@ public final class Bonding {
     return bonds.stream().filter(b -> node(b.from()) == node || node(b.to()) == node).toList();
   }
 
-  private int node(TerminalRef end) {
+  int node(TerminalRef end) {
     var node = study.network().topology().node(end);
     return node < 0 ? -1 : joined[node];
   }
@@ -226,7 +226,7 @@ public final class Bonding {
         var foot = device.flatMap(this::protectiveOf);
         if (foot.isEmpty()
             || study.part(device.get()).flatMap(part -> part.row()).isPresent()
-            || painted(device.get())
+            || !bare(device.get()).orElse(false)
             || node(foot.get()) == node(body.get())) continue;
         bonds.add(
             new Bond(
@@ -250,12 +250,19 @@ public final class Bonding {
         .isPresent();
   }
 
-  /// Whether a part stands bare on the metal of its cabinet; empty where it is not mounted.
+  /// Whether a part stands bare on the metal plate of its cabinet, in any school; empty where it is
+  /// not mounted.
   public Optional<Boolean> bare(Device device) {
-    if (study.project().layout().placements().stream()
-        .noneMatch(p -> p.device().equals(device.id()))) return Optional.empty();
-    return Optional.of(
-        bonds.stream().anyMatch(b -> b.kind() == Bond.Kind.PLATE && b.about().equals(device.id())));
+    var layout = study.project().layout();
+    return layout
+        .placement(device.id())
+        .map(placed ->
+            placed.surface() == Surface.PLATE
+                && !painted(device)
+                && layout.cabinets().stream()
+                    .anyMatch(cabinet ->
+                        cabinet.id().equals(placed.cabinet())
+                            && cabinet.shell().housing().metal()));
   }
 
   // Rings and impedances
@@ -296,7 +303,7 @@ public final class Bonding {
     return at;
   }
 
-  private Optional<Integer> inlet() {
+  Optional<Integer> inlet() {
     return study.project().devices().stream()
         .filter(d -> study.part(d).filter(Part::mainsInlet).isPresent())
         .flatMap(d -> protectiveOf(d).stream())
@@ -306,7 +313,7 @@ public final class Bonding {
   }
 
   /// Only who looks at ohms waits for them.
-  private Map<Integer, Piece> solved() {
+  Map<Integer, Piece> solved() {
     return study.once(
         "bonding solved",
         () -> {
