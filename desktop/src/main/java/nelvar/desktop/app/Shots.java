@@ -46,7 +46,9 @@ public final class Shots {
         window.choose(stages.get(i));
         if (stages.get(i) instanceof PackStage pack) settle(pack);
         // What helps is tried beside the interface.
-        if (stages.get(i).name().equals("Quiet")) pulse(3000);
+        if (stages.get(i).name().equals("Quiet"))
+          for (var turn = 0; turn < 400 && window.root().lookup("#quiet-helps") == null; turn++)
+            pulse(50);
         picture(
             scene,
             folder.resolve(

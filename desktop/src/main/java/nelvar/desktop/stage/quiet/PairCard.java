@@ -180,6 +180,7 @@ final class PairCard extends HBox {
     if (pair.filter(of::equals).isEmpty()) return;
     helps.getChildren().clear();
     var title = new Label("What helps, most for its cost first");
+    title.setId("quiet-helps");
     title.getStyleClass().add("strong");
     helps.getChildren().add(title);
     if (found.isEmpty())
