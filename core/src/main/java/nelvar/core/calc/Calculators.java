@@ -22,6 +22,7 @@ public final class Calculators {
           new Subject("Stored charge and linear supplies", ChargeCalculators.ALL),
           new Subject("Motors and drives", MotorCalculators.ALL),
           new Subject("Motion and spindles", MotionCalculators.ALL),
+          new Subject("Stopping", StopCalculators.ALL),
           new Subject("Axes and commands", AxisCalculators.ALL),
           new Subject("Cutting, travel, windings", CuttingCalculators.ALL),
           new Subject("Coils and inputs", CoilCalculators.ALL),

@@ -80,6 +80,17 @@ class CalculatorsTest {
         "encoder-speed|fmax=200kHz lines=2500|4800|0.001",
         "moving-energy|m=20kg v=6000mm/min|0.1|0.0001",
         "lowering-energy|m=20kg h=0.5m|98.07|0.01",
+        // Sections 23, 31 and 22 of the reference; 14 kg on a screw of 10 mm lead and 0.6 kg·cm²
+        // falls 10 + 18.2 mm; by the free fall 10 + 49 mm; 3000 rpm, 0.01 kg·m² against 5 N·m
+        "bus-carries|C=240uF U1=566V U2=360V P=1.5kW|0.01526|0.00002",
+        "falls|m=14kg J=0.00006kgm2 lead=10mm feed=6000mm/min t2=0.1s|0.0282|0.00005",
+        "falls|m=14kg feed=6000mm/min t1=0.05s t2=0.1s|0.0640|0.0001",
+        "coasts|J=0.01kgm2 n=3000rpm T=5Nm|0.6283|0.0001",
+        "hand-distance|T=0.25s d=14mm|0.5|0",
+        "hand-distance|T=0.3s d=14mm|0.5|0",
+        "hand-distance|T=0.4s d=30mm|0.768|0.0001",
+        "hand-distance|T=0.3s d=50mm|1.33|0.0001",
+        "hand-distance|T=0.02s d=14mm|0.1|0",
         "spindle-speed|U=7.5V nmax=24000rpm|18000|0.001",
         "spindle-speed|U=5V nmax=24000rpm n0=6000rpm|15000|0.001",
         "spindle-calibration|Ua=2V na=4700rpm Ub=8V nb=19100rpm|0.04167|0.0001",

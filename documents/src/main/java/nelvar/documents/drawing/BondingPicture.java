@@ -80,7 +80,8 @@ public final class BondingPicture {
       var at = n;
       if (tree.rings().stream().noneMatch(r -> r.from() == at || r.to() == at)) purpose(row, y);
     }
-    for (var ring : tree.rings()) bracket(ring, rows);
+    for (var n = 0; n < tree.rings().size(); n++)
+      bracket(tree.rings().get(n), rows, LEFT - 10 - n % 6 * 5);
     var y = legend(end + 16);
     for (var zero : net.zeroVolt()) y = zero(zero, y);
     y = rings(y);
@@ -121,8 +122,7 @@ public final class BondingPicture {
   }
 
   /// Beside the names of both ends of a ring that matters.
-  private void bracket(BondTree.Ring ring, List<BondTree.Branch> rows) {
-    var x = LEFT - 10;
+  private void bracket(BondTree.Ring ring, List<BondTree.Branch> rows, double x) {
     var pen = Shape.Pen.of(Ink.WARNING, 1.8);
     var from = TOP + ring.from() * ROW + 8;
     var to = TOP + ring.to() * ROW + 8;
