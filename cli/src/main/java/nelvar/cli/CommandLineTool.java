@@ -18,6 +18,7 @@ import picocli.CommandLine;
       PanelCommand.class,
       RunsCommand.class,
       QuietCommand.class,
+      StopCommand.class,
       ArrangeCommand.class,
       SettingsCommand.class,
       CalcCommand.class,

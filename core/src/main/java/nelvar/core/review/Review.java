@@ -57,6 +57,11 @@ public record Review(Study study, List<Entry> entries, long counted, WaysOut way
     return of(study, RuleBook.ALL, () -> false, false).orElseThrow();
   }
 
+  /// The same, empty when cancelled.
+  static Optional<Review> findingsOnly(Study study, BooleanSupplier cancelled) {
+    return of(study, RuleBook.ALL, cancelled, false);
+  }
+
   /// By some of the rules.
   public static Review by(Study study, List<Rule> rules) {
     return of(study, rules, () -> false, true).orElseThrow();
@@ -78,7 +83,7 @@ public record Review(Study study, List<Entry> entries, long counted, WaysOut way
     return of(Study.of(project, standard), rules, cancelled, keepPasses);
   }
 
-  static Optional<Review> of(
+  private static Optional<Review> of(
       Study study, List<Rule> rules, BooleanSupplier cancelled, boolean keepPasses) {
     // Rules know nothing of one another, so they may run side by side; their order in the book is
     // kept.

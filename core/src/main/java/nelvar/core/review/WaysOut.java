@@ -199,7 +199,7 @@ public final class WaysOut {
         if (next.equals(review.project())) return Optional.empty();
         var study = Study.of(next, standard);
         if (stays(study, of)) return Optional.empty();
-        return Review.of(study, RuleBook.ALL, cancelled, false);
+        return Review.findingsOnly(study, cancelled);
       } catch (EditRefused | ImpossibleQuantity refused) {
         return Optional.empty();
       }

@@ -6,7 +6,6 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Actuator;
-import nelvar.core.catalogue.ControlSwitch;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -29,9 +28,6 @@ public final class StopReadOnly implements Rule {
   private static final Reason A_STOP_THAT_ONLY_A_PROGRAM_READS =
       Reason.of("A stop that only a program reads");
 
-  /// A load that keeps this share of its volts has lost nothing.
-  private static final double KEPT = 0.5;
-
   @Override
   public String id() {
     return "stop.read-only";
@@ -45,15 +41,8 @@ public final class StopReadOnly implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     return study.project().devices().stream()
-        .filter(device -> stops(device, study))
+        .filter(device -> StopRehearsal.stops(device, study))
         .flatMap(Contained.one(this, Device::id, device -> judge(device, study)));
-  }
-
-  private static boolean stops(Device device, Study study) {
-    return study.part(device).orElse(null) instanceof ControlSwitch button
-        && button.closedContacts() > 0
-        && (button.id().contains("stop")
-            || device.purpose().toLowerCase(java.util.Locale.ROOT).contains("stop"));
   }
 
   private static Verdict judge(Device device, Study study) {
@@ -117,7 +106,7 @@ public final class StopReadOnly implements Rule {
           return before.isPresent()
               && after.isPresent()
               && before.get().volts() >= 1
-              && after.get().volts() < KEPT * before.get().volts();
+              && after.get().volts() < StopRehearsal.KEPT * before.get().volts();
         })
         .map(served -> served.device().designation().text())
         .distinct()
