@@ -71,6 +71,7 @@ final class StopCommand implements Callable<Integer> {
       double before,
       Optional<Double> dry,
       Optional<Double> back,
+      boolean earliest,
       boolean known) {}
 
   private record Told(String what, List<Moment> moments, boolean endless, List<Load> loads) {}
@@ -155,6 +156,7 @@ final class StopCommand implements Callable<Integer> {
                     f.before().volts(),
                     f.dry().map(Duration::seconds),
                     f.back().map(Duration::seconds),
+                    f.earliest(),
                     f.known()))
             .toList());
   }
@@ -192,7 +194,10 @@ final class StopCommand implements Callable<Integer> {
           load.device(),
           load.intake(),
           load.purpose(),
-          load.dry().or(load::back).map(t -> "after " + new Duration(t)).orElse(""),
+          load.dry()
+              .or(load::back)
+              .map(t -> (load.earliest() ? "not before " : "after ") + new Duration(t))
+              .orElse(""),
           load.known() ? "" : " its volts are not known at every moment");
   }
 }

@@ -15,6 +15,7 @@ class StopCommandTest {
     assertThat(ran.code()).isEqualTo(CommandLineTool.FINE);
     assertThat(ran.out())
         .contains("press -S", " loses its volts:", " keeps its volts:")
+        .containsPattern("-M1 +stator +soil auger +not before ")
         .contains("Programs go on as before", "computes and certifies nothing");
   }
 

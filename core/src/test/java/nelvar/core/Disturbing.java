@@ -1,9 +1,13 @@
 package nelvar.core;
 
+import java.util.Optional;
 import nelvar.core.analysis.interference.Coupled;
 import nelvar.core.analysis.interference.Emitter;
 import nelvar.core.analysis.interference.Pair;
+import nelvar.core.model.Cable;
 import nelvar.core.model.Place;
+import nelvar.core.model.Project;
+import nelvar.core.model.edit.Edits;
 
 /// Machines in which one thing disturbs another in one way.
 public final class Disturbing {
@@ -32,5 +36,17 @@ public final class Disturbing {
         .filter(p -> p.emitter().kind() == Emitter.Kind.COIL)
         .findFirst()
         .orElseThrow();
+  }
+
+  /// A cable whose length nobody said, and of whose shield nothing is known.
+  public static Project unsaid(Project project, String cable) {
+    var known =
+        project.cables().stream()
+            .filter(c -> c.id().text().equals(cable))
+            .findFirst()
+            .orElseThrow();
+    return Edits.change(
+            new Cable(known.id(), known.label(), known.stock(), Optional.empty(), known.bundle()))
+        .apply(project);
   }
 }

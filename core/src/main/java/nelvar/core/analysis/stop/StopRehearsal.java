@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ControlSwitch;
+import nelvar.core.catalogue.Part;
 import nelvar.core.model.Device;
 import nelvar.core.network.Circuitry;
 import nelvar.core.network.Conditions;
@@ -31,6 +32,7 @@ public record StopRehearsal(Timeline timeline, List<Fate> loads) {
   /// @param before its volts while the machine ran
   /// @param dry since when it is without, at the end; empty where it still has them
   /// @param back when it had lost them and has them again
+  /// @param earliest whether that is the earliest: a drive before it may go on by its capacitors
   /// @param known whether its volts are at every moment
   public record Fate(
       Device device,
@@ -38,6 +40,7 @@ public record StopRehearsal(Timeline timeline, List<Fate> loads) {
       Voltage before,
       Optional<Duration> dry,
       Optional<Duration> back,
+      boolean earliest,
       boolean known) {}
 
   public StopRehearsal {
@@ -52,12 +55,19 @@ public record StopRehearsal(Timeline timeline, List<Fate> loads) {
     for (var served : first.circuitry().served()) {
       var before = first.at(served.device(), served.intake());
       if (before.filter(volts -> volts.volts() >= LEAST).isPresent())
-        all.add(fate(served, before.get(), timeline));
+        all.add(fate(served, before.get(), timeline, driven(served.device(), study)));
     }
     return new StopRehearsal(timeline, all);
   }
 
-  private static Fate fate(Circuitry.Served served, Voltage before, Timeline timeline) {
+  private static boolean driven(Device device, Study study) {
+    return study.network().feeds(device.id()).stream()
+        .flatMap(feed -> feed.source().stream())
+        .anyMatch(source -> study.part(source.device()).filter(Part::drives).isPresent());
+  }
+
+  private static Fate fate(
+      Circuitry.Served served, Voltage before, Timeline timeline, boolean earliest) {
     Optional<Duration> dry = Optional.empty();
     Optional<Duration> back = Optional.empty();
     var known = true;
@@ -74,7 +84,7 @@ public record StopRehearsal(Timeline timeline, List<Fate> loads) {
         back = Optional.empty();
       }
     }
-    return new Fate(served.device(), served.intake().name(), before, dry, back, known);
+    return new Fate(served.device(), served.intake().name(), before, dry, back, earliest, known);
   }
 
   private static Optional<Voltage> volts(Live live, Circuitry.Served served) {

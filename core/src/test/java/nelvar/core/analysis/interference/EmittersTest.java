@@ -5,13 +5,13 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Optional;
+import nelvar.core.Disturbing;
 import nelvar.core.Panel;
 import nelvar.core.file.Demo;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Id;
 import nelvar.core.model.Place;
 import nelvar.core.model.Project;
-import nelvar.core.model.edit.Edits;
 import nelvar.core.model.edit.LayoutEdits;
 import org.junit.jupiter.api.Test;
 
@@ -130,18 +130,9 @@ class EmittersTest {
   @Test
   void anUnknownLengthIsTheWorstAndIsSaid() {
     var project = Demo.planted();
-    var cable =
-        project.cables().stream()
-            .filter(c -> c.id().text().equals("WD1"))
-            .findFirst()
-            .orElseThrow();
-    var unsaid =
-        Edits.change(
-                new nelvar.core.model.Cable(
-                    cable.id(), cable.label(), cable.stock(), Optional.empty(), cable.bundle()))
-            .apply(project);
+    var unsaid = Disturbing.unsaid(project, "WD1");
     var study = Panel.study(unsaid);
-    assertThat(study.length(unsaid.cable(cable.id()).orElseThrow())).isEmpty();
+    assertThat(study.length(unsaid.cable(new nelvar.core.model.Id("WD1")).orElseThrow())).isEmpty();
     var emitter = of(unsaid, Emitter.Kind.DRIVE).getFirst();
     assertThat(emitter.unknown()).containsExactly("length of -WD1");
     var known = of(project, Emitter.Kind.DRIVE).getFirst();

@@ -2,6 +2,7 @@ package nelvar.core.analysis.interference;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import nelvar.core.Disturbing;
 import nelvar.core.Panel;
 import nelvar.core.file.Demo;
 import org.junit.jupiter.api.Test;
@@ -32,21 +33,7 @@ class SeparationTest {
   /// Where a length is not known, the distance is the worst there is, and it says so.
   @Test
   void whatIsNotKnownIsSaid() {
-    var project = Demo.planted();
-    var cable =
-        project.cables().stream()
-            .filter(c -> c.id().text().equals("WD1"))
-            .findFirst()
-            .orElseThrow();
-    var unsaid =
-        nelvar.core.model.edit.Edits.change(
-                new nelvar.core.model.Cable(
-                    cable.id(),
-                    cable.label(),
-                    cable.stock(),
-                    java.util.Optional.empty(),
-                    cable.bundle()))
-            .apply(project);
+    var unsaid = Disturbing.unsaid(Demo.planted(), "WD1");
     assertThat(Separation.of(Panel.study(unsaid)))
         .anyMatch(k -> k.words().contains("length of -WD1 is not known: taken as the worst"));
   }
