@@ -19,6 +19,7 @@ import picocli.CommandLine;
       RunsCommand.class,
       QuietCommand.class,
       StopCommand.class,
+      ShockCommand.class,
       ArrangeCommand.class,
       SettingsCommand.class,
       CalcCommand.class,

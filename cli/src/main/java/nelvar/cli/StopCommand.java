@@ -11,7 +11,11 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.regex.Pattern;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.stop.Course;
+import nelvar.core.analysis.stop.Courses;
+import nelvar.core.analysis.stop.Scenario;
 import nelvar.core.analysis.stop.StopRehearsal;
+import nelvar.core.analysis.stop.WayBack;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.NelvarJson;
 import nelvar.core.file.ProjectFile;
@@ -21,6 +25,7 @@ import nelvar.core.network.TrialText;
 import nelvar.core.network.WhatIf;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Kind;
+import nelvar.core.units.Length;
 import nelvar.core.units.Reading;
 import picocli.CommandLine;
 
@@ -33,8 +38,8 @@ final class StopCommand implements Callable<Integer> {
   private static final Pattern ACT =
       Pattern.compile("(?i)(?:(press|release|open|close)\\s+)?(\\S.*?)(?:\\s+at\\s+(\\S.*))?");
 
-  private static final String NOT_IN =
-      "Programs go on as before. Contacts, coils and supplies only: a drive without its feed goes on by its capacitors, what turns coasts, what hangs falls until a brake bites; none of that is in these times. Nelvar computes and certifies nothing.";
+  private static final String SAYS =
+      "Programs go on as before; coils, drives and brakes at their slowest, torque of what hangs at its quickest end. Times of coils and of capacitors that nobody stated are those of their kind, from memory. Nelvar computes and certifies nothing: a stop is designed, validated and signed by somebody qualified, to the law of the place.";
 
   @CommandLine.Parameters(paramLabel = "FILE", description = "Project file (*.nelvar.json).")
   private Path file = Path.of("");
@@ -43,7 +48,7 @@ final class StopCommand implements Callable<Integer> {
       names = "--do",
       paramLabel = "ACT",
       description =
-          "\"press S1\", \"release S1 at 2 s\", \"open Q0 at 0.5 s\", or any DEVICE=STATE of solve. May be repeated; without it each stop button is pressed by itself.")
+          "\"press S1\", \"release S1 at 2 s\", \"open Q0 at 0.5 s\", \"mains away at X0 for 20 ms\", \"reset with S5\", \"lose T2\", \"lose the phase L3 of X0\", \"A1 restarts, its outputs off\", or any DEVICE=STATE of solve. May be repeated; without it each stop button is pressed by itself.")
   private List<String> acts = new ArrayList<>();
 
   @CommandLine.Option(
@@ -62,19 +67,37 @@ final class StopCommand implements Callable<Integer> {
   /// @param at s after the first act
   private record Moment(double at, String what) {}
 
-  /// @param dry s after the first act; absent where it keeps its volts
+  /// @param soonest to @param latest s after the first act; absent where it keeps its volts
   /// @param back where it had lost them and has them again
   private record Load(
       String device,
       String intake,
       String purpose,
       double before,
-      Optional<Double> dry,
+      Optional<Double> soonest,
+      Optional<Double> latest,
       Optional<Double> back,
-      boolean earliest,
       boolean known) {}
 
-  private record Told(String what, List<Moment> moments, boolean endless, List<Load> loads) {}
+  private record Phase(String state, double from, Optional<Double> to) {}
+
+  /// @param way m that a hanging or sliding load goes on
+  private record Lane(
+      String kind,
+      List<String> devices,
+      String what,
+      List<Phase> phases,
+      String ends,
+      Optional<Double> way,
+      List<String> assumed) {}
+
+  private record Told(
+      String what,
+      List<Moment> moments,
+      boolean endless,
+      List<Lane> lanes,
+      List<String> wayBack,
+      List<Load> loads) {}
 
   private record All(int version, String project, List<Told> rehearsals, String says) {}
 
@@ -94,9 +117,10 @@ final class StopCommand implements Callable<Integer> {
               told.add(
                   told(
                       "press " + button.designation(),
-                      StopRehearsal.pressing(button, end, study))));
-    else told.add(told(String.join(", ", acts), StopRehearsal.of(read(study), end, study)));
-    var all = new All(1, study.project().name(), told, NOT_IN);
+                      StopRehearsal.pressing(button, end, study),
+                      study)));
+    else told.add(told(String.join(", ", acts), StopRehearsal.of(read(study), end, study), study));
+    var all = new All(1, study.project().name(), told, SAYS);
     if (json)
       out.println(NelvarJson.mapper().writerWithDefaultPrettyPrinter().writeValueAsString(all));
     else print(all, out);
@@ -108,6 +132,11 @@ final class StopCommand implements Callable<Integer> {
     var text = new TrialText(study.project(), study.engine().circuitry(conditions.wires()));
     var all = new ArrayList<Rehearsal.Act>();
     for (var act : acts) {
+      var known = known(act, study);
+      if (known.isPresent()) {
+        all.addAll(known.get());
+        continue;
+      }
       var read = ACT.matcher(act.strip());
       if (!read.matches())
         throw new CommandLineTool.BadUse("--do: nothing is done by '" + act + "'");
@@ -119,6 +148,16 @@ final class StopCommand implements Callable<Integer> {
     }
     all.sort(Comparator.comparing(Rehearsal.Act::at));
     return all;
+  }
+
+  /// In the words the window offers: `mains away at X0 for 20 ms at 2 s`.
+  private static Optional<List<Rehearsal.Act>> known(String act, Study study) {
+    var whole = Scenario.find(act, study);
+    if (whole.isPresent()) return Optional.of(whole.get().at(new Duration(0)));
+    var cut = act.toLowerCase(Locale.ROOT).lastIndexOf(" at ");
+    if (cut < 0) return Optional.empty();
+    return Scenario.find(act.substring(0, cut), study)
+        .map(d -> d.at(time("--do", act.substring(cut + 4).strip())));
   }
 
   private static String state(Optional<String> verb) {
@@ -140,13 +179,14 @@ final class StopCommand implements Callable<Integer> {
     };
   }
 
-  private static Told told(String what, StopRehearsal rehearsal) {
+  private static Told told(String what, StopRehearsal rehearsal, Study study) {
+    var slow = rehearsal.slow();
     return new Told(
         what,
-        rehearsal.timeline().moments().stream()
-            .map(m -> new Moment(m.at().seconds(), m.what()))
-            .toList(),
-        rehearsal.timeline().endless(),
+        slow.moments().stream().map(m -> new Moment(m.at().seconds(), m.what())).toList(),
+        slow.endless(),
+        Courses.of(rehearsal, study).stream().map(StopCommand::lane).toList(),
+        WayBack.of(rehearsal, study),
         rehearsal.loads().stream()
             .map(f ->
                 new Load(
@@ -154,11 +194,28 @@ final class StopCommand implements Callable<Integer> {
                     f.intake(),
                     f.device().purpose(),
                     f.before().volts(),
-                    f.dry().map(Duration::seconds),
-                    f.back().map(Duration::seconds),
-                    f.earliest(),
+                    f.dry().map(d -> d.soonest().seconds()),
+                    f.latest().map(Duration::seconds),
+                    f.back().map(back -> back.again().seconds()),
                     f.known()))
             .toList());
+  }
+
+  private static Lane lane(Course course) {
+    return new Lane(
+        course.kind().name().toLowerCase(Locale.ROOT),
+        course.devices().stream().map(d -> d.designation().text()).toList(),
+        course.what(),
+        course.phases().stream()
+            .map(p ->
+                new Phase(
+                    p.state().name().toLowerCase(Locale.ROOT),
+                    p.from().seconds(),
+                    p.to().map(Duration::seconds)))
+            .toList(),
+        course.ends(),
+        course.way().map(Length::metres),
+        course.assumed());
   }
 
   private static void print(All all, PrintWriter out) {
@@ -170,34 +227,15 @@ final class StopCommand implements Callable<Integer> {
       for (var moment : told.moments())
         out.printf(Locale.ROOT, "  %9s  %s%n", new Duration(moment.at()), moment.what());
       if (told.endless()) out.println("  and so on: things go on happening");
-      loads(
-          "loses its volts", told.loads().stream().filter(l -> l.dry().isPresent()).toList(), out);
-      loads(
-          "has them again by itself",
-          told.loads().stream().filter(l -> l.back().isPresent()).toList(),
-          out);
-      loads(
-          "keeps its volts",
-          told.loads().stream().filter(l -> l.dry().isEmpty() && l.back().isEmpty()).toList(),
-          out);
+      for (var lane : told.lanes()) {
+        out.printf(
+            "  %-14s %-28s %s%n", String.join(", ", lane.devices()), lane.what(), lane.ends());
+        for (var assumed : lane.assumed()) out.printf("  %-14s assumed: %s%n", "", assumed);
+      }
+      if (!told.wayBack().isEmpty()) out.println(" and back:");
+      for (var step : told.wayBack()) out.println("  " + step);
       out.println();
     }
     out.println(all.says());
-  }
-
-  private static void loads(String what, List<Load> loads, PrintWriter out) {
-    if (loads.isEmpty()) return;
-    out.println(" " + what + ":");
-    for (var load : loads)
-      out.printf(
-          "  %-8s %-10s %-28s %s%s%n",
-          load.device(),
-          load.intake(),
-          load.purpose(),
-          load.dry()
-              .or(load::back)
-              .map(t -> (load.earliest() ? "not before " : "after ") + new Duration(t))
-              .orElse(""),
-          load.known() ? "" : " its volts are not known at every moment");
   }
 }

@@ -47,7 +47,7 @@ class CommandLineTest {
             "error   W32: Return wire too thin  [sizing.voltage-drop]",
             "Way out: Make W32 2.5 mm²",
             "warning W38: It does not reach",
-            "17 errors, 24 warnings");
+            "19 errors, 25 warnings");
     var settled = run("review", SETTLED);
     assertThat(settled.code()).isZero();
     assertThat(settled.out()).contains("0 errors, 0 warnings").contains("claims no compliance");
@@ -69,8 +69,8 @@ class CommandLineTest {
     assertThat(json.code()).isEqualTo(1);
     var tree = JsonMapper.builder().build().readTree(json.out());
     assertThat(tree.get("version").asInt()).isEqualTo(1);
-    assertThat(tree.get("counts").get("errors").asInt()).isEqualTo(17);
-    assertThat(tree.get("findings").size()).isEqualTo(42);
+    assertThat(tree.get("counts").get("errors").asInt()).isEqualTo(19);
+    assertThat(tree.get("findings").size()).isEqualTo(45);
     assertThat(tree.get("findings").get(0).get("working").size()).isPositive();
     assertThat(run("review", PLANTED, "--json").out()).isEqualTo(json.out());
   }

@@ -53,7 +53,7 @@ class RunsCommandTest {
   void saysHowManyKindsOfWireAreBought() {
     var ran = Ran.of("runs", SETTLED, "--stock");
     assertThat(ran.code()).isEqualTo(CommandLineTool.FINE);
-    assertThat(ran.out()).contains("As designed, ", "become 6 mm² (", " EUR less:", "no price");
+    assertThat(ran.out()).contains("As designed, ", "become 1.5 mm² (", " EUR less:", "no price");
     var told = NelvarJson.mapper().readTree(Ran.of("runs", SETTLED, "--stock", "--json").out());
     assertThat(told.get("after").size())
         .isEqualTo(told.get("before").size() - told.get("merges").size());

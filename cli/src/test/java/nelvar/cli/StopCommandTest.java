@@ -14,8 +14,9 @@ class StopCommandTest {
     var ran = Ran.of("stop", SETTLED);
     assertThat(ran.code()).isEqualTo(CommandLineTool.FINE);
     assertThat(ran.out())
-        .contains("press -S", " loses its volts:", " keeps its volts:")
-        .containsPattern("-M1 +stator +soil auger +not before ")
+        .contains("press -S1", " and back:", "reset -K0 with -S5")
+        .containsPattern("-M3 +dibble press, vertical +sinks [0-9.]+ mm, then held after ")
+        .containsPattern("-Y0 +press brake +holds after ")
         .contains("Programs go on as before", "computes and certifies nothing");
   }
 
@@ -35,6 +36,31 @@ class StopCommandTest {
     }
     assertThat(before).isGreaterThanOrEqualTo(3);
     assertThat(one.get("loads").size()).isPositive();
+  }
+
+  /// In the words of the window, with a time or without.
+  @Test
+  void takesTheWordsOfTheWindow() {
+    var told =
+        NelvarJson.mapper()
+            .readTree(
+                Ran.of(
+                        "stop",
+                        SETTLED,
+                        "--do",
+                        "press S1",
+                        "--do",
+                        "let go S1 at 2 s",
+                        "--do",
+                        "reset with S5 at 4 s",
+                        "--json")
+                    .out());
+    var back = 0.0;
+    for (var load : told.get("rehearsals").get(0).get("loads"))
+      if (load.get("device").asString().equals("-M4")) back = load.get("back").asDouble();
+    assertThat(back).isBetween(4.0, 6.0);
+    assertThat(Ran.of("stop", SETTLED, "--do", "mains away at X0 for 20 ms").out())
+        .contains("mains back at -X0");
   }
 
   @Test

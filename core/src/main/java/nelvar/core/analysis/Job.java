@@ -14,6 +14,8 @@ public enum Job {
   RUNS,
   /// What disturbs what.
   QUIET,
+  /// What stops, what falls, what stays live, what starts again.
+  STOP,
   /// What must be set so that one is one.
   MOTION;
 
@@ -23,10 +25,11 @@ public enum Job {
     if (rule.equals("completeness.chatter") || rule.equals("completeness.load-fed")) return POWER;
     if (rule.equals("parts.sensor-input")) return SIGNALS;
     return switch (rule.substring(0, rule.indexOf('.'))) {
-      case "supply", "protection", "load", "parts", "states", "stop" -> POWER;
+      case "supply", "protection", "load", "parts", "states" -> POWER;
+      case "stop" -> STOP;
       case "signals" -> SIGNALS;
       case "motion" -> MOTION;
-      case "quiet" -> QUIET;
+      case "quiet", "shock" -> QUIET;
       case "space", "thermal" -> PANEL;
       case "sizing", "earthing", "completeness", "runs" -> RUNS;
       default -> throw new IllegalStateException("no part of the work owns the rule " + rule);

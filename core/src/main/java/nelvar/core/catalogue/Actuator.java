@@ -11,6 +11,9 @@ public sealed interface Actuator {
   /// The name of a coil's own actuator.
   String COIL = "coil";
 
+  /// The name of what tells that a drive is fed and has no fault.
+  String READY = "ready";
+
   /// Named as the builder would say it: `pressed`, `coil`, `Q1`.
   String name();
 

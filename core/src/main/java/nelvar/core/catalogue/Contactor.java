@@ -72,6 +72,11 @@ public record Contactor(
   }
 
   @Override
+  public CoilTimes coilTimes() {
+    return CoilTimes.CONTACTOR;
+  }
+
+  @Override
   public Optional<Coil> ownCoil() {
     return Optional.of(coil);
   }

@@ -12,7 +12,6 @@ import nelvar.core.units.Resistance;
 /// the drive is fed and has no fault. Common practice; drives that read it the other way need their
 /// own kind.
 final class DriveControls {
-  private static final String READY = "ready";
   private static final String STALL = "stall";
   private static final String ENABLED = "enabled";
 
@@ -24,7 +23,7 @@ final class DriveControls {
   private DriveControls() {}
 
   static List<Link> links(List<String> controls) {
-    if (has(controls, "ALM")) return List.of(Link.contact("ALM", "COM", READY));
+    if (has(controls, "ALM")) return List.of(Link.contact("ALM", "COM", Actuator.READY));
     return stall(controls) ? List.of(Link.output("DIAG", "-", STALL)) : List.of();
   }
 
@@ -41,7 +40,7 @@ final class DriveControls {
 
   static List<Actuator> actuators(List<String> controls, Actuator.Reading fed) {
     var all = new ArrayList<Actuator>();
-    all.add(new Actuator.Watch(READY, List.of(fed), Optional.empty(), new Duration(0.1)));
+    all.add(new Actuator.Watch(Actuator.READY, List.of(fed), Optional.empty(), new Duration(0.1)));
     if (stall(controls)) all.add(new Actuator.Hand(STALL, false));
     if (has(controls, "EN"))
       all.add(
@@ -55,7 +54,7 @@ final class DriveControls {
   }
 
   static List<String> needs(List<String> controls) {
-    return has(controls, "EN") ? List.of(READY, ENABLED) : List.of(READY);
+    return has(controls, "EN") ? List.of(Actuator.READY, ENABLED) : List.of(Actuator.READY);
   }
 
   private static boolean has(List<String> controls, String terminal) {

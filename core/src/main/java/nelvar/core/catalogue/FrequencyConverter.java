@@ -60,7 +60,6 @@ public record FrequencyConverter(
   private static final double TWO_LINE_POWER_FACTOR = 0.65;
 
   private static final String RUN = "run";
-  private static final String READY = "ready";
   private static final String FAULT = "fault";
   private static final String KEYPAD = "keypad";
 
@@ -206,9 +205,9 @@ public record FrequencyConverter(
   /// What moves its contact FA–FB.
   private String tells() {
     return switch (works().contact()) {
-      case READY -> READY;
+      case READY -> Actuator.READY;
       case FAULT -> FAULT;
-      case RUNNING -> runs().map(Actuator::name).orElse(READY);
+      case RUNNING -> runs().map(Actuator::name).orElse(Actuator.READY);
     };
   }
 
@@ -231,7 +230,7 @@ public record FrequencyConverter(
         Actuator.Reading.above(
             lines.get(0), lines.get(1), DriveControls.DEAD * input.least().volts());
     var all = new ArrayList<Actuator>();
-    all.add(new Actuator.Watch(READY, List.of(fed), Optional.empty(), new Duration(0.1)));
+    all.add(new Actuator.Watch(Actuator.READY, List.of(fed), Optional.empty(), new Duration(0.1)));
     if (works().contact() == DriveMode.Tells.FAULT) all.add(new Actuator.Hand(FAULT, false));
     runs().ifPresent(all::add);
     return all;
@@ -268,7 +267,7 @@ public record FrequencyConverter(
   @Override
   public List<String> outputNeeds() {
     return java.util.stream.Stream.concat(
-            java.util.stream.Stream.of(READY), runs().map(Actuator::name).stream())
+            java.util.stream.Stream.of(Actuator.READY), runs().map(Actuator::name).stream())
         .toList();
   }
 }

@@ -324,6 +324,16 @@ public sealed interface Part
     return Optional.empty();
   }
 
+  /// How quickly coils of its kind let go.
+  default CoilTimes coilTimes() {
+    return CoilTimes.RELAY;
+  }
+
+  /// Whether it holds a motor still while its coil is without volts.
+  default boolean brakes() {
+    return false;
+  }
+
   /// What it protects its poles with.
   default Optional<ProtectiveDevice> protection() {
     return Optional.empty();

@@ -17,6 +17,16 @@ public record Solenoid(String id, String name, Article article, Coil coil) imple
   }
 
   @Override
+  public boolean brakes() {
+    return (id + " " + name).toLowerCase(java.util.Locale.ROOT).contains("brake");
+  }
+
+  @Override
+  public CoilTimes coilTimes() {
+    return brakes() ? CoilTimes.BRAKE : CoilTimes.VALVE;
+  }
+
+  @Override
   public Optional<Coil> ownCoil() {
     return Optional.of(coil);
   }

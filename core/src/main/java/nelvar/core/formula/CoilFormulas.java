@@ -43,6 +43,14 @@ public final class CoilFormulas {
     return new Resistance(rated.volts() * rated.volts() / power.watts());
   }
 
+  /// `L/R · ln((1 + z)/(h + z))`: the same in shares of its own current and volts.
+  ///
+  /// @param constant L/R; @param holds `h`, share of its current at which it lets go
+  /// @param clamp `z`, volts of the clamp over those of the coil
+  public static Duration letsGo(Duration constant, double holds, double clamp) {
+    return new Duration(constant.seconds() * Math.log((1 + clamp) / (holds + clamp)));
+  }
+
   /// `L/R · ln((I0 + Uz/R)/(Ih + Uz/R))`, with a diode and what clamps beside it; none where it
   /// holds with more than flows.
   public static Optional<Duration> releaseTime(

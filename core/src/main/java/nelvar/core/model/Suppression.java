@@ -17,6 +17,17 @@ public enum Suppression {
     this.lengthens = lengthens;
   }
 
+  /// Volts that its clamp adds, as a share of the coil's: a diode 0.7 V of 24, a Zener diode or a
+  /// varistor about one and a half times the coil's, an RC element half of them at its worst
+  /// (common practice).
+  public double clamp() {
+    return switch (this) {
+      case DIODE, BUILT_IN -> 0.03;
+      case ZENER, VARISTOR -> 1.5;
+      case RC -> 0.5;
+    };
+  }
+
   /// How many times longer a coil takes at most to let go than with nothing fitted: 3 to 6 with a
   /// diode, 1.2 to 2 with an RC element, little with what clamps. Common practice, no published
   /// source; `t = L/R · ln((I0 + Uz/R)/(Ih + Uz/R))` where inductance and holding current are

@@ -133,6 +133,11 @@ public final class Engine {
     }
   }
 
+  /// What capacitors hold in a state that were charged in an earlier one and are fed no longer.
+  public static List<StoredCharge> charges(Live before, Live now) {
+    return Charges.of(before, now);
+  }
+
   /// What capacitors hold when the mains is switched off, as charged without load under conditions.
   public List<StoredCharge> charges(Conditions charging) {
     lock.lock();

@@ -21,6 +21,9 @@ import nelvar.core.units.Voltage;
 /// terminals shorted. Between two moments nothing moves; coils, timers, protective devices and
 /// supplies act after their own time.
 ///
+/// What lets go may be quick or slow (`Pace`): coils by what takes up their energy (`LetsGo`),
+/// drives by what their capacitors carry (`RideThrough`).
+///
 /// A supply without mains goes on for its hold-up time and needs half a second to come back (common
 /// practice).
 public final class Rehearsal {
@@ -31,6 +34,7 @@ public final class Rehearsal {
   private final Conditions conditions;
   private final List<Act> acts;
   private final double horizon;
+  private final Pace pace;
 
   private final List<Timeline.Moment> moments = new ArrayList<>();
   private final Map<ActuatorRef, Double> moves = new LinkedHashMap<>();
@@ -45,6 +49,16 @@ public final class Rehearsal {
 
   private record Falls(Device device, Voltage to) {}
 
+  /// What is taken of times that are known as a band only.
+  public enum Pace {
+    /// As the catalogue states them.
+    USUAL,
+    /// Everything that lets go does so at its quickest.
+    QUICK,
+    /// Everything that lets go does so at its slowest: the worst of a stop.
+    SLOW
+  }
+
   /// Supplies that stand otherwise than their input says, until their time is up.
   private final Map<Integer, Boolean> lagging = new HashMap<>();
 
@@ -56,12 +70,18 @@ public final class Rehearsal {
   public record Act(Duration at, String what, UnaryOperator<WhatIf> change) {}
 
   private Rehearsal(
-      Engine engine, Conditions conditions, WhatIf from, List<Act> acts, double horizon) {
+      Engine engine,
+      Conditions conditions,
+      WhatIf from,
+      List<Act> acts,
+      double horizon,
+      Pace pace) {
     this.engine = engine;
     this.conditions = conditions;
     this.trial = from;
     this.acts = acts;
     this.horizon = horizon;
+    this.pace = pace;
     this.positions = Positions.RUNNING;
   }
 
@@ -70,8 +90,17 @@ public final class Rehearsal {
   /// @param until nothing later is looked at
   public static Timeline of(
       Engine engine, Conditions conditions, WhatIf from, List<Act> acts, Duration until) {
-    var rehearsal = new Rehearsal(engine, conditions, from, acts, until.seconds());
-    return rehearsal.run();
+    return of(engine, conditions, from, acts, until, Pace.USUAL);
+  }
+
+  public static Timeline of(
+      Engine engine,
+      Conditions conditions,
+      WhatIf from,
+      List<Act> acts,
+      Duration until,
+      Pace pace) {
+    return new Rehearsal(engine, conditions, from, acts, until.seconds(), pace).run();
   }
 
   private Timeline run() {
@@ -170,11 +199,30 @@ public final class Rehearsal {
     return switch (moved.actuator()) {
       case Actuator.Magnet magnet ->
           on
-              ? magnet.releases().seconds() * slowed(moved.device())
+              ? releases(moved.device(), magnet, live)
               : magnet.delay().orElse(magnet.operates()).seconds();
-      case Actuator.Watch watch -> watch.operates().seconds();
+      case Actuator.Watch watch ->
+          on ? ends(moved.device(), watch, live) : watch.operates().seconds();
       default -> 0;
     };
+  }
+
+  private double releases(Device device, Actuator.Magnet magnet, Live live) {
+    var part = live.circuitry().topology().part(device.id()).orElseThrow();
+    var coil = part.ownCoil();
+    if (pace == Pace.USUAL || coil.isEmpty()) return magnet.releases().seconds() * slowed(device);
+    var band = LetsGo.of(device, coil.get(), part);
+    return (pace == Pace.QUICK ? band.least() : band.most()).seconds();
+  }
+
+  /// A drive that has lost its feed is ready for as long as its capacitors carry it.
+  private double ends(Device device, Actuator.Watch watch, Live live) {
+    if (pace == Pace.USUAL || !watch.name().equals(Actuator.READY))
+      return watch.operates().seconds();
+    return RideThrough.of(device, moments.getFirst().live(), live)
+        .map(ride -> pace == Pace.QUICK ? ride.least() : ride.most())
+        .orElse(watch.operates())
+        .seconds();
   }
 
   /// What takes up the energy of a coil keeps it in for longer.

@@ -90,6 +90,7 @@ import nelvar.core.analysis.runs.ProtectiveMatesFirst;
 import nelvar.core.analysis.runs.TerminalCarries;
 import nelvar.core.analysis.runs.TerminalHolds;
 import nelvar.core.analysis.runs.TrayApart;
+import nelvar.core.analysis.shock.Leaking;
 import nelvar.core.analysis.signals.AnalogueLevel;
 import nelvar.core.analysis.signals.BrokenWire;
 import nelvar.core.analysis.signals.Commons;
@@ -139,7 +140,12 @@ import nelvar.core.analysis.states.DeviceOpens;
 import nelvar.core.analysis.states.LoadWithoutVolts;
 import nelvar.core.analysis.states.ShortInWork;
 import nelvar.core.analysis.states.SupplyAtLimit;
+import nelvar.core.analysis.stop.BrakeHolds;
+import nelvar.core.analysis.stop.GantryTogether;
+import nelvar.core.analysis.stop.OpensBehindDrive;
 import nelvar.core.analysis.stop.StartsByItself;
+import nelvar.core.analysis.stop.StartsOnRelease;
+import nelvar.core.analysis.stop.StopByParameter;
 import nelvar.core.analysis.stop.StopReadOnly;
 import nelvar.core.analysis.supply.AllOutputs;
 import nelvar.core.analysis.supply.BackFeed;
@@ -290,7 +296,13 @@ public final class RuleBook {
           new PapersAgree(),
           new Chatter(),
           new StopReadOnly(),
+          new Leaking(),
           new StartsByItself(),
+          new StartsOnRelease(),
+          new BrakeHolds(),
+          new GantryTogether(),
+          new OpensBehindDrive(),
+          new StopByParameter(),
           new SupplyAtLimit(),
           new DeviceOpens(),
           new LoadWithoutVolts(),

@@ -13,6 +13,10 @@ public record Duration(double seconds) implements Quantity, Comparable<Duration>
     return seconds;
   }
 
+  public Duration plus(Duration other) {
+    return new Duration(Math.min(RANGE.greatest(), seconds + other.seconds));
+  }
+
   @Override
   public int compareTo(Duration other) {
     return Double.compare(seconds, other.seconds);

@@ -66,6 +66,9 @@ class ReviewTest {
     "thermal.heat-below,A1",
     "thermal.part,A1",
     "thermal.part,U2",
+    "stop.brake,M3",
+    "stop.restart,M2",
+    "shock.leakage,X0",
   })
   void eachPlantedMistakeIsReported(String rule, String subject) {
     assertThat(review(Demo.planted()).open())
@@ -75,7 +78,7 @@ class ReviewTest {
 
   @Test
   void nothingElseIsReported() {
-    assertThat(review(Demo.planted()).open()).hasSize(42);
+    assertThat(review(Demo.planted()).open()).hasSize(45);
     assertThat(review(Demo.planted()).notChecked()).isEmpty();
   }
 
@@ -171,6 +174,7 @@ class ReviewTest {
             "signals.earth-fault-start",
             "signals.permissive",
             "signals.target",
+            "stop.restart",
             "supply.headroom",
             "motion.overrun",
             // No row of this plate is free and high enough for the controller: arrange it again.
@@ -201,11 +205,11 @@ class ReviewTest {
             "workshop",
             "2026-01-01");
     var review = review(Edits.accept(deviation).apply(Demo.planted()));
-    assertThat(review.open()).hasSize(41);
+    assertThat(review.open()).hasSize(44);
     assertThat(review.accepted())
         .hasSize(10)
         .anySatisfy(entry -> assertThat(entry.accepted()).contains(deviation));
-    assertThat(review.count(Severity.WARNING)).isEqualTo(23);
+    assertThat(review.count(Severity.WARNING)).isEqualTo(24);
   }
 
   private record Broken() implements Rule {

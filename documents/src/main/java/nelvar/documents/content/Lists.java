@@ -62,6 +62,7 @@ public final class Lists {
         DriveRows.list(review.study()),
         LeadRows.leads(review.study()),
         LeadRows.checks(review.study()),
+        StopRows.of(review.study()),
         PlateRows.places(review.study()),
         PlateRows.cuts(review.study()),
         PlateRows.holes(review.study()),

@@ -92,9 +92,9 @@ public final class AxisForces {
 
   /// What is moved, as its motor feels it, with what nobody says of it; empty where nothing is said
   /// that asks for any torque.
-  record Loaded(Driving.Load load, List<String> leftOut) {}
+  public record Loaded(Driving.Load load, List<String> leftOut) {}
 
-  static Optional<Loaded> load(MotionAxis axis) {
+  public static Optional<Loaded> load(MotionAxis axis) {
     var mechanics = axis.mechanics();
     var travel = mechanics.perMotorTurn();
     if (travel.isEmpty()) return Optional.empty();

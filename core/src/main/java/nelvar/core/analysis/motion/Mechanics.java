@@ -11,7 +11,7 @@ import nelvar.core.units.Significant;
 /// What stands between a motor and its load, as builders write it: `screw 10 mm`, `screw 2 start 4
 /// mm`, `10 TPI 5 start`, `belt 5 mm 24 teeth gear 3:1`, `rack module 1 20 teeth`, `drum 120 mm`,
 /// `turntable gear 60:1`; besides `friction 20 N`, `carrier drag 8 N`, `inertia 2.4 kgcm2`,
-/// `vertical`, `ramp 2000 mm/s2`, `efficiency 80 %`, `overrun 12 mm`, `per inch`.
+/// `vertical`, `ramp 2000 mm/s2`, `efficiency 80 %`, `overrun 12 mm`, `coasts 4 s`, `per inch`.
 ///
 /// Read from the words of the function; what stands there besides is not its business.
 ///
@@ -23,6 +23,7 @@ import nelvar.core.units.Significant;
 /// @param ramp acceleration of the load, mm/s² or °/s²
 /// @param efficiency stated; else one as is usual is taken
 /// @param overrun room behind the point where a switch trips, mm
+/// @param coasts from its full speed until it stands, without torque, by a stop-watch, s
 public record Mechanics(
     double ratio,
     Optional<Double> perTurn,
@@ -33,7 +34,8 @@ public record Mechanics(
     boolean vertical,
     Optional<Double> ramp,
     Optional<Double> efficiency,
-    Optional<Double> overrun) {
+    Optional<Double> overrun,
+    Optional<Double> coasts) {
   /// In what its travel is counted.
   public enum Unit {
     MILLIMETRE("mm", 1),
@@ -95,6 +97,7 @@ public record Mechanics(
       pattern("ramp\\s+" + NUMBER + "\\s*(mm/s2|mm/s²|m/s2|m/s²|deg/s2|°/s²)");
   private static final Pattern EFFICIENCY = pattern("efficiency\\s+" + NUMBER + "\\s*%");
   private static final Pattern OVERRUN = pattern("overrun\\s+" + NUMBER + "\\s*mm");
+  private static final Pattern COASTS = pattern("(?:coasts|runs down)\\s+" + NUMBER + "\\s*s\\b");
   private static final Pattern PER_INCH = pattern("\\bper inch\\b");
 
   /// Motors of another function that move along: `carries =SPN`.
@@ -116,6 +119,7 @@ public record Mechanics(
           RAMP,
           EFFICIENCY,
           OVERRUN,
+          COASTS,
           CARRIES,
           PER_INCH,
           VERTICAL);
@@ -172,7 +176,8 @@ public record Mechanics(
         VERTICAL.matcher(text).find(),
         ramp(text),
         one(EFFICIENCY.matcher(text)).filter(e -> e > 0 && e <= 100).map(e -> e / 100),
-        one(OVERRUN.matcher(text)));
+        one(OVERRUN.matcher(text)),
+        one(COASTS.matcher(text)));
   }
 
   private static Optional<Double> travel(String text, List<String> words) {

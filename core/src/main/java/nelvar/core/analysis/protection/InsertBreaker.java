@@ -10,12 +10,12 @@ import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Repair;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
-import nelvar.core.model.Id;
 import nelvar.core.model.Place;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.model.edit.NextName;
+import nelvar.core.model.edit.Splice;
 import nelvar.core.network.Feed;
 import nelvar.core.units.Current;
 
@@ -94,7 +94,7 @@ final class InsertBreaker {
                       .apply(project);
               for (var pole = 0; pole < lastWires.size(); pole++)
                 next =
-                    cut(
+                    Splice.over(
                         next,
                         lastWires.get(pole),
                         feed.device().id(),
@@ -102,33 +102,5 @@ final class InsertBreaker {
                         new TerminalRef(id, String.valueOf(2 * pole + 2)));
               return next;
             }));
-  }
-
-  /// The old wire ends at the breaker; a new one like it goes on to the load. Each keeps the old
-  /// length: the new device is beside it.
-  private static nelvar.core.model.Project cut(
-      nelvar.core.model.Project project, Conductor wire, Id load, TerminalRef in, TerminalRef out) {
-    var loadEnd = wire.to().device().equals(load) ? wire.to() : wire.from();
-    var farEnd = wire.to().device().equals(load) ? wire.from() : wire.to();
-    var rest =
-        project.withConductors(
-            nelvar.core.model.Project.changed(
-                project.conductors(), c -> c.id().equals(wire.id()), c -> c.withEnds(farEnd, in)));
-    var label = NextName.designation(rest, wire.label().stem());
-    return Edits.add(
-            "",
-            new Conductor(
-                    NextName.id(rest, label.text()),
-                    label,
-                    out,
-                    loadEnd,
-                    wire.function(),
-                    wire.section(),
-                    wire.length(),
-                    wire.colour(),
-                    wire.cable(),
-                    wire.bundle())
-                .assumed())
-        .apply(rest);
   }
 }

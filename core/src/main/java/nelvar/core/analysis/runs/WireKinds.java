@@ -10,6 +10,7 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.earthing.ProtectiveSection;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.WireStock;
 import nelvar.core.finding.Verdict;
@@ -23,12 +24,14 @@ import nelvar.core.units.Length;
 import nelvar.core.units.Price;
 
 /// The cheapest number of different single wires to buy: wires of one colour go over to the next
-/// thicker kind where whole drums then cost less and every clamp and duct still takes them.
+/// thicker kind where whole drums then cost less, every clamp and duct still takes them, and no
+/// protective conductor is too thin beside them.
 ///
 /// One kind after the other, the greatest saving first, until none is left. Whole drums are
 /// counted, as they are bought; what stays on them is what many kinds cost. Thinner is never taken.
 public final class WireKinds {
-  private static final List<Rule> HOLDS = List.of(new TerminalHolds(), new DuctFilled());
+  private static final List<Rule> HOLDS =
+      List.of(new TerminalHolds(), new DuctFilled(), new ProtectiveSection());
 
   private static final double TWICE = 2;
 

@@ -1,10 +1,12 @@
 package nelvar.core.analysis.stop;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.motion.MotionAxes;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.catalogue.DcMotor;
 import nelvar.core.catalogue.InductionMotor;
@@ -17,16 +19,20 @@ import nelvar.core.network.Live;
 import nelvar.core.network.Positions;
 import nelvar.core.network.WhatIf;
 import nelvar.core.trail.Working;
+import nelvar.core.units.Voltage;
 
-/// When the mains comes back, nothing moves until somebody starts it.
+/// When the mains comes back, or a safety relay is reset, nothing moves until somebody starts it.
 ///
 /// Solved from cold: coils out, hands as they stand, every program off as after a boot. A motor
-/// that turns then turns after every dip.
+/// that turns then turns after every dip. Solved again with each reset pressed once: what turns
+/// then has been started by a reset.
 ///
-/// Demand: IEC 60204-1:2016, 7.5 (unchecked).
+/// Demand: IEC 60204-1:2016, 7.5 and 9.2.3.4.2, ISO 13850:2015, 4.1.4 (unchecked).
 public final class StartsByItself implements Rule {
   private static final Reason STARTS_BY_ITSELF_AFTER_A_DIP =
       Reason.of("Starts by itself after a dip");
+
+  private static final Reason STARTS_BY_A_RESET = Reason.of("Starts by a reset alone");
 
   @Override
   public String id() {
@@ -72,7 +78,8 @@ public final class StartsByItself implements Rule {
                     .isPresent());
   }
 
-  private static Live cold(Study study) {
+  /// From cold, coils out and programs off.
+  static Live cold(Study study) {
     return study.once(
         StartsByItself.class,
         () -> {
@@ -87,6 +94,56 @@ public final class StartsByItself implements Rule {
         });
   }
 
+  /// Cold, and then each reset pressed and let go, programs off all the while.
+  private record Reset(Device button, Live live) {}
+
+  private static List<Reset> resets(Study study) {
+    return study.once(
+        Reset.class,
+        () -> WayBack.resetButtons(study).stream().map(button -> reset(button, study)).toList());
+  }
+
+  private static Reset reset(Device button, Study study) {
+    var conditions = Conditions.usual(study.project().brief().surroundings().inside());
+    var cold = cold(study);
+    var hand = cold.circuitry().actuators(button.id()).getFirst();
+    var off = WhatIf.AS_DESIGNED.holding(cold.circuitry().programs(), false);
+    var pressed = study.engine().solve(off.holding(hand, true), conditions, cold.positions());
+    return new Reset(
+        button, study.engine().solve(off.holding(hand, false), conditions, pressed.positions()));
+  }
+
+  /// What a reset alone starts; motors that turn by pulses only stand with their volts.
+  private static Optional<Verdict> startedByReset(Device device, Study study) {
+    if (MotionAxes.of(study).stream().anyMatch(axis -> axis.motor().id().equals(device.id())))
+      return Optional.empty();
+    var least = device.intakes(study.part(device).orElseThrow()).getFirst().accepts().least();
+    for (var reset : resets(study)) {
+      var volts =
+          device.intakes(study.part(device).orElseThrow()).stream()
+              .flatMap(intake -> reset.live().at(device, intake).stream())
+              .max(Voltage::compareTo);
+      if (volts.filter(u -> u.compareTo(least.times(0.5)) >= 0).isEmpty()) continue;
+      var w =
+          Working.of(device.designation() + " when " + reset.button().designation() + " resets");
+      w.result(
+          "U",
+          "network solved from cold, programs off, reset pressed once",
+          reset.live().solution().balance(),
+          volts.get());
+      return Optional.of(
+          new Verdict.Finding(
+              device.id(),
+              Severity.ERROR,
+              STARTS_BY_A_RESET,
+              "%s alone gives %s its %s, with nobody starting it: a reset may only make ready. Let its run command come from a start that has to be given anew."
+                  .formatted(reset.button().designation(), device.designation(), volts.get()),
+              w.explain(volts.get()).trail(),
+              List.of()));
+    }
+    return Optional.empty();
+  }
+
   private static Verdict judge(Device device, Study study) {
     var live = cold(study);
     if (!live.settled())
@@ -96,12 +153,13 @@ public final class StartsByItself implements Rule {
     var volts =
         device.intakes(part).stream()
             .flatMap(intake -> live.at(device, intake).stream())
-            .max(nelvar.core.units.Voltage::compareTo)
+            .max(Voltage::compareTo)
             .orElseThrow();
     w.result("U", "network solved from cold, programs off", live.solution().balance(), volts);
     var least = device.intakes(part).getFirst().accepts().least();
     var trail = w.explain(volts).trail();
-    if (volts.compareTo(least.times(0.5)) < 0) return new Verdict.Pass(device.id(), trail);
+    if (volts.compareTo(least.times(0.5)) < 0)
+      return startedByReset(device, study).orElse(new Verdict.Pass(device.id(), trail));
     return new Verdict.Finding(
         device.id(),
         Severity.WARNING,

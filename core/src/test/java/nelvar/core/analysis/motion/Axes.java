@@ -17,7 +17,7 @@ import nelvar.core.units.Length;
 import nelvar.core.units.Measure;
 
 /// One axis for tests: `A` gives pulses, `U` drives `M` of `=X`.
-final class Axes {
+public final class Axes {
   private Axes() {}
 
   static Project axis(String mechanics, Optional<Measure> speed, Optional<Length> fine) {
@@ -64,7 +64,7 @@ final class Axes {
   }
 
   /// The same with other words of what a function moves with.
-  static Project moving(
+  public static Project moving(
       Project project, String function, java.util.function.UnaryOperator<String> words) {
     return project.withFunctions(
         project.functions().stream()
@@ -76,7 +76,7 @@ final class Axes {
                                 f.wants().speed(),
                                 f.wants().mass(),
                                 f.wants().resolution(),
-                                f.wants().detail().map(words)))
+                                Optional.of(words.apply(f.wants().detail().orElse("")))))
                     : f)
             .toList());
   }

@@ -1,0 +1,134 @@
+package nelvar.core.analysis.shock;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Optional;
+import nelvar.core.Panel;
+import nelvar.core.file.Demo;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Brief;
+import nelvar.core.model.Id;
+import nelvar.core.model.Project;
+import org.junit.jupiter.api.Test;
+
+class TouchTest {
+  private static Touch touch(Project project, String device, String terminal) {
+    return Touch.all(Panel.study(project)).stream()
+        .filter(t -> t.device().id().text().equals(device) && t.at().terminal().equals(terminal))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private static Project without(Project project, String conductor) {
+    return project.withConductors(
+        project.conductors().stream().filter(c -> !c.id().text().equals(conductor)).toList());
+  }
+
+  /// A fault in the control supply: `(RPE + Ze/2) · Ik`, Ze of the Brief 0.45 Ω, and the network's
+  /// own Ik and RPE; by hand between 0.2 and 0.5 of 230 V, as half of the loop lies upstream.
+  @Test
+  void aFaultLiftsTheBodyByItsShareOfTheLoop() {
+    var touch = touch(Demo.settled(), "T1", "PE");
+    var fault = touch.fault().orElseThrow().amperes();
+    var way = touch.way().orElseThrow().ohms();
+    assertThat(touch.upstream().orElseThrow().ohms()).isCloseTo(0.225, within(1e-9));
+    assertThat(touch.faultVolts().orElseThrow().volts())
+        .isCloseTo((way + 0.225) * fault, within(1e-9))
+        .isBetween(0.2 * 230, 0.5 * 230);
+    assertThat(touch.faulty()).isEqualTo(Touch.Grade.CUT_OFF);
+    assertThat(touch.now()).isEqualTo(Touch.Grade.HARMLESS);
+    assertThat(touch.explain().trail().lines()).isNotEmpty();
+  }
+
+  /// The door as shipped has no bond: a wire that chafes through makes it live for good. Bonded it
+  /// is not.
+  @Test
+  void aDoorWithoutItsBond() {
+    var open = touch(Demo.planted(), "UC1", "DOOR");
+    assertThat(open.joined()).isFalse();
+    assertThat(open.faulty()).isEqualTo(Touch.Grade.DEADLY);
+    assertThat(open.inside().volts()).isBetween(220.0, 240.0);
+    assertThat(Touch.all(Panel.study(Demo.planted())).getFirst()).isEqualTo(open);
+    assertThat(Touch.all(Panel.study(Demo.settled()))).allMatch(Touch::joined);
+  }
+
+  /// Without its protective conductor a supply of mains may kill, a servo drive of 48 V may not.
+  @Test
+  void aMissingConductorMattersByTheVoltsInside() {
+    var project = Demo.settled();
+    for (var device : new String[] {"T1", "U3"}) {
+      var cut = project;
+      for (var wire : touch(project, device, "PE").own()) cut = without(cut, wire.id().text());
+      var touch = touch(cut, device, "PE");
+      assertThat(touch.joined()).as(device).isFalse();
+      assertThat(touch.faulty())
+          .as(device)
+          .isEqualTo(device.equals("T1") ? Touch.Grade.DEADLY : Touch.Grade.HARMLESS);
+    }
+  }
+
+  /// 3.5 mA of each drive and of the filter: above 10 mA, one conductor of 6 mm² is not enough; 10
+  /// mm² is, or a second one.
+  @Test
+  void leakageAddsUpBehindTheInlet() {
+    var study = Panel.study(Demo.planted());
+    var inlet = study.device(new Id("X0")).orElseThrow();
+    assertThat(Leaking.leaking(inlet, study))
+        .extracting(d -> d.id().text())
+        .containsExactlyInAnyOrder("U1", "U2", "Z1");
+    assertThat(Leaking.sum(inlet, study).amperes()).isCloseTo(0.0105, within(1e-9));
+    var judged = Panel.judge(new Leaking(), "X0", Demo.planted());
+    assertThat(judged).isInstanceOf(Verdict.Finding.class);
+    for (var repair : ((Verdict.Finding) judged).proposals())
+      assertThat(Panel.judge(new Leaking(), "X0", repair.edit().apply(Demo.planted())))
+          .isInstanceOf(Verdict.Pass.class);
+    assertThat(Panel.judge(new Leaking(), "X0", Demo.settled())).isInstanceOf(Verdict.Pass.class);
+    assertThat(Panel.judge(new Leaking(), "X0", Demo.rinserSettled()))
+        .isInstanceOf(Verdict.Pass.class);
+  }
+
+  /// With the main switch off only what lies before it is live, and the wait is that of the slowest
+  /// drive.
+  @Test
+  void whatStaysLiveWithTheSwitchOff() {
+    var study = Panel.study(Demo.settled());
+    var opened = Opened.of(study);
+    assertThat(opened.known()).isTrue();
+    assertThat(opened.live().keySet())
+        .extracting(d -> d.id().text())
+        .containsExactlyInAnyOrder("X0", "Q0");
+    assertThat(opened.besides(study)).isEmpty();
+    var order = opened.order(study);
+    assertThat(order.getFirst()).contains("prop what hangs", "=AX1");
+    assertThat(order.get(1)).contains("-Q0", "lock");
+    assertThat(order.get(2)).contains("Wait", opened.waits().orElseThrow().toString());
+    assertThat(order.get(3)).contains("prove dead");
+    // Without a main switch everything is live until the plug is out.
+    var bare = Opened.of(Panel.study(Demo.sprayerSettled()));
+    assertThat(bare.switches()).isEmpty();
+    assertThat(bare.live()).isNotEmpty();
+  }
+
+  /// Where nobody knows the loop up to the inlet, no volts are named and nothing passes.
+  @Test
+  void anUnknownLoopIsNotHarmless() {
+    var project = Demo.settled();
+    var supply = project.brief().supply();
+    var unknown =
+        project.withBrief(
+            new Brief(
+                new Brief.Supply(
+                    supply.voltage(),
+                    supply.frequency(),
+                    supply.earthing(),
+                    supply.upstream(),
+                    Optional.empty(),
+                    Optional.empty()),
+                project.brief().surroundings(),
+                project.brief().policies()));
+    var touch = touch(unknown, "T1", "PE");
+    assertThat(touch.faultVolts()).isEmpty();
+    assertThat(touch.faulty()).isEqualTo(Touch.Grade.UNKNOWN);
+  }
+}
