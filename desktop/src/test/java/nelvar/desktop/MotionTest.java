@@ -27,7 +27,7 @@ class MotionTest extends DemoWindow {
   }
 
   private void open() {
-    driver.press(KeyCode.CONTROL, KeyCode.DIGIT8);
+    driver.press(KeyCode.CONTROL, KeyCode.DIGIT9);
     driver.await("review", () -> !session().stale().get());
     driver.settle();
   }

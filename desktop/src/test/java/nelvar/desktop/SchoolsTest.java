@@ -86,6 +86,6 @@ class SchoolsTest {
     assertThat(session().review().get().notChecked())
         .anyMatch(entry -> entry.rule().id().equals("sizing.ampacity"));
     choose("radio-metric");
-    assertThat(session().review().get().open()).hasSize(42);
+    assertThat(session().review().get().open()).hasSize(45);
   }
 }

@@ -64,7 +64,8 @@ public final class Desk {
     for (var i = 0; i < stages.size(); i++) {
       var stage = stages.get(i);
       all.add(
-          Command.of("Go to " + stage.name(), "Shortcut+" + (i + 1), () -> window.choose(stage)));
+          Command.of(
+              "Go to " + stage.name(), "Shortcut+" + (i + 1) % 10, () -> window.choose(stage)));
     }
     all.add(Command.of("Find or do anything", "Shortcut+K", window::focusFind));
     all.add(Command.of("Next finding", "F8", window::nextFinding));

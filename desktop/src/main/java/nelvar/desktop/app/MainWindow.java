@@ -37,6 +37,7 @@ import nelvar.desktop.stage.power.PowerStage;
 import nelvar.desktop.stage.quiet.QuietStage;
 import nelvar.desktop.stage.runs.RunsStage;
 import nelvar.desktop.stage.signals.SignalsStage;
+import nelvar.desktop.stage.stop.StopStage;
 import nelvar.desktop.style.Style;
 import nelvar.desktop.style.Theme;
 
@@ -77,6 +78,7 @@ public final class MainWindow {
             new PanelStage(workers.pages()),
             new RunsStage(this::rows),
             new QuietStage(workers.pages()),
+            new StopStage(workers.pages(), () -> choose(stage("Power"))),
             new MotionStage(),
             new PackStage(workers.pages(), desk::writePack));
     this.current = stage("Power");

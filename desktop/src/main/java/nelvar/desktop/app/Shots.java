@@ -27,8 +27,6 @@ public final class Shots {
       window.begin();
       primary.setScene(scene);
       primary.show();
-      read();
-      picture(scene, folder.resolve("0-welcome.png"));
       window.desk().openDemo();
       var stages = window.stages();
       for (var i = 0; i < stages.size(); i++) {
@@ -38,6 +36,7 @@ public final class Shots {
               case "Runs" -> Optional.of(new Id("X30"));
               case "Quiet" -> Optional.of(new Id("WB4"));
               case "Signals" -> Optional.of(new Id("B3"));
+              case "Stop" -> Optional.of(new Id("M5"));
               case "Motion" -> Optional.of(new Id("M4"));
               case "Panel" -> Optional.of(new Id("A1"));
               default -> Optional.<Id>empty();
@@ -49,6 +48,8 @@ public final class Shots {
         if (stages.get(i).name().equals("Quiet"))
           for (var turn = 0; turn < 400 && window.root().lookup("#quiet-helps") == null; turn++)
             pulse(50);
+        // Rehearsed beside the interface too.
+        if (stages.get(i).name().equals("Stop")) pulse(2000);
         picture(
             scene,
             folder.resolve(
@@ -87,13 +88,13 @@ public final class Shots {
       quick(window);
       picture(scene, folder.resolve("7-quick.png"));
       window.quick();
-      window.select(new Id("X50"));
-      window.choose(window.stage("Runs"));
-      picture(scene, folder.resolve("17-plugs.png"));
       window.choose(window.stage("Quiet"));
       if (window.root().lookup("#quiet-bonding") instanceof javafx.scene.control.ToggleButton bonds)
         bonds.fire();
       picture(scene, folder.resolve("14-bonding.png"));
+      if (window.root().lookup("#quiet-shock") instanceof javafx.scene.control.ToggleButton shock)
+        shock.fire();
+      picture(scene, folder.resolve("11-shock.png"));
       composing(window, scene, folder);
       return 0;
     } catch (IOException e) {
@@ -111,6 +112,7 @@ public final class Shots {
       case "Runs" -> 4;
       case "Pack" -> 5;
       case "Quiet" -> 10;
+      case "Stop" -> 17;
       case "Motion" -> 15;
       case "Panel" -> 19;
       default -> 13;
@@ -160,13 +162,6 @@ public final class Shots {
     model.write("I", "3 A");
     model.write("Un", "24 V");
     window.quick();
-  }
-
-  /// The welcome's picture comes when the demo has been read.
-  private static void read() {
-    var there = new java.util.concurrent.atomic.AtomicBoolean();
-    DemoMachine.whenRead(_ -> there.set(true));
-    for (var turn = 0; turn < 200 && !there.get(); turn++) pulse(50);
   }
 
   private static void settle(PackStage pack) {

@@ -26,6 +26,7 @@ import nelvar.core.analysis.interference.Receivers;
 import nelvar.core.analysis.interference.Remedies;
 import nelvar.core.analysis.interference.Separation;
 import nelvar.core.analysis.interference.Symptom;
+import nelvar.core.analysis.shock.Touch;
 import nelvar.core.compose.Quieter;
 import nelvar.core.model.Id;
 import nelvar.core.review.Review;
@@ -37,6 +38,7 @@ import nelvar.desktop.stage.Stage;
 import nelvar.desktop.style.Theme;
 import nelvar.documents.drawing.BondingPicture;
 import nelvar.documents.drawing.QuietPicture;
+import nelvar.documents.drawing.ShockPicture;
 
 /// What disturbs against what hears it, in dB, worst first; below, the pair that is looked at: how
 /// it gets in, and what helps.
@@ -54,6 +56,7 @@ public final class QuietStage implements Stage {
   private final Label summary = new Label();
   private final ToggleButton coupling = new ToggleButton("Coupling");
   private final ToggleButton bonding = new ToggleButton("Bonding");
+  private final ToggleButton shock = new ToggleButton("Shock");
   private final ToggleButton each = new ToggleButton("One by one");
   private final Button best = new Button("Take the best " + BEST);
   private final PairCard card;
@@ -72,7 +75,7 @@ public final class QuietStage implements Stage {
   private Theme theme = Theme.LIGHT;
 
   private record Shown(
-      Study of, boolean bonds, boolean folded, Optional<Id> chosen, Theme in, double width) {}
+      Study of, String what, boolean folded, Optional<Id> chosen, Theme in, double width) {}
 
   /// @param worker tries what helps, beside the interface
   public QuietStage(Executor worker) {
@@ -85,16 +88,17 @@ public final class QuietStage implements Stage {
     picture.setId("quiet-matrix");
     picture.onSelect(this::choose);
     var views = new ToggleGroup();
-    for (var choice : List.of(coupling, bonding)) {
+    for (var choice : List.of(coupling, bonding, shock)) {
       choice.setToggleGroup(views);
       choice.setOnAction(_ -> {
-        // One of the two is always on.
+        // One of them is always on.
         choice.setSelected(true);
         draw();
       });
     }
     coupling.setId("quiet-coupling");
     bonding.setId("quiet-bonding");
+    shock.setId("quiet-shock");
     coupling.setSelected(true);
     each.setId("quiet-each");
     each.setOnAction(_ -> {
@@ -109,7 +113,7 @@ public final class QuietStage implements Stage {
     scroll.getStyleClass().add("plain");
     StackPane.setMargin(picture, new Insets(12, 12, 8, 18));
     scroll.viewportBoundsProperty().addListener((_, _, _) -> draw());
-    view.setTop(new StageHead("Quiet", summary, new HBox(coupling, bonding), each, best));
+    view.setTop(new StageHead("Quiet", summary, new HBox(coupling, bonding, shock), each, best));
     view.setCenter(scroll);
     view.setBottom(card);
   }
@@ -207,9 +211,14 @@ public final class QuietStage implements Stage {
 
   private void draw() {
     if (study.isEmpty() || session.isEmpty()) return;
-    each.setDisable(bonding.isSelected());
+    each.setDisable(!coupling.isSelected());
+    best.setVisible(coupling.isSelected());
     if (bonding.isSelected()) {
       bonds();
+      return;
+    }
+    if (shock.isSelected()) {
+      touches();
       return;
     }
     var matrix = matrix();
@@ -224,7 +233,7 @@ public final class QuietStage implements Stage {
     if (chosen.filter(id -> QuietPicture.pair(id, matrix).isPresent()).isEmpty())
       chosen = worst(matrix, _ -> true);
     var width = Math.max(500, scroll.getWidth() - 46);
-    var now = new Shown(study.get(), false, !each.isSelected(), chosen, theme, width);
+    var now = new Shown(study.get(), "coupling", !each.isSelected(), chosen, theme, width);
     if (shown.filter(now::equals).isPresent()) return;
     shown = Optional.of(now);
     summary.setText(words(study.get()));
@@ -264,7 +273,7 @@ public final class QuietStage implements Stage {
     view.setCenter(scroll);
     view.setBottom(null);
     var width = Math.max(500, scroll.getWidth() - 46);
-    var now = new Shown(study.orElseThrow(), true, true, Optional.empty(), theme, width);
+    var now = new Shown(study.orElseThrow(), "bonds", true, Optional.empty(), theme, width);
     if (shown.filter(now::equals).isPresent()) return;
     shown = Optional.of(now);
     var net = Bonding.of(now.of());
@@ -272,6 +281,23 @@ public final class QuietStage implements Stage {
         "%d pieces of metal, %d joints, %d rings"
             .formatted(net.pieces().size(), net.bonds().size(), net.loops().size()));
     picture.show(BondingPicture.of(now.of(), width), theme);
+  }
+
+  /// What a hand meets, in the whole room.
+  private void touches() {
+    view.setCenter(scroll);
+    view.setBottom(null);
+    var width = Math.max(500, scroll.getWidth() - 46);
+    var selected = session.orElseThrow().selection().get();
+    var now = new Shown(study.orElseThrow(), "shock", true, selected, theme, width);
+    if (shown.filter(now::equals).isPresent()) return;
+    shown = Optional.of(now);
+    var all = Touch.all(now.of());
+    var loose = all.stream().filter(touch -> !touch.joined()).count();
+    summary.setText(
+        "%d pieces of metal a hand may meet, %s not joined to earth"
+            .formatted(all.size(), loose == 0 ? "none" : String.valueOf(loose)));
+    picture.show(ShockPicture.of(now.of(), width, selected), theme);
   }
 
   private static Optional<Id> worst(Matrix matrix, Predicate<Pair> of) {
