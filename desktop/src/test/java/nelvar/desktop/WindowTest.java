@@ -81,7 +81,7 @@ class WindowTest {
     driver.willPick(file);
     driver.press(KeyCode.CONTROL, KeyCode.S);
     assertThat(file).isNotEmptyFile();
-    assertThat(driver.words("#saved-state")).endsWith(", saved");
+    driver.await("the file", () -> driver.words("#saved-state").endsWith(", saved"));
     var saved = session().project();
     driver.press(KeyCode.CONTROL, KeyCode.O);
     driver.await(

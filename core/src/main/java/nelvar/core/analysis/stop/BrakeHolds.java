@@ -3,6 +3,7 @@ package nelvar.core.analysis.stop;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
@@ -85,8 +86,8 @@ public final class BrakeHolds implements Rule {
     if (Motions.brakeAssumed(axis, study))
       w.assumed(
           "brake",
-          brakes.getFirst().designation().text(),
-          "it serves no axis, and there is no other for the only one that hangs");
+          brakes.stream().map(b -> b.designation().text()).collect(Collectors.joining(", ")),
+          "of no axis, and there is no other for the only one that hangs");
     var open = new ArrayList<Pressed>();
     for (var one : Pressed.all(study)) {
       if (!one.takes(motor, study)) continue;

@@ -104,7 +104,7 @@ final class Motions {
                 device.serves().isPresent()
                     && device.serves().equals(axis.function().map(MachineFunction::id)))
             .toList();
-    if (!own.isEmpty() || all.size() != 1) return own;
+    if (!own.isEmpty() || all.stream().map(Device::serves).distinct().count() != 1) return own;
     var hanging =
         MotionAxes.of(study).stream().filter(other -> other.mechanics().vertical()).toList();
     return hanging.size() == 1 && hanging.contains(axis) ? all : List.of();

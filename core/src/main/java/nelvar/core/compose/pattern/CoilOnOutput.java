@@ -57,9 +57,11 @@ final class CoilOnOutput implements Pattern {
               .withSuppression(brake ? Suppression.ZENER : Suppression.DIODE);
       sketch.change(coil);
       var fed =
-          composer
-              .io()
-              .output(volts, watts / volts, true, Optional.of(function.id()), wish.purpose(n));
+          brake
+              ? composer.brake(volts, watts / volts, function.id(), wish.purpose(n))
+              : composer
+                  .io()
+                  .output(volts, watts / volts, true, Optional.of(function.id()), wish.purpose(n));
       TwoWires.join(coil, "1", "2", fed, composer);
     }
     composer.because(

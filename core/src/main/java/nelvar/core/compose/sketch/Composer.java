@@ -158,6 +158,14 @@ public final class Composer {
     return io;
   }
 
+  /// + for a brake: over a relay that a program closes, and before it over contacts of the stop, so
+  ///   that it closes as soon as these open.
+  public Rails.Fed brake(double volts, double amperes, Id serves, String what) {
+    return stop.breaks(volts, amperes)
+        ? stop.brake(io.contact(Optional.of(serves), what), volts, amperes)
+        : io.output(volts, amperes, true, Optional.of(serves), what);
+  }
+
   /// Terminals in the cabinet for something that is not named: + and 0 V.
   public void land(String what, Id function, Rails.Fed fed) {
     var part =

@@ -3,15 +3,21 @@ package nelvar.core.compose.sketch;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
+import nelvar.core.catalogue.ContactRating;
 import nelvar.core.catalogue.Contactor;
 import nelvar.core.catalogue.ControlSwitch;
+import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.SafetyRelay;
 import nelvar.core.model.Device;
 import nelvar.core.model.Place;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.units.Voltage;
 
 /// The stop: every button and guard with two contacts, one in each channel of a safety relay; two
-/// contactors one behind the other; a reset that sees both of them released.
+/// contactors one behind the other; a reset that sees both of them released. Brakes get their volts
+/// over a contact of each, from a supply that stays live: behind the contactors they would open as
+/// late as its capacitors are empty.
 ///
 /// Two channels are the industrial default. The draft claims no performance level: what a fault
 /// does to it is asked of the network later.
@@ -24,6 +30,7 @@ public final class StopChain {
   private final Strip strip;
   private Optional<TerminalRef> told = Optional.empty();
   private final List<Device> buttons = new ArrayList<>();
+  private final List<Brake> brakes = new ArrayList<>();
 
   private final Optional<Existing> existing;
 
@@ -47,24 +54,83 @@ public final class StopChain {
     if (existing.isEmpty() && !buttons.isEmpty() && !io.nothing()) told = Optional.of(io.input());
   }
 
+  /// A brake, and the dry contact that a program closes for it.
+  private record Brake(Io.Contact contact, TerminalRef zero, double volts, double amperes) {}
+
+  /// Whether a brake can hang on contacts of the chain: they are fed with one voltage, and break so
+  /// much into coils.
+  boolean breaks(double volts, double amperes) {
+    var sum = amperes + brakes.stream().mapToDouble(Brake::amperes).sum();
+    return existing.isEmpty()
+        && mains.stops()
+        && brakes.stream().allMatch(brake -> brake.volts() == volts)
+        && Stream.of(contact(part(), "33"), contact(contactor(), "13"))
+            .allMatch(rating ->
+                rating
+                    .direct(new Voltage(volts))
+                    .filter(most -> sum <= most.dc13().amperes())
+                    .isPresent());
+  }
+
+  private static ContactRating contact(Part part, String mark) {
+    return part.links().stream()
+        .filter(link -> link.a().equals(mark))
+        .flatMap(link -> part.statedRating(link).or(() -> part.usualRating(link)).stream())
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private Contactor contactor() {
+    return sketch.cheapest(Contactor.class, c -> c.poles() == 3 && Mains.coil24(c)).orElseThrow();
+  }
+
+  /// Where the brake gets its volts.
+  Rails.Fed brake(Io.Contact contact, double volts, double amperes) {
+    var zero = sketch.promise();
+    brakes.add(new Brake(contact, zero, volts, amperes));
+    return new Rails.Fed(contact.b(), zero);
+  }
+
+  /// From + that stays, over the safety relay and a contactor that the reset sees, to the program's
+  /// contact of each brake.
+  private void brakes(Device relay, Device contactor) {
+    var sum = brakes.stream().mapToDouble(Brake::amperes).sum();
+    var fed = rails.feed(brakes.getFirst().volts(), sum, false, "safety", sum > 1);
+    sketch.wire(fed.plus(), sketch.at(relay, "33"), Ink.CONTROL);
+    sketch.wire(sketch.at(relay, "34"), sketch.at(contactor, "13"), Ink.CONTROL);
+    var from = sketch.at(contactor, "14");
+    for (var brake : brakes) {
+      sketch.wire(from, brake.contact().a(), Ink.CONTROL);
+      from = brake.contact().a();
+      sketch.keep(brake.zero(), rails.zero(fed));
+    }
+  }
+
+  private SafetyRelay part() {
+    return sketch.cheapest(SafetyRelay.class, _ -> true).orElseThrow();
+  }
+
   void settle() {
     if (buttons.isEmpty()) return;
     if (existing.isPresent()) {
       insert(existing.get());
       return;
     }
-    var part = sketch.cheapest(SafetyRelay.class, _ -> true).orElseThrow();
+    var part = part();
     var relay = sketch.add(part, "safety relay", Place.PANEL, Optional.empty());
     var fed = rails.feed(LOGIC, part.current().amperes(), false, "safety", false);
     sketch.wire(fed.plus(), sketch.at(relay, "A1"), Ink.CONTROL);
     sketch.wire(sketch.at(relay, "A2"), fed.zero(), Ink.CONTROL);
     channels(relay);
+    var contactors = mains.contactors();
+    if (!brakes.isEmpty()) brakes(relay, contactors.getFirst());
     told.ifPresent(input -> {
       var plus = rails.feed(LOGIC, INPUT, false, "safety", false);
-      sketch.wire(plus.plus(), sketch.at(relay, "33"), Ink.CONTROL);
-      sketch.wire(sketch.at(relay, "34"), input, Ink.SIGNAL);
+      var by = brakes.isEmpty() ? relay : contactors.getLast();
+      var marks = brakes.isEmpty() ? List.of("33", "34") : List.of("13", "14");
+      sketch.wire(plus.plus(), sketch.at(by, marks.getFirst()), Ink.CONTROL);
+      sketch.wire(sketch.at(by, marks.getLast()), input, Ink.SIGNAL);
     });
-    var contactors = mains.contactors();
     reset(relay, contactors);
     var output = 1;
     for (var contactor : contactors) {
