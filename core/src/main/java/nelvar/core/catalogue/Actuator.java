@@ -14,6 +14,9 @@ public sealed interface Actuator {
   /// The name of what tells that a drive is fed and has no fault.
   String READY = "ready";
 
+  /// The name of what lets a drive give torque.
+  String TORQUE = "torque";
+
   /// Named as the builder would say it: `pressed`, `coil`, `Q1`.
   String name();
 
@@ -40,10 +43,21 @@ public sealed interface Actuator {
       implements Actuator {}
 
   /// On while all `needed` hold; where there is a `reset`, only once it has held too.
-  record Watch(String name, List<Reading> needed, Optional<Reading> reset, Duration operates)
+  ///
+  /// @param lingers stays on so much longer where they no longer hold
+  record Watch(
+      String name,
+      List<Reading> needed,
+      Optional<Reading> reset,
+      Duration operates,
+      Optional<Duration> lingers)
       implements Actuator {
     public Watch {
       needed = List.copyOf(needed);
+    }
+
+    public Watch(String name, List<Reading> needed, Optional<Reading> reset, Duration operates) {
+      this(name, needed, reset, operates, Optional.empty());
     }
   }
 

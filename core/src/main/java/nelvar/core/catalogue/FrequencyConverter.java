@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import nelvar.core.catalogue.Terminal.Role;
 import nelvar.core.standards.FuseClass;
 import nelvar.core.units.Capacitance;
@@ -197,6 +198,7 @@ public record FrequencyConverter(
     if (hasRunInput())
       all.add(new Element.PullUp("COM", "RUN", new Voltage(24), new Resistance(4700)));
     var peak = new Voltage(Math.sqrt(2) * input.greatest().volts());
+    all.addAll(DriveControls.torqueElements(controls));
     busCapacitance.ifPresent(
         bus -> all.add(new Element.Store(Optional.empty(), bus, peak, bleeder)));
     return all;
@@ -233,6 +235,7 @@ public record FrequencyConverter(
     all.add(new Actuator.Watch(Actuator.READY, List.of(fed), Optional.empty(), new Duration(0.1)));
     if (works().contact() == DriveMode.Tells.FAULT) all.add(new Actuator.Hand(FAULT, false));
     runs().ifPresent(all::add);
+    DriveControls.torque(controls).ifPresent(all::add);
     return all;
   }
 
@@ -265,9 +268,15 @@ public record FrequencyConverter(
   }
 
   @Override
+  public Optional<String> torqueInput() {
+    return DriveControls.torque(controls).map(Actuator::name);
+  }
+
+  @Override
   public List<String> outputNeeds() {
-    return java.util.stream.Stream.concat(
-            java.util.stream.Stream.of(Actuator.READY), runs().map(Actuator::name).stream())
+    return Stream.of(
+            Stream.of(Actuator.READY), runs().map(Actuator::name).stream(), torqueInput().stream())
+        .flatMap(names -> names)
         .toList();
   }
 }

@@ -314,6 +314,12 @@ public sealed interface Part
     return List.of();
   }
 
+  /// The actuator without which a drive gives no torque whatever it is told (IEC 61800-5-2, safe
+  /// torque off); empty where it has no such input.
+  default Optional<String> torqueInput() {
+    return Optional.empty();
+  }
+
   /// The actuators that must be on for its outputs to give; none where they give by themselves.
   default List<String> outputNeeds() {
     return List.of();

@@ -10,7 +10,7 @@ import nelvar.core.units.Resistance;
 import nelvar.core.units.VoltageRange;
 
 /// Safety relay: supply A1/A2, channels S11–S12 and S21–S22, reset S33–S34, outputs 13/14, 23/24,
-/// 33/34.
+/// 33/34; one with delayed outputs has 37/38 and 47/48 besides, which open `late` after the others.
 public record SafetyRelay(
     String id,
     String name,
@@ -18,9 +18,11 @@ public record SafetyRelay(
     VoltageRange input,
     Current current,
     Current rating,
+    Optional<Duration> late,
     Optional<ContactRating> contacts)
     implements Part {
   private static final String RELEASED = "released";
+  private static final String LATE = "released late";
   private static final Resistance INPUT = new Resistance(2400);
 
   /// Share of its supply a channel must see, common practice.
@@ -35,15 +37,25 @@ public record SafetyRelay(
       all.add(Terminal.required(mark, Role.SIGNAL));
     for (var mark : List.of("13", "14", "23", "24", "33", "34"))
       all.add(Terminal.optional(mark, Role.CONTACT));
+    if (late.isPresent())
+      for (var mark : List.of("37", "38", "47", "48"))
+        all.add(Terminal.optional(mark, Role.CONTACT));
     return all;
   }
 
   @Override
   public List<Link> links() {
-    return List.of(
-        Link.contact("13", "14", RELEASED),
-        Link.contact("23", "24", RELEASED),
-        Link.contact("33", "34", RELEASED));
+    var all =
+        new ArrayList<Link>(
+            List.of(
+                Link.contact("13", "14", RELEASED),
+                Link.contact("23", "24", RELEASED),
+                Link.contact("33", "34", RELEASED)));
+    if (late.isPresent()) {
+      all.add(Link.contact("37", "38", LATE));
+      all.add(Link.contact("47", "48", LATE));
+    }
+    return all;
   }
 
   @Override
@@ -75,15 +87,21 @@ public record SafetyRelay(
 
   @Override
   public List<Actuator> actuators() {
+    var all = new ArrayList<Actuator>(List.of(watch(RELEASED, Optional.empty())));
+    if (late.isPresent()) all.add(watch(LATE, late));
+    return all;
+  }
+
+  private Actuator watch(String name, Optional<Duration> lingers) {
     var level = input.least().volts() * CHANNEL;
-    return List.of(
-        new Actuator.Watch(
-            RELEASED,
-            List.of(
-                Actuator.Reading.above("A1", "A2", input.least().volts() * 0.85),
-                Actuator.Reading.above("S12", "A2", level),
-                Actuator.Reading.above("S22", "A2", level)),
-            Optional.of(Actuator.Reading.above("S34", "A2", level)),
-            new Duration(0.02)));
+    return new Actuator.Watch(
+        name,
+        List.of(
+            Actuator.Reading.above("A1", "A2", input.least().volts() * 0.85),
+            Actuator.Reading.above("S12", "A2", level),
+            Actuator.Reading.above("S22", "A2", level)),
+        Optional.of(Actuator.Reading.above("S34", "A2", level)),
+        new Duration(0.02),
+        lingers);
   }
 }

@@ -98,7 +98,7 @@ public final class Soundness {
         terminal(magnet.a());
         terminal(magnet.b());
       }
-      case Actuator.Watch(_, var needed, var reset, _) -> {
+      case Actuator.Watch(_, var needed, var reset, _, _) -> {
         needed.forEach(reading -> terminal(reading.terminal()));
         reset.ifPresent(reading -> terminal(reading.terminal()));
       }

@@ -329,6 +329,46 @@ public record School(
           "mesh",
           Optional.empty());
 
+  public static final School STOP_CHAIN =
+      new School(
+          "stop-chain",
+          "What a stop acts on",
+          List.of(
+              new Option(
+                  "two-channel",
+                  "stop over a safety relay and two contactors",
+                  "Industrial practice and ISO 13849-1: no single fault keeps the machine running, and the reset tells of one."),
+              new Option(
+                  "contactor",
+                  "stop over one contactor that holds itself",
+                  "Workshop practice: few parts, and a mains that comes back starts nothing. If it welds, nothing stops, and nothing tells."),
+              new Option(
+                  "torque-off",
+                  "stop by torque inputs of drives, contactors for the rest",
+                  "Makers of drives and IEC 61800-5-2: no contacts that wear, and the drive is ready at once. It stays live: that is no isolation."),
+              new Option(
+                  "output",
+                  "stop only by an output of the controller",
+                  "Hobby practice, and cheap: no emergency stop. If the program hangs, nothing stops.")),
+          "two-channel",
+          Optional.empty());
+
+  public static final School STOP_CATEGORY =
+      new School(
+          "stop-category",
+          "How a stop takes power",
+          List.of(
+              new Option(
+                  "zero",
+                  "stop of category 0, power goes at once",
+                  "IEC 60204-1: nothing in between can fail. What turns coasts, what hangs needs a brake that closes in time."),
+              new Option(
+                  "one",
+                  "stop of category 1, drives slow down and then power goes",
+                  "IEC 60204-1: stands sooner where the drive still brakes; the power goes 1 s later whatever the drive does. Category 2 keeps power on: a program may stop so, an emergency stop may not.")),
+          "zero",
+          Optional.empty());
+
   /// In the order they are shown.
   public static final List<School> ALL =
       List.of(
@@ -341,6 +381,8 @@ public record School(
           DUCT_FILL,
           WIRE_COLOURS,
           WIRE_NUMBERS,
+          STOP_CHAIN,
+          STOP_CATEGORY,
           SHIELD_ENDS,
           EARTHING_SYSTEM,
           CONTINUOUS_LOAD,

@@ -218,7 +218,7 @@ public final class Rehearsal {
   /// A drive that has lost its feed is ready for as long as its capacitors carry it.
   private double ends(Device device, Actuator.Watch watch, Live live) {
     if (pace == Pace.USUAL || !watch.name().equals(Actuator.READY))
-      return watch.operates().seconds();
+      return watch.lingers().orElse(watch.operates()).seconds();
     return RideThrough.of(device, moments.getFirst().live(), live)
         .map(ride -> pace == Pace.QUICK ? ride.least() : ride.most())
         .orElse(watch.operates())

@@ -49,7 +49,7 @@ final class Wish {
         var volts = size(set, magnet.a(), magnet.b(), circuitry, solution);
         yield volts >= magnet.pickUp().volts() || (on && volts >= magnet.dropOut().volts());
       }
-      case Actuator.Watch(_, var needed, var reset, _) ->
+      case Actuator.Watch(_, var needed, var reset, _, _) ->
           alive(set, circuitry, solution)
               && needed.stream().allMatch(reading -> holds(set, reading, circuitry, solution))
               && (on || reset.isEmpty() || holds(set, reset.get(), circuitry, solution));

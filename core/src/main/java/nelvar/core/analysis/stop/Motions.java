@@ -1,8 +1,10 @@
 package nelvar.core.analysis.stop;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.motion.AxisForces;
 import nelvar.core.analysis.motion.DrivenMotor;
@@ -16,6 +18,7 @@ import nelvar.core.catalogue.Part;
 import nelvar.core.formula.Stopping;
 import nelvar.core.model.Device;
 import nelvar.core.model.MachineFunction;
+import nelvar.core.network.ActuatorRef;
 import nelvar.core.network.LetsGo;
 import nelvar.core.trail.Trail;
 import nelvar.core.trail.Working;
@@ -293,7 +296,8 @@ final class Motions {
             w,
             dry);
       }
-      torqueEnds = feedGone.get();
+      // Not before the ramp was asked for.
+      torqueEnds = Collections.max(List.of(feedGone.get(), dry.latest()));
       phases.add(new Phase(State.RAMPING, dry.latest(), Optional.of(torqueEnds)));
     }
     if (coasts.isEmpty()) {
@@ -350,11 +354,18 @@ final class Motions {
     return driven.quantity(Role.RAMP_DOWN, Kind.DURATION);
   }
 
+  /// When a drive can give no torque any more: without its feed, or its torque input.
   private Optional<Duration> feedGone(Device drive) {
-    return rehearsal.of(drive).stream()
-        .flatMap(f -> f.dry().stream())
-        .map(d -> d.soonest())
-        .findFirst();
+    var fed =
+        rehearsal.of(drive).stream().flatMap(f -> f.dry().stream()).map(d -> d.soonest()).limit(1);
+    var input =
+        study
+            .part(drive)
+            .flatMap(Part::torqueInput)
+            .map(name -> new ActuatorRef(drive.id(), name))
+            .filter(ref -> rehearsal.quick().moments().getFirst().live().on(ref))
+            .flatMap(ref -> StopRehearsal.offSince(ref, rehearsal.quick()));
+    return Stream.concat(fed, input.stream()).min(Duration::compareTo);
   }
 
   private static Course course(

@@ -4,7 +4,9 @@ import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.ControlSwitch;
+import nelvar.core.catalogue.Part;
 import nelvar.core.model.Device;
+import nelvar.core.network.ActuatorRef;
 import nelvar.core.network.Conditions;
 import nelvar.core.network.Live;
 import nelvar.core.network.WhatIf;
@@ -60,6 +62,16 @@ record Pressed(Device button, Live pressed, Live letGo) {
   /// them.
   boolean takes(Device device, Study study) {
     return changed(device, study, pressed, false);
+  }
+
+  /// Whether it takes the torque input of a drive, which had its volts.
+  boolean torqueOff(Device drive, Study study) {
+    return study
+        .part(drive)
+        .flatMap(Part::torqueInput)
+        .map(name -> new ActuatorRef(drive.id(), name))
+        .filter(ref -> study.asDesigned().on(ref) && !pressed.on(ref))
+        .isPresent();
   }
 
   /// What it takes and what has its volts again when it is let go.

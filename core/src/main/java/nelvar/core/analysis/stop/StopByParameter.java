@@ -15,8 +15,8 @@ import nelvar.core.trail.Working;
 /// changed for a new one, makes another machine of it.
 ///
 /// Solved with each stop pressed: a drive that keeps its feed and only loses its run command is
-/// stopped by a parameter. IEC 61800-5-2 has torque-off inputs for this, which no parameter
-/// changes; generic frequency converters have none.
+/// stopped by a parameter, unless it loses its torque input too: that no parameter changes (IEC
+/// 61800-5-2).
 public final class StopByParameter implements Rule {
   private static final Reason BY_PARAMETER = Reason.of("A stop that hangs on a parameter");
 
@@ -49,10 +49,13 @@ public final class StopByParameter implements Rule {
     for (var one : Pressed.all(study)) {
       if (!one.takes(motor, study)) continue;
       any = true;
-      var fed = !one.takes(driven.drive(), study);
+      var torqueOff = one.torqueOff(driven.drive(), study);
+      var fed = !torqueOff && !one.takes(driven.drive(), study);
       w.given(
           one.button().designation().text(),
-          fed ? "its drive keeps its feed" : "its drive loses its feed",
+          torqueOff
+              ? "its drive loses its torque input"
+              : fed ? "its drive keeps its feed" : "its drive loses its feed",
           "solved with it pressed");
       if (fed) told.add(one.button().designation().text());
     }

@@ -5,11 +5,13 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.catalogue.Actuator;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
+import nelvar.core.model.School;
 import nelvar.core.network.ActuatorRef;
 import nelvar.core.network.Conditions;
 import nelvar.core.network.Live;
@@ -65,14 +67,19 @@ public final class StopReadOnly implements Rule {
         "loads without volts",
         dry.isEmpty() ? "none" : String.join(", ", dry),
         pressed.solution().balance());
+    Schools.name(w, study, School.STOP_CHAIN, School.STOP_CATEGORY);
     var trail = w.explain(device.id()).trail();
     if (!coils.isEmpty() || !dry.isEmpty()) return new Verdict.Pass(device.id(), trail);
+    // What the Brief asks for is called what it is, and stays a warning.
+    var chosen = study.project().brief().policies().chose(School.STOP_CHAIN, "output");
     return new Verdict.Finding(
         device.id(),
-        Severity.ERROR,
+        chosen ? Severity.WARNING : Severity.ERROR,
         A_STOP_THAT_ONLY_A_PROGRAM_READS,
-        "Pressing %s takes no volts from anything: all that happens is what a program makes of it. When the controller hangs, nothing stops. Let a contact of it break the coils or the enabling of the drives, or a safety relay."
-            .formatted(device.designation()),
+        "Pressing %s takes no volts from anything: all that happens is what a program makes of it. When the controller hangs, nothing stops. Let a contact of it break the coils or the enabling of the drives, or a safety relay.%s"
+            .formatted(
+                device.designation(),
+                chosen ? " The Brief asks for no more: it is no emergency stop." : ""),
         trail,
         List.of());
   }

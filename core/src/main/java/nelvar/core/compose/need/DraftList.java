@@ -1,8 +1,10 @@
 package nelvar.core.compose.need;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -12,6 +14,7 @@ import nelvar.core.model.Id;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.MachinePlace;
 import nelvar.core.model.Project;
+import nelvar.core.model.School;
 import nelvar.core.model.edit.FunctionEdits;
 import nelvar.core.model.edit.NextName;
 import nelvar.core.sample.NewProject;
@@ -32,6 +35,8 @@ import nelvar.core.units.Temperature;
 /// machine tile polisher
 /// mains 3x400 V 50 Hz TN-S
 /// school metric            (or: north american)
+/// stop by contactor        (or: safety relay, torque inputs, output of the controller)
+/// stop category 1          (or: 0)
 /// ambient 40 °C
 /// upstream 16 A
 /// place gantry 8 m         (as far as its cables go; 5 m where nothing is said)
@@ -42,7 +47,7 @@ import nelvar.core.units.Temperature;
 public final class DraftList {
   private static final Pattern SETTING =
       Pattern.compile(
-          "(machine|place|mains|school|ambient|upstream|impedance|short[ -]circuit)\\s+(.+)",
+          "(machine|place|mains|school|stop by|stop category|ambient|upstream|impedance|short[ -]circuit)\\s+(.+)",
           Pattern.CASE_INSENSITIVE);
   private static final Pattern HERTZ =
       Pattern.compile("([0-9]+(?:[.,][0-9]+)?)\\s*Hz", Pattern.CASE_INSENSITIVE);
@@ -73,6 +78,7 @@ public final class DraftList {
   private Optional<Current> upstream = Optional.empty();
   private Optional<Resistance> impedance = Optional.empty();
   private Optional<Current> shortCircuit = Optional.empty();
+  private final Map<School, String> answers = new LinkedHashMap<>();
 
   private record Line(int number, String text, Need need) {}
 
@@ -132,6 +138,16 @@ public final class DraftList {
       case "place" -> place(value);
       case "mains" -> mains(value);
       case "school" -> school = Optional.of(school(value));
+      case "stop by" ->
+          answer(
+              School.STOP_CHAIN,
+              value,
+              Map.of(
+                  "safety relay", "two-channel",
+                  "contactor", "contactor",
+                  "torque inputs", "torque-off",
+                  "output of the controller", "output"));
+      case "stop category" -> answer(School.STOP_CATEGORY, value, Map.of("0", "zero", "1", "one"));
       case "ambient" -> ambient = Optional.of(Kind.TEMPERATURE.read(value).orThrow());
       case "upstream" -> upstream = Optional.of(Kind.CURRENT.read(value).orThrow());
       case "impedance" -> impedance = Optional.of(Kind.RESISTANCE.read(value).orThrow());
@@ -166,6 +182,15 @@ public final class DraftList {
       rest = rest.replace(earth.group(), " ");
     }
     mains = Optional.of(MainsVoltage.read(rest.strip()).orThrow());
+  }
+
+  private void answer(School question, String value, Map<String, String> words) {
+    var option = words.get(value.strip().toLowerCase(Locale.ROOT));
+    if (option == null)
+      throw new ImpossibleQuantity(
+          "'%s' is no answer here: write %s"
+              .formatted(value, String.join(", ", words.keySet().stream().sorted().toList())));
+    answers.put(question, option);
   }
 
   private static Brief.Sizing school(String value) {
@@ -250,7 +275,7 @@ public final class DraftList {
         policies(usual.policies(), sizing));
   }
 
-  private static Brief.Policies policies(Brief.Policies usual, Brief.Sizing sizing) {
+  private Brief.Policies policies(Brief.Policies usual, Brief.Sizing sizing) {
     return new Brief.Policies(
         sizing,
         usual.protection(),
@@ -258,7 +283,10 @@ public final class DraftList {
         usual.headroom(),
         usual.drop(),
         sizing == Brief.Sizing.NORTH_AMERICAN ? "USD" : usual.currency(),
-        List.of());
+        answers.entrySet().stream()
+            .filter(answer -> !answer.getKey().usual(sizing).id().equals(answer.getValue()))
+            .map(answer -> new School.Choice(answer.getKey().id(), answer.getValue()))
+            .toList());
   }
 
   private static boolean american(MainsVoltage voltage) {

@@ -102,6 +102,8 @@ final class MotorOnDrive implements Pattern {
                 Comparator.comparing(
                         (Pair p) -> composer.mains().threePhase() && p.drive().phases() != 3)
                     .thenComparing(p -> p.motor().motor().power())
+                    .thenComparing(p ->
+                        composer.stop().wantsTorqueInputs() && p.drive().torqueInput().isEmpty())
                     .thenComparing(
                         p -> p.drive().price().map(price -> price.amount()).orElseThrow())
                     .thenComparing(p -> p.drive().id()))
@@ -136,6 +138,8 @@ final class MotorOnDrive implements Pattern {
     var taken =
         linked.motor().power().watts() / (0.75 * part.efficiency().fraction() * part.powerFactor());
     var mains = composer.mains();
+    var cut = !composer.stop().byTorqueInput(part);
+    if (!cut) composer.stop().torque(drive);
     var protection =
         part.inputDevice().flatMap(FrequencyConverter.InputDevice::fuse).isPresent()
             ? Mains.Protection.SEMICONDUCTOR
@@ -145,7 +149,7 @@ final class MotorOnDrive implements Pattern {
           drive.purpose(),
           mains.ends(drive, "L1", "L2", "L3"),
           taken / (Math.sqrt(3) * mains.between().volts()),
-          true,
+          cut,
           protection);
     else
       mains.feedTwoWire(
@@ -154,7 +158,7 @@ final class MotorOnDrive implements Pattern {
           sketch.at(drive, "N"),
           part.input(),
           taken / mains.twoWire(part.input()).orElseThrow().volts(),
-          true,
+          cut,
           protection);
     mains.earth(sketch.at(drive, "PE"));
     mains.polluted();
@@ -173,7 +177,7 @@ final class MotorOnDrive implements Pattern {
     if (part.terminals().stream().noneMatch(t -> t.name().equals("RUN"))) return;
     var run = composer.io().contact(Optional.of(function.id()), purpose + ", run");
     sketch.wire(run.a(), sketch.at(device, "COM"), Ink.CONTROL);
-    sketch.wire(run.b(), sketch.at(device, "RUN"), Ink.CONTROL);
+    sketch.wire(run.b(), composer.stop().run(sketch.at(device, "RUN")), Ink.CONTROL);
     var speed = composer.io().speak();
     sketch.wire(speed.signal(), sketch.at(device, "AI"), Ink.SIGNAL);
     sketch.wire(speed.zero(), sketch.at(device, "AI0"), Ink.SIGNAL);

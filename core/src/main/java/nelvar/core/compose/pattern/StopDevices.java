@@ -8,11 +8,11 @@ import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Means;
 import nelvar.core.model.Place;
 
-/// Stop buttons and guard switches in both channels of a safety relay.
+/// Stop buttons and guard switches, by the school of the Brief.
 final class StopDevices implements Pattern {
   @Override
   public String title() {
-    return "stop with two channels";
+    return "stop";
   }
 
   @Override
@@ -46,8 +46,7 @@ final class StopDevices implements Pattern {
                       place,
                       Optional.of(function.id())));
     }
-    composer.because(
-        "Stop: two channels, a safety relay and two contactors one behind the other (industrial default). What a fault in it does is not judged yet.");
+    composer.because(composer.stop().reason());
     composer.because(
         "After a stop the program must let go of its outputs: an input tells it of the stop. What it still asks for at the reset would run at once.");
   }

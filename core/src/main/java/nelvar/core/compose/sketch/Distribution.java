@@ -18,7 +18,7 @@ import nelvar.core.model.Suppression;
 import nelvar.core.model.TerminalRef;
 
 /// What carries all of a new machine: inlet, main switch, residual-current device, filter, bars,
-/// and the two contactors of the stop with the bars behind them.
+/// and the contactors of the stop with the bars behind them.
 final class Distribution {
   /// Against fire and indirect contact for a whole machine, A.
   private static final double FIRE = 0.3;
@@ -55,14 +55,18 @@ final class Distribution {
     return earth.next();
   }
 
-  /// The two contactors of the stop, before anything is wired to them.
-  void begin() {
+  /// The contactors of the stop, before anything is wired to them.
+  void begin(int count) {
     var part =
         sketch.cheapest(Contactor.class, c -> c.poles() == 3 && Mains.coil24(c)).orElseThrow();
-    for (var n = 1; n <= 2; n++) {
+    for (var n = 1; n <= count; n++) {
       var device =
           sketch
-              .add(part, "stop, contactor " + n + " of 2", Place.PANEL, Optional.empty())
+              .add(
+                  part,
+                  count == 1 ? "power, contactor" : "stop, contactor " + n + " of " + count,
+                  Place.PANEL,
+                  Optional.empty())
               .withSuppression(Suppression.DIODE)
               .withSpare(Mains.spare(lineCount));
       sketch.change(device);
@@ -191,7 +195,7 @@ final class Distribution {
     return filter.terminals().getFirst().name();
   }
 
-  /// Two contactors one behind the other: one that sticks does not keep the machine running.
+  /// One behind the other: of two one that sticks does not keep the machine running.
   private void cut() {
     var ends = new ArrayList<TerminalRef>();
     for (var line : lines) ends.add(line.next());

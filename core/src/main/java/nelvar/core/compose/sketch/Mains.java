@@ -33,6 +33,7 @@ public final class Mains {
   private final List<TerminalRef> earths = new ArrayList<>();
   private final Distribution distribution;
   private boolean stops;
+  private int contactors;
   private boolean drives;
 
   private final Optional<Existing> existing;
@@ -73,9 +74,10 @@ public final class Mains {
     }
   }
 
-  /// Says that a stop takes power away from what moves.
-  void stop() {
+  /// Says that a stop takes power away from what moves, over so many contactors.
+  void stop(int contactors) {
     stops = true;
+    this.contactors = contactors;
   }
 
   boolean stops() {
@@ -260,7 +262,7 @@ public final class Mains {
 
   /// The two contactors of the stop, before anything is wired to them.
   void begin() {
-    if (stops && existing.isEmpty()) distribution.begin();
+    if (stops && existing.isEmpty()) distribution.begin(contactors);
   }
 
   /// The contactors that the stop lets go.

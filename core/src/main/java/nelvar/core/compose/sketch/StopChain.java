@@ -3,154 +3,130 @@ package nelvar.core.compose.sketch;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
-import nelvar.core.catalogue.ContactRating;
-import nelvar.core.catalogue.Contactor;
-import nelvar.core.catalogue.ControlSwitch;
-import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.SafetyRelay;
 import nelvar.core.model.Device;
-import nelvar.core.model.Place;
+import nelvar.core.model.School;
 import nelvar.core.model.TerminalRef;
-import nelvar.core.units.Voltage;
 
-/// The stop: every button and guard with two contacts, one in each channel of a safety relay; two
-/// contactors one behind the other; a reset that sees both of them released. Brakes get their volts
-/// over a contact of each, from a supply that stays live: behind the contactors they would open as
-/// late as its capacitors are empty.
+/// The stop, by the school of the Brief: over a safety relay and two contactors, torque inputs of
+/// drives besides (`SafetyStop`); over one contactor that holds itself, or by an output of the
+/// controller alone (`ContactorStop`). Where a machine stands, its safety relay takes new buttons.
 ///
-/// Two channels are the industrial default. The draft claims no performance level: what a fault
-/// does to it is asked of the network later.
+/// The draft claims no performance level: what a fault does to it is asked of the network later.
 public final class StopChain {
-  private static final double LOGIC = 24;
-
   private final Sketch sketch;
-  private final Rails rails;
   private final Mains mains;
   private final Strip strip;
-  private Optional<TerminalRef> told = Optional.empty();
-  private final List<Device> buttons = new ArrayList<>();
-  private final List<Brake> brakes = new ArrayList<>();
-
   private final Optional<Existing> existing;
+  private final List<Device> buttons = new ArrayList<>();
+  private final Acting acting;
+
+  /// What buttons act on.
+  interface Acting {
+    /// What the program has to do with the stop, before its pins are settled.
+    void tell(List<Device> buttons, Io io);
+
+    /// Whether a brake can hang on contacts of the chain.
+    boolean breaks(double volts, double amperes);
+
+    /// Where a brake gets its volts, behind the dry contact that a program closes for it.
+    Rails.Fed brake(Io.Contact contact, double volts, double amperes);
+
+    void settle(List<Device> buttons);
+  }
 
   StopChain(Sketch sketch, Rails rails, Mains mains, Strip strip, Optional<Existing> existing) {
     this.existing = existing;
     this.sketch = sketch;
-    this.rails = rails;
     this.mains = mains;
     this.strip = strip;
+    this.acting =
+        school("contactor") || school("output")
+            ? new ContactorStop(sketch, rails, mains, strip, school("output"))
+            : new SafetyStop(sketch, rails, mains, strip, inTwoSteps());
+  }
+
+  private boolean school(String option) {
+    return sketch.brief().policies().chose(School.STOP_CHAIN, option);
+  }
+
+  /// Whether drives slow down before their power goes, category 1.
+  private boolean inTwoSteps() {
+    return sketch.brief().policies().chose(School.STOP_CATEGORY, "one");
+  }
+
+  /// What stands in the draft for whoever takes it.
+  public String reason() {
+    return switch (sketch.brief().policies().answer(School.STOP_CHAIN).id()) {
+      case "contactor" ->
+          "Stop: one contactor that holds itself; a mains that comes back starts nothing. If it welds, nothing stops and nothing tells (by the Brief).";
+      case "output" ->
+          "Stop: only read by the controller, whose output holds the contactor: no emergency stop. If the program hangs, nothing stops (by the Brief).";
+      case "torque-off" ->
+          "Stop: two channels and a safety relay; drives with torque inputs stay fed and give no torque, the rest loses its power over two contactors (by the Brief). A drive that only gives no torque is live: never work on its motor without switching off.";
+      default ->
+          "Stop: two channels, a safety relay and two contactors one behind the other (industrial default). What a fault in it does is not judged yet.";
+    };
+  }
+
+  /// How many contactors take the power.
+  int contactors() {
+    return acting instanceof SafetyStop ? 2 : 1;
   }
 
   /// A stop button or guard switch with two contacts closed at rest.
   public void add(Device button) {
     buttons.add(button);
-    if (existing.isEmpty()) mains.stop();
+    if (existing.isEmpty()) mains.stop(contactors());
   }
 
-  /// The program hears of a stop on an input of its own, where there is a program: after the reset
-  /// nothing may start that it has not asked for anew (IEC 60204-1:2016, 9.2.3.4.2, unchecked).
+  private Optional<SafetyStop> safety() {
+    return existing.isEmpty() && mains.stops() && acting instanceof SafetyStop stop
+        ? Optional.of(stop)
+        : Optional.empty();
+  }
+
+  /// Whether drives with a torque input are to be taken.
+  public boolean wantsTorqueInputs() {
+    return safety().isPresent() && school("torque-off");
+  }
+
+  /// Whether a stop takes the torque of a drive by its torque input, and leaves it its feed.
+  public boolean byTorqueInput(FrequencyConverter drive) {
+    return wantsTorqueInputs() && drive.torqueInput().isPresent();
+  }
+
+  /// A drive whose torque inputs are to hang on the chain.
+  public void torque(Device drive) {
+    safety().orElseThrow().torque(drive);
+  }
+
+  /// Where the run contact of a drive ends: on its run input; behind a contact of the stop where it
+  /// slows down before its power goes.
+  public TerminalRef run(TerminalRef input) {
+    return safety().filter(_ -> inTwoSteps()).map(stop -> stop.run(input)).orElse(input);
+  }
+
   void tell(Io io) {
-    if (existing.isEmpty() && !buttons.isEmpty() && !io.nothing()) told = Optional.of(io.input());
+    if (existing.isEmpty() && !buttons.isEmpty() && (!io.nothing() || school("output")))
+      acting.tell(buttons, io);
   }
 
-  /// A brake, and the dry contact that a program closes for it.
-  private record Brake(Io.Contact contact, TerminalRef zero, double volts, double amperes) {}
-
-  /// Whether a brake can hang on contacts of the chain: they are fed with one voltage, and break so
-  /// much into coils.
+  /// They are fed with one voltage, and contacts break so much into coils.
   boolean breaks(double volts, double amperes) {
-    var sum = amperes + brakes.stream().mapToDouble(Brake::amperes).sum();
-    return existing.isEmpty()
-        && mains.stops()
-        && brakes.stream().allMatch(brake -> brake.volts() == volts)
-        && Stream.of(contact(part(), "33"), contact(contactor(), "13"))
-            .allMatch(rating ->
-                rating
-                    .direct(new Voltage(volts))
-                    .filter(most -> sum <= most.dc13().amperes())
-                    .isPresent());
+    return existing.isEmpty() && mains.stops() && acting.breaks(volts, amperes);
   }
 
-  private static ContactRating contact(Part part, String mark) {
-    return part.links().stream()
-        .filter(link -> link.a().equals(mark))
-        .flatMap(link -> part.statedRating(link).or(() -> part.usualRating(link)).stream())
-        .findFirst()
-        .orElseThrow();
-  }
-
-  private Contactor contactor() {
-    return sketch.cheapest(Contactor.class, c -> c.poles() == 3 && Mains.coil24(c)).orElseThrow();
-  }
-
-  /// Where the brake gets its volts.
   Rails.Fed brake(Io.Contact contact, double volts, double amperes) {
-    var zero = sketch.promise();
-    brakes.add(new Brake(contact, zero, volts, amperes));
-    return new Rails.Fed(contact.b(), zero);
-  }
-
-  /// From + that stays, over the safety relay and a contactor that the reset sees, to the program's
-  /// contact of each brake.
-  private void brakes(Device relay, Device contactor) {
-    var sum = brakes.stream().mapToDouble(Brake::amperes).sum();
-    var fed = rails.feed(brakes.getFirst().volts(), sum, false, "safety", sum > 1);
-    sketch.wire(fed.plus(), sketch.at(relay, "33"), Ink.CONTROL);
-    sketch.wire(sketch.at(relay, "34"), sketch.at(contactor, "13"), Ink.CONTROL);
-    var from = sketch.at(contactor, "14");
-    for (var brake : brakes) {
-      sketch.wire(from, brake.contact().a(), Ink.CONTROL);
-      from = brake.contact().a();
-      sketch.keep(brake.zero(), rails.zero(fed));
-    }
-  }
-
-  private SafetyRelay part() {
-    return sketch.cheapest(SafetyRelay.class, _ -> true).orElseThrow();
+    return acting.brake(contact, volts, amperes);
   }
 
   void settle() {
     if (buttons.isEmpty()) return;
-    if (existing.isPresent()) {
-      insert(existing.get());
-      return;
-    }
-    var part = part();
-    var relay = sketch.add(part, "safety relay", Place.PANEL, Optional.empty());
-    var fed = rails.feed(LOGIC, part.current().amperes(), false, "safety", false);
-    sketch.wire(fed.plus(), sketch.at(relay, "A1"), Ink.CONTROL);
-    sketch.wire(sketch.at(relay, "A2"), fed.zero(), Ink.CONTROL);
-    channels(relay);
-    var contactors = mains.contactors();
-    if (!brakes.isEmpty()) brakes(relay, contactors.getFirst());
-    told.ifPresent(input -> {
-      var plus = rails.feed(LOGIC, INPUT, false, "safety", false);
-      var by = brakes.isEmpty() ? relay : contactors.getLast();
-      var marks = brakes.isEmpty() ? List.of("33", "34") : List.of("13", "14");
-      sketch.wire(plus.plus(), sketch.at(by, marks.getFirst()), Ink.CONTROL);
-      sketch.wire(sketch.at(by, marks.getLast()), input, Ink.SIGNAL);
-    });
-    reset(relay, contactors);
-    var output = 1;
-    for (var contactor : contactors) {
-      var in = sketch.at(relay, output + "3");
-      var out = sketch.at(relay, output + "4");
-      output++;
-      var watts = ((Contactor) sketch.part(contactor.id())).coil().power().watts();
-      // A larger contactor may follow when it is known what it cuts.
-      var coil = rails.feed(LOGIC, Math.max(watts, LARGEST) / LOGIC, false, "safety", false);
-      sketch.wire(coil.plus(), in, Ink.CONTROL);
-      sketch.wire(out, sketch.at(contactor, "A1"), Ink.CONTROL);
-      sketch.wire(sketch.at(contactor, "A2"), coil.zero(), Ink.CONTROL);
-    }
+    if (existing.isPresent()) insert(existing.get());
+    else acting.settle(buttons);
   }
-
-  /// Into an input of a controller, A.
-  private static final double INPUT = 0.007;
-
-  /// The coil of the largest contactor shipped, W.
-  private static final double LARGEST = 9;
 
   /// Between the last button of a chain that stands and its safety relay: the two wires that end
   /// there are led to terminals, and from these through the new buttons.
@@ -165,47 +141,13 @@ public final class StopChain {
     var two = strip.next();
     sketch.move(sketch.at(relay, "S12"), one);
     sketch.move(sketch.at(relay, "S22"), two);
-    channels(relay, one, two);
+    SafetyStop.channels(buttons, relay, one, two, sketch, strip);
   }
 
-  private void channels(Device relay) {
-    channels(relay, sketch.at(relay, "S11"), sketch.at(relay, "S21"));
-  }
-
-  /// Both channels through all buttons; cables meet on terminals in the cabinet.
-  private void channels(Device relay, TerminalRef first, TerminalRef second) {
-    var one = first;
-    var two = second;
-    for (var n = 0; n < buttons.size(); n++) {
-      var button = buttons.get(n);
-      var last = n == buttons.size() - 1;
-      var outOne = last ? sketch.at(relay, "S12") : strip.next();
-      var outTwo = last ? sketch.at(relay, "S22") : strip.next();
-      sketch.join(
-          button,
-          false,
-          List.of(
-              new Sketch.Core(one, sketch.at(button, "11"), Ink.CONTROL),
-              new Sketch.Core(outOne, sketch.at(button, "12"), Ink.CONTROL),
-              new Sketch.Core(two, sketch.at(button, "21"), Ink.CONTROL),
-              new Sketch.Core(outTwo, sketch.at(button, "22"), Ink.CONTROL)));
-      one = outOne;
-      two = outTwo;
-    }
-  }
-
-  private void reset(Device relay, List<Device> contactors) {
-    var part =
-        sketch
-            .cheapest(ControlSwitch.class, s -> s.openContacts() == 1 && s.closedContacts() == 0)
-            .orElseThrow();
-    var button = sketch.add(part, "reset", Place.DOOR, Optional.empty());
-    sketch.wire(sketch.at(relay, "S33"), sketch.at(button, "13"), Ink.CONTROL);
-    TerminalRef from = sketch.at(button, "14");
-    for (var contactor : contactors) {
-      sketch.wire(from, sketch.at(contactor, "21"), Ink.CONTROL);
-      from = sketch.at(contactor, "22");
-    }
-    sketch.wire(from, sketch.at(relay, "S34"), Ink.CONTROL);
+  /// The safety relay of new machines; with delayed outputs where drives slow down first.
+  static SafetyRelay relay(Sketch sketch, boolean late) {
+    return sketch
+        .cheapest(SafetyRelay.class, relay -> relay.late().isPresent() == late)
+        .orElseThrow();
   }
 }

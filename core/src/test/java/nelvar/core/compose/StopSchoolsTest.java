@@ -1,0 +1,173 @@
+package nelvar.core.compose;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.function.Predicate;
+import nelvar.core.Panel;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.stop.Course;
+import nelvar.core.analysis.stop.Courses;
+import nelvar.core.analysis.stop.StartsByItself;
+import nelvar.core.analysis.stop.StartsOnRelease;
+import nelvar.core.analysis.stop.StopByParameter;
+import nelvar.core.analysis.stop.StopReadOnly;
+import nelvar.core.analysis.stop.StopRehearsal;
+import nelvar.core.catalogue.Contactor;
+import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.SafetyRelay;
+import nelvar.core.catalogue.Solenoid;
+import nelvar.core.file.CatalogueFile;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Device;
+import nelvar.core.units.Duration;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/// What each school of a stop draws up, pressed and let go.
+class StopSchoolsTest {
+  private static final Duration MINUTE = new Duration(60);
+
+  private static Study drawn(String mains, String schools, String more) {
+    var list =
+        """
+        machine Felt press
+        %s
+        upstream 16 A
+        impedance 0.5 Ω
+        ambient 35 °C
+        %s
+        =RL1 roller: motor on a drive 0.75 kW
+        =RL2 brush: motor on a drive 0.37 kW
+        =RL3 winder: motor on a drive 0.37 kW
+        =HL1 holding: holding brake 24 V 17 W
+        =VA1 nozzle: valve 24 V
+        =STP1 stop: stop button
+        =STP2 hood: guard
+        =SNS1 start: start button
+        %s
+        """
+            .formatted(mains, schools, more);
+    var drafting = Drafting.of("felt", list, CatalogueFile.standard());
+    assertThat(drafting).as(String.valueOf(drafting)).isInstanceOf(Drafting.Drawn.class);
+    return Panel.study(((Drafting.Drawn) drafting).draft().project());
+  }
+
+  private static List<Device> stops(Study study) {
+    return study.project().devices().stream().filter(d -> StopRehearsal.stops(d, study)).toList();
+  }
+
+  private static long count(Study study, Class<? extends Part> kind) {
+    return study.project().devices().stream()
+        .filter(d -> study.part(d).filter(kind::isInstance).isPresent())
+        .count();
+  }
+
+  private static List<StopRehearsal.Fate> of(
+      StopRehearsal rehearsal, Study study, Predicate<Part> which) {
+    return rehearsal.loads().stream()
+        .filter(f -> f.device().serves().isPresent())
+        .filter(f -> study.part(f.device()).filter(which).isPresent())
+        .toList();
+  }
+
+  private static List<Verdict> judged(Rule rule, Study study) {
+    return rule.check(study).toList();
+  }
+
+  /// Every school but the last: each stop takes the torque of each motor within 3 s, the volts of
+  /// the brake and of the valve; let go, nothing has them again, nor after the mains came back.
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "stop by safety relay",
+        "stop by contactor",
+        "stop by torque inputs",
+        "stop category 1",
+        "stop by torque inputs\nstop category 1"
+      })
+  void eachTakesWhatMoves(String school) {
+    for (var mains : List.of("mains 3x400 V 50 Hz TN-S", "mains 230 V 50 Hz TN-S")) {
+      var study = drawn(mains, school, "");
+      assertThat(stops(study)).hasSize(1);
+      var button = stops(study).getFirst();
+      var rehearsal = StopRehearsal.pressing(button, MINUTE, study);
+      var motors = of(rehearsal, study, Part::motor);
+      assertThat(motors).hasSize(3);
+      for (var fate : motors)
+        assertThat(fate.latest().orElseThrow().seconds())
+            .as(mains + school + fate.device().designation())
+            .isLessThan(3);
+      for (var fate : of(rehearsal, study, part -> part instanceof Solenoid))
+        assertThat(fate.dry()).as(fate.device().designation().text()).isPresent();
+      assertThat(judged(new StopReadOnly(), study)).allMatch(v -> v instanceof Verdict.Pass);
+      assertThat(judged(new StopByParameter(), study)).allMatch(v -> v instanceof Verdict.Pass);
+      assertThat(judged(new StartsOnRelease(), study)).noneMatch(v -> v instanceof Verdict.Finding);
+      assertThat(judged(new StartsByItself(), study)).noneMatch(v -> v instanceof Verdict.Finding);
+    }
+  }
+
+  @Test
+  void oneContactorHoldsItself() {
+    var study = drawn("mains 3x400 V 50 Hz TN-S", "stop by contactor", "");
+    assertThat(count(study, SafetyRelay.class)).isZero();
+    assertThat(count(study, Contactor.class)).isOne();
+  }
+
+  /// The drives keep their feed and lose their torque as soon as the relay has let go: 20 ms, and
+  /// 20 ms of the drive, whatever the contactors do.
+  @Test
+  void torqueInputsLeaveDrivesTheirFeed() {
+    var study = drawn("mains 3x400 V 50 Hz TN-S", "stop by torque inputs", "");
+    var rehearsal = StopRehearsal.pressing(stops(study).getFirst(), MINUTE, study);
+    for (var fate : of(rehearsal, study, part -> part.torqueInput().isPresent()))
+      assertThat(fate.dry()).as(fate.device().designation().text()).isEmpty();
+    assertThat(of(rehearsal, study, part -> part.torqueInput().isPresent())).hasSize(3);
+    for (var fate : of(rehearsal, study, Part::motor))
+      assertThat(fate.latest().orElseThrow().seconds()).isCloseTo(0.04, within(0.001));
+    assertThat(Courses.of(rehearsal, study))
+        .filteredOn(c -> c.kind() == Course.Kind.MOVES)
+        .noneMatch(c -> c.phases().stream().anyMatch(p -> p.state() == Course.State.RAMPING));
+  }
+
+  /// Run inputs open at once, the power goes a second later; a valve keeps its volts until then.
+  @Test
+  void inTwoStepsTheDrivesBrakeFirst() {
+    var study = drawn("mains 3x400 V 50 Hz TN-S", "stop category 1", "");
+    var rehearsal = StopRehearsal.pressing(stops(study).getFirst(), MINUTE, study);
+    for (var fate : of(rehearsal, study, Part::motor))
+      assertThat(fate.latest().orElseThrow().seconds()).isLessThan(0.1);
+    for (var fate : of(rehearsal, study, Part::drives))
+      assertThat(fate.dry().orElseThrow().soonest().seconds()).isBetween(1.0, 1.3);
+    for (var fate : of(rehearsal, study, Part::brakes))
+      assertThat(fate.dry().orElseThrow().soonest().seconds()).isBetween(1.0, 1.3);
+  }
+
+  /// It is drawn up as asked, and called what it is.
+  @Test
+  void anOutputAloneIsNoEmergencyStop() {
+    var study = drawn("mains 3x400 V 50 Hz TN-S", "stop by output of the controller", "");
+    assertThat(judged(new StopReadOnly(), study))
+        .singleElement()
+        .isInstanceOfSatisfying(
+            Verdict.Finding.class,
+            found -> {
+              assertThat(found.severity()).isEqualTo(Severity.WARNING);
+              assertThat(found.text()).contains("no emergency stop");
+            });
+  }
+
+  @Test
+  void anotherWordIsExplained() {
+    assertThat(Drafting.of("x", "stop by goodwill\n4 valves 24 V", CatalogueFile.standard()))
+        .isInstanceOfSatisfying(
+            Drafting.Refused.class,
+            refused ->
+                assertThat(refused.problems().getFirst().why())
+                    .contains("contactor", "safety relay", "torque inputs"));
+  }
+}
