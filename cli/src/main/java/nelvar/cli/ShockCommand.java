@@ -65,6 +65,7 @@ final class ShockCommand implements Callable<Integer> {
   private record All(
       int version,
       String project,
+      boolean secondFault,
       List<Metal> metal,
       List<Leak> leakage,
       Optional<List<Live>> staysLive,
@@ -81,6 +82,7 @@ final class ShockCommand implements Callable<Integer> {
         new All(
             1,
             study.project().name(),
+            Touch.all(study).stream().anyMatch(Touch::second),
             Touch.all(study).stream().map(ShockCommand::metal).toList(),
             study.project().devices().stream()
                 .filter(d -> study.part(d).filter(Part::mainsInlet).isPresent())
@@ -138,7 +140,10 @@ final class ShockCommand implements Callable<Integer> {
 
   private static void print(All all, PrintWriter out) {
     if (all.metal().isEmpty()) out.println("No device of this machine has a protective terminal.");
-    else out.println("Metal, worst first: now / a fault in it / its conductor broken");
+    else
+      out.printf(
+          "Metal, worst first: now / %s / its conductor broken%n",
+          all.secondFault() ? "a second fault, in it and elsewhere (IT)" : "a fault in it");
     for (var m : all.metal())
       out.printf(
           Locale.ROOT,

@@ -15,6 +15,7 @@ import nelvar.core.analysis.stop.StartsOnRelease;
 import nelvar.core.analysis.stop.StopByParameter;
 import nelvar.core.analysis.stop.StopReadOnly;
 import nelvar.core.analysis.stop.StopRehearsal;
+import nelvar.core.analysis.stop.WayBack;
 import nelvar.core.catalogue.Contactor;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.SafetyRelay;
@@ -116,6 +117,8 @@ class StopSchoolsTest {
     var study = drawn("mains 3x400 V 50 Hz TN-S", "stop by contactor", "");
     assertThat(count(study, SafetyRelay.class)).isZero();
     assertThat(count(study, Contactor.class)).isOne();
+    var rehearsal = StopRehearsal.pressing(stops(study).getFirst(), MINUTE, study);
+    assertThat(WayBack.of(rehearsal, study).getFirst()).contains("switch -K", "on again with -S");
   }
 
   /// The drives keep their feed and lose their torque as soon as the relay has let go: 20 ms, and

@@ -40,7 +40,9 @@ public final class ShockPicture {
     var heads =
         List.of(
             "as it is now",
-            "a line against it inside",
+            touches.stream().anyMatch(Touch::second)
+                ? "a second fault (IT)"
+                : "a line against it inside",
             "protective conductor broken",
             "its way to the inlet");
     for (var c = 0; c < heads.size(); c++)

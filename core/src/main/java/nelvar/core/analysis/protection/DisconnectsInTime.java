@@ -227,7 +227,14 @@ public final class DisconnectsInTime implements Rule {
   }
 
   /// Two faults in circuits as long as this one: the loop as if the star point were earthed, twice,
-  /// between two lines or, where the neutral is led along, between line and neutral.
+  /// between two lines or, where the neutral is led along, between line and neutral. What flows in
+  /// an insulated network when a second line meets another body in a circuit as long (IEC
+  /// 60364-4-41:2017, 411.6.4, unchecked).
+  public static Optional<Current> secondFaultCurrent(
+      TerminalRef line, TerminalRef pe, Study study) {
+    return secondFault(line, pe, study).map(Loop::current);
+  }
+
   private static Optional<Loop> secondFault(TerminalRef line, TerminalRef pe, Study study) {
     var brief = study.project().brief();
     var supply = brief.supply();

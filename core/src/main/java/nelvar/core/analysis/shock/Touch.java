@@ -6,13 +6,16 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.protection.DisconnectsInTime;
 import nelvar.core.analysis.protection.FaultCurrents;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Terminal;
+import nelvar.core.model.Brief;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Live;
+import nelvar.core.network.TripTime;
 import nelvar.core.trail.Explained;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Current;
@@ -25,7 +28,9 @@ import nelvar.core.units.Voltage;
 /// `Ut = (RPE + Ze/2) · Ik` while a fault inside lasts: against earth out of reach of the
 /// building's bonding, half of the loop up to the inlet counted as its protective conductor
 /// (assumed); with the protective conductor broken the body stands at the volts inside, over a
-/// fault at once, else over what the device leaks. Bodies of plastic and devices without a
+/// fault at once, else over what the device leaks. In an insulated network (IT) the first fault
+/// opens nothing and lifts next to nothing: there the second one counts, with another body in a
+/// circuit as long, and `Ut = 2 · RPE · I` between the two. Bodies of plastic and devices without a
 /// protective terminal are not in it.
 ///
 /// @param inside the most volts to earth that stand at its terminals while the machine runs; of a
@@ -39,6 +44,7 @@ import nelvar.core.units.Voltage;
 ///   what feeds it limits the current itself
 /// @param opens when that is cut off, at the latest; empty where nothing known cuts it off
 /// @param leaks to earth while it works
+/// @param second whether the fault is the second one of an insulated network
 public record Touch(
     Device device,
     TerminalRef at,
@@ -50,7 +56,8 @@ public record Touch(
     List<Conductor> own,
     Optional<Current> fault,
     Optional<Duration> opens,
-    Current leaks) {
+    Current leaks,
+    boolean second) {
   /// What stands between two fingers harms nobody up to this, alternating (IEC 60364-4-41, 414,
   /// unchecked).
   public static final Voltage HARMLESS = new Voltage(50);
@@ -88,7 +95,14 @@ public record Touch(
 
   /// The body's volts to earth while a fault inside lasts.
   public Optional<Voltage> faultVolts() {
-    if (fault.isEmpty() || way.isEmpty() || upstream.isEmpty()) return Optional.empty();
+    if (fault.isEmpty() || way.isEmpty()) return Optional.empty();
+    // Between two bodies of it, whose lines are √3 of a line to earth apart.
+    if (second)
+      return Optional.of(
+          new Voltage(
+              Math.min(
+                  Math.sqrt(3) * inside.volts(), 2 * way.get().ohms() * fault.get().amperes())));
+    if (upstream.isEmpty()) return Optional.empty();
     var ohms = way.get().ohms() + upstream.get().ohms();
     return Optional.of(new Voltage(Math.min(inside.volts(), ohms * fault.get().amperes())));
   }
@@ -106,7 +120,7 @@ public record Touch(
     if (!joined) return Grade.DEADLY;
     if (faultVolts().filter(u -> u.compareTo(HARMLESS) <= 0).isPresent()) return Grade.HARMLESS;
     // Whether that is soon enough is protection.disconnection's to say.
-    return upstream.isPresent() && opens.filter(t -> t.seconds() <= 5).isPresent()
+    return (second || upstream.isPresent()) && opens.filter(t -> t.seconds() <= 5).isPresent()
         ? Grade.CUT_OFF
         : Grade.UNKNOWN;
   }
@@ -182,6 +196,11 @@ public record Touch(
                     || c.to().equals(pe)
                     || (!part.housing() && c.touches(device.id())))
             .toList();
+    var twice = study.project().brief().supply().earthing() == Brief.Earthing.IT;
+    var flows =
+        twice
+            ? fault.flatMap(f -> DisconnectsInTime.secondFaultCurrent(f.at(), pe, study))
+            : fault.map(FaultCurrents::least);
     return new Touch(
         device,
         pe,
@@ -193,9 +212,20 @@ public record Touch(
             .map(z -> new Resistance(z.magnitude())),
         upstream(study),
         own,
-        fault.map(FaultCurrents::least),
-        fault.flatMap(FaultCurrents::opens),
-        part.leakage());
+        flows,
+        twice
+            ? flows.flatMap(current -> opens(fault.orElseThrow(), current, study))
+            : fault.flatMap(FaultCurrents::opens),
+        part.leakage(),
+        twice);
+  }
+
+  private static Optional<Duration> opens(FaultCurrents fault, Current current, Study study) {
+    return fault
+        .protection()
+        .flatMap(by ->
+            TripTime.latest(
+                by.protection(), current, study.project().brief().policies().magneticBand(true)));
   }
 
   private static Optional<Resistance> upstream(Study study) {
@@ -250,7 +280,8 @@ public record Touch(
                 .collect(java.util.stream.Collectors.joining(", ")),
         joined ? "a way to the inlet" : "no way to the inlet");
     way.ifPresent(r -> w.given("RPE", r, "to the protective terminal of the inlet, wires hot"));
-    upstream.ifPresent(r -> w.assumed("Ze/2", r, "half of the loop up to the inlet"));
+    if (second) w.given("system", "IT: a second fault in a circuit as long", "Brief");
+    else upstream.ifPresent(r -> w.assumed("Ze/2", r, "half of the loop up to the inlet"));
     fault.ifPresent(i -> {
       w.given("Ik", i, "line to body, least, from the solved network");
       way.ifPresent(r ->
@@ -263,7 +294,10 @@ public record Touch(
     opens.ifPresent(t -> w.given("t", t, "its protective device opens at the latest"));
     return w.explain(
         faultVolts()
-            .map(u -> w.result("Ut", "(RPE + Ze/2) · Ik, at most U, against earth out of reach", u))
+            .map(u ->
+                second
+                    ? w.result("Ut", "2 · RPE · Ik, at most √3 · U, between the two bodies", u)
+                    : w.result("Ut", "(RPE + Ze/2) · Ik, at most U, against earth out of reach", u))
             .orElse(new Voltage(joined ? 0 : inside.volts())));
   }
 }

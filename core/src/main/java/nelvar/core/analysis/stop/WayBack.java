@@ -1,6 +1,7 @@
 package nelvar.core.analysis.stop;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
@@ -22,6 +23,7 @@ public final class WayBack {
   public static List<String> of(StopRehearsal rehearsal, Study study) {
     var all = new ArrayList<String>();
     all.addAll(resets(rehearsal, study));
+    all.addAll(held(rehearsal, study));
     all.addAll(restarted(rehearsal, study));
     all.addAll(homing(rehearsal, study));
     return List.copyOf(all);
@@ -46,6 +48,51 @@ public final class WayBack {
     return all;
   }
 
+  /// Contactors that held themselves and have let go: by the button beside their own contact.
+  private static List<String> held(StopRehearsal rehearsal, Study study) {
+    var last = rehearsal.slow().last();
+    var first = rehearsal.slow().moments().getFirst().live();
+    var all = new ArrayList<String>();
+    for (var device : study.project().devices()) {
+      var coil = new ActuatorRef(device.id(), Actuator.COIL);
+      if (!first.on(coil) || last.on(coil)) continue;
+      var buttons = starts(device, study);
+      if (!buttons.isEmpty())
+        all.add(
+            "Let go what was pressed, then switch %s on again with %s."
+                .formatted(device.designation(), names(buttons)));
+    }
+    return all;
+  }
+
+  /// Hands with a contact that closes, both ends of which metal joins to the two ends of a contact
+  /// that the device closes itself.
+  private static List<Device> starts(Device device, Study study) {
+    var cold = StartsByItself.cold(study);
+    return study.part(device).stream()
+        .flatMap(part -> part.links().stream())
+        .filter(link -> link.actuator().filter(Actuator.COIL::equals).isPresent())
+        .filter(link -> !link.closedAtRest())
+        .flatMap(link -> {
+          var in = devices(cold.metal(new TerminalRef(device.id(), link.a())), study);
+          return devices(cold.metal(new TerminalRef(device.id(), link.b())), study).stream()
+              .filter(in::contains);
+        })
+        .filter(button -> springsBack(button, study))
+        .distinct()
+        .toList();
+  }
+
+  private static List<Device> devices(Collection<TerminalRef> ends, Study study) {
+    return ends.stream().flatMap(end -> study.device(end.device()).stream()).distinct().toList();
+  }
+
+  private static boolean springsBack(Device device, Study study) {
+    return study.part(device).stream()
+        .flatMap(p -> p.actuators().stream())
+        .anyMatch(a -> a instanceof Actuator.Hand hand && !hand.onAtRest());
+  }
+
   /// Every button that resets something that watches.
   static List<Device> resetButtons(Study study) {
     var all = new ArrayList<Device>();
@@ -64,10 +111,7 @@ public final class WayBack {
     return StartsByItself.cold(study).metal(terminal).stream()
         .filter(end -> !end.device().equals(device.id()))
         .flatMap(end -> study.device(end.device()).stream())
-        .filter(d ->
-            study.part(d).stream()
-                .flatMap(p -> p.actuators().stream())
-                .anyMatch(a -> a instanceof Actuator.Hand hand && !hand.onAtRest()))
+        .filter(d -> springsBack(d, study))
         .distinct()
         .toList();
   }

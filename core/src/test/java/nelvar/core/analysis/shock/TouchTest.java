@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Optional;
 import nelvar.core.Panel;
+import nelvar.core.compose.Drafting;
+import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.Demo;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Brief;
@@ -130,5 +132,40 @@ class TouchTest {
     var touch = touch(unknown, "T1", "PE");
     assertThat(touch.faultVolts()).isEmpty();
     assertThat(touch.faulty()).isEqualTo(Touch.Grade.UNKNOWN);
+  }
+
+  /// In an insulated network the second fault counts. By hand: at most 0.95 · 230 V (with a
+  /// neutral) over twice 0.5 Ω and two conductors like the protective one; what a small breaker has
+  /// inside lowers that, not below a fifth. `2 · RPE · I` between the two bodies.
+  @Test
+  void inAnInsulatedNetworkTheSecondFaultCounts() {
+    var drawn =
+        (Drafting.Drawn)
+            Drafting.of(
+                "x",
+                """
+                mains 3x400 V 50 Hz IT
+                upstream 16 A
+                impedance 0.5 Ω
+                =PM1 pump: motor on the mains 0.37 kW
+                =HT1 heater: heater 230 V 200 W
+                """,
+                CatalogueFile.standard());
+    var study = Panel.study(drawn.draft().project());
+    var touch =
+        Touch.all(study).stream()
+            .filter(t -> t.device().serves().isPresent() && t.fault().isPresent())
+            .filter(t -> t.device().designation().text().startsWith("-E"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(touch.second()).isTrue();
+    var way = touch.way().orElseThrow().ohms();
+    var current = touch.fault().orElseThrow().amperes();
+    assertThat(touch.faultVolts().orElseThrow().volts())
+        .isCloseTo(2 * way * current, within(1e-9))
+        .isLessThan(50);
+    var most = 0.95 * 230 / (2 * (0.5 + 2 * way));
+    assertThat(current).isBetween(most / 5, most);
+    assertThat(touch.faulty()).isEqualTo(Touch.Grade.HARMLESS);
   }
 }
