@@ -142,6 +142,7 @@ import nelvar.core.analysis.states.ShortInWork;
 import nelvar.core.analysis.states.SupplyAtLimit;
 import nelvar.core.analysis.stop.BrakeHolds;
 import nelvar.core.analysis.stop.GantryTogether;
+import nelvar.core.analysis.stop.GripHolds;
 import nelvar.core.analysis.stop.OpensBehindDrive;
 import nelvar.core.analysis.stop.StartsByItself;
 import nelvar.core.analysis.stop.StartsOnRelease;
@@ -301,6 +302,7 @@ public final class RuleBook {
           new StartsOnRelease(),
           new BrakeHolds(),
           new GantryTogether(),
+          new GripHolds(),
           new OpensBehindDrive(),
           new StopByParameter(),
           new SupplyAtLimit(),

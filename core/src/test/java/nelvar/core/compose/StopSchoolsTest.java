@@ -10,6 +10,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.stop.Course;
 import nelvar.core.analysis.stop.Courses;
+import nelvar.core.analysis.stop.GripHolds;
 import nelvar.core.analysis.stop.StartsByItself;
 import nelvar.core.analysis.stop.StartsOnRelease;
 import nelvar.core.analysis.stop.StopByParameter;
@@ -172,5 +173,43 @@ class StopSchoolsTest {
             refused ->
                 assertThat(refused.problems().getFirst().why())
                     .contains("contactor", "safety relay", "torque inputs"));
+  }
+
+  private static List<Verdict> grips(String saw, String grip) {
+    var drafting =
+        Drafting.of(
+            "saw",
+            """
+            mains 3x400 V 50 Hz TN-S
+            upstream 16 A
+            impedance 0.5 Ω
+            stop by torque inputs
+            =SW1 saw blade: motor on a drive 0.75 kW %s
+            =CL1 %s: valve 24 V
+            =STP1 stop: stop button
+            =SNS1 start: start button
+            """
+                .formatted(saw, grip),
+            CatalogueFile.standard());
+    return judged(new GripHolds(), Panel.study(((Drafting.Drawn) drafting).draft().project()));
+  }
+
+  /// The clamp loses its volts with its supply; the blade without torque runs on for as long as
+  /// somebody timed, or nobody knows how long. One that stands at once is waited for.
+  @Test
+  void theWorkIsHeldUntilTheToolStands() {
+    assertThat(grips("coasts 8 s", "bar clamp"))
+        .singleElement()
+        .isInstanceOfSatisfying(
+            Verdict.Finding.class,
+            f -> assertThat(f.text()).contains("bar clamp", "stands after 8.04 s"));
+    assertThat(grips("", "bar clamp"))
+        .singleElement()
+        .isInstanceOfSatisfying(
+            Verdict.Finding.class, f -> assertThat(f.text()).contains("nobody timed"));
+    assertThat(grips("coasts 0.001 s", "bar clamp"))
+        .singleElement()
+        .isInstanceOf(Verdict.Pass.class);
+    assertThat(grips("coasts 8 s", "oil mist")).isEmpty();
   }
 }

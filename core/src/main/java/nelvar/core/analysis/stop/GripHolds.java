@@ -1,0 +1,141 @@
+package nelvar.core.analysis.stop;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Contained;
+import nelvar.core.analysis.Rule;
+import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.Part;
+import nelvar.core.finding.Reason;
+import nelvar.core.finding.Severity;
+import nelvar.core.finding.Verdict;
+import nelvar.core.model.Device;
+import nelvar.core.trail.Working;
+import nelvar.core.units.Duration;
+
+/// A stop does not let go of the work while a tool still turns.
+///
+/// Clamps, chucks, grippers and vacuum that holds are known by the words of their purpose or
+/// function, tools by theirs. Rehearsed with each stop and guard: a grip that loses its volts
+/// before the tool stands is pointed out, also where nobody timed the tool. Whether a clamp closes
+/// by a spring or a valve stays as it was is not known; where it does, the finding is accepted with
+/// that reason.
+///
+/// Demand: IEC 60204-1:2016, 9.3.1 and ISO 12100:2010, 6.2.11 (work that is held stays held when
+/// energy goes), unchecked.
+public final class GripHolds implements Rule {
+  private static final Reason LETS_GO =
+      Reason.of("What holds the work lets go while the tool turns");
+
+  private static final Pattern GRIPS =
+      Pattern.compile(
+          "clamp|grip|chuck|\\bvice\\b|\\bvise\\b|hold-?down|vacuum.*(table|bed|cup|hold|plate)|(table|bed|cup|hold|plate).*vacuum|magnet.*(hold|plate|chuck)");
+
+  private static final Pattern TURNS =
+      Pattern.compile(
+          "spindle|\\bsaw|\\bmill|cutter|router|drill|grind|lathe|blade|knife|polish|sand(er|ing)|planer");
+
+  /// What coasts is looked at for so long.
+  private static final Duration LOOKED_AT = new Duration(30);
+
+  @Override
+  public String id() {
+    return "stop.grip";
+  }
+
+  @Override
+  public String asks() {
+    return "A stop keeps the work held until the tool stands.";
+  }
+
+  @Override
+  public Stream<Verdict> check(Study study) {
+    var tools = named(TURNS, study).filter(d -> is(d, study, Part::motor)).toList();
+    if (tools.isEmpty()) return Stream.empty();
+    return named(GRIPS, study)
+        .filter(d -> !tools.contains(d) && is(d, study, GripHolds::holds))
+        .flatMap(Contained.one(this, Device::id, grip -> judge(grip, tools, study)));
+  }
+
+  /// A valve, a magnet, a pump: not a brake.
+  private static boolean holds(Part part) {
+    return !part.brakes()
+        && (part.motor()
+            || (part.ownCoil().isPresent() && part.actuators().isEmpty())
+            || part instanceof nelvar.core.catalogue.Appliance);
+  }
+
+  private static boolean is(Device device, Study study, java.util.function.Predicate<Part> what) {
+    return study.part(device).filter(what).isPresent();
+  }
+
+  private static Stream<Device> named(Pattern words, Study study) {
+    return study.project().devices().stream()
+        .filter(device -> words.matcher(says(device, study)).find());
+  }
+
+  private static String says(Device device, Study study) {
+    var function =
+        study.project().functions().stream()
+            .filter(f -> device.serves().filter(f.id()::equals).isPresent())
+            .map(f -> f.name())
+            .findFirst();
+    return (device.purpose() + " " + function.orElse("")).toLowerCase(Locale.ROOT);
+  }
+
+  private static Verdict judge(Device grip, List<Device> tools, Study study) {
+    if (!study.asDesigned().settled())
+      return new Verdict.NotChecked(grip.id(), "no steady state of the machine is found");
+    var w = Working.of("How long " + grip.designation() + " holds");
+    for (var one : Pressed.all(study)) {
+      if (!one.takes(grip, study)) continue;
+      var rehearsal = StopRehearsal.pressing(one.button(), LOOKED_AT, study);
+      var open =
+          rehearsal.of(grip).stream()
+              .flatMap(f -> f.dry().stream())
+              .map(StopRehearsal.Dry::soonest)
+              .findFirst();
+      if (open.isEmpty()) continue;
+      w.given(one.button().designation().text(), open.get(), "it loses its volts, at the soonest");
+      for (var tool : tools) {
+        var course = course(tool, rehearsal, study);
+        if (course.isEmpty()) continue;
+        w.given(tool.designation().text(), course.get().ends(), "rehearsed");
+        if (stands(course.get()).filter(t -> t.compareTo(open.get()) <= 0).isPresent()) continue;
+        return new Verdict.Finding(
+            grip.id(),
+            Severity.WARNING,
+            LETS_GO,
+            "%s takes the volts of %s (%s) after %s, and %s (%s) then still turns: %s. Feed what holds from what stays live, or take a valve that stays as it was; where it holds by a spring, accept this with that reason."
+                .formatted(
+                    one.button().designation(),
+                    grip.designation(),
+                    grip.purpose(),
+                    open.get(),
+                    tool.designation(),
+                    tool.purpose(),
+                    course.get().ends()),
+            w.explain(grip.id()).trail(),
+            List.of());
+      }
+    }
+    return new Verdict.Pass(grip.id(), w.explain(grip.id()).trail());
+  }
+
+  private static Optional<Course> course(Device tool, StopRehearsal rehearsal, Study study) {
+    return Courses.each(rehearsal, study).stream()
+        .filter(c -> c.kind() == Course.Kind.MOVES && c.devices().contains(tool))
+        .findFirst();
+  }
+
+  /// Empty where it never does, or where nobody timed it.
+  private static Optional<Duration> stands(Course course) {
+    var last = course.phases().getLast();
+    return last.state() == Course.State.DEAD || last.state() == Course.State.HELD
+        ? Optional.of(last.from())
+        : Optional.empty();
+  }
+}
