@@ -40,6 +40,7 @@ public final class PlatePicture {
     HEAT("Heat"),
     NOISE("Noise"),
     WIRES("Wires"),
+    STOP("Stop"),
     REACH("Reach");
 
     private final String words;
@@ -74,6 +75,7 @@ public final class PlatePicture {
   private final Optional<Id> selected;
   private final Map<Id, Severity> found;
   private final boolean inside;
+  private final Optional<StopInks> stopped;
   private final List<Shape> shapes = new ArrayList<>();
   private final List<Drawing.Spot> spots = new ArrayList<>();
   private final List<PlateArea> areas = new ArrayList<>();
@@ -86,6 +88,8 @@ public final class PlatePicture {
       Map<Id, Severity> found,
       boolean inside) {
     this.inside = inside;
+    this.stopped =
+        lens == Lens.STOP ? Optional.of(new StopInks(study, selected)) : Optional.empty();
     this.study = study;
     this.cabinet = cabinet;
     this.lens = lens;
@@ -161,6 +165,7 @@ public final class PlatePicture {
       y = Math.max(y, above(free, door, top + high, width - free - MARGIN));
     var bottom = Math.max(plate.toY(Fits.surface(cabinet, Surface.PLATE).height()) + MARGIN, y);
     if (lens == Lens.NOISE) bottom = NoiseInks.legend(shapes, MARGIN, bottom + 6);
+    if (stopped.isPresent()) bottom = stopped.get().legend(shapes, MARGIN, bottom + 6);
     if (!waiting.isEmpty()) bottom = shelf(waiting, bottom + 8, width);
     return new Shown(new Drawing(width, Math.max(bottom + 8, height), shapes, spots), areas);
   }
@@ -363,6 +368,7 @@ public final class PlatePicture {
             Optional.of(fill(body)),
             Optional.of(
                 new Shape.Pen(ink, chosen || !over.isEmpty() ? 1.8 : 0.9, body.later() ? 4 : 0))));
+    stopped.ifPresent(inks -> inks.hatch(body, area, shapes));
     if (lens == Lens.REACH && !body.later()) ReachZones.bolt(body, area, study, shapes);
     if (lens == Lens.WIRES && body.surface() == Surface.PLATE) terminals(body, area);
     words(body, area);
@@ -430,6 +436,7 @@ public final class PlatePicture {
             : watts >= 5 ? Ink.HEAT : watts >= 1 ? Ink.HEAT_LOW : Ink.CARD;
       }
       case NOISE -> NoiseInks.of(body, study);
+      case STOP -> stopped.map(inks -> inks.fill(body)).orElse(Ink.CARD);
     };
   }
 
@@ -491,6 +498,7 @@ public final class PlatePicture {
           Optional.of(
               nelvar.core.units.Significant.digits(Math.round(watts(body) * 10) / 10.0) + " W");
       case NOISE -> NoiseInks.words(body, study);
+      case STOP -> stopped.flatMap(inks -> inks.words(body));
       case WIRES ->
           Optional.of(
               study.at(body.id()).size() + (study.at(body.id()).size() == 1 ? " wire" : " wires"));
