@@ -186,7 +186,8 @@ class WaysTest {
     assertThat(sinking.getFirst().costs()).isLessThan(ways.getFirst().costs());
   }
 
-  /// By hand: four valves of 22.00, four relays of 7.80, four cables of 5.2 m of 2×0.25 mm².
+  /// By hand: four valves of 22.00, four relays of 7.80, four cables of 5.2 m of 2×0.25 mm², and a
+  /// block of 10.40 for 0 V, as that of the draft has no four places left.
   @Test
   void aWaySaysWhatItAddsAndCosts() {
     var way = ways("4 valves 24 V on the gantry", drafted("tile-polisher")).ways().getFirst();
@@ -196,9 +197,10 @@ class WaysTest {
     assertThat(way.title()).contains("relays");
     assertThat(way.costs())
         .isCloseTo(
-            4 * 22 + 4 * 7.8 + 4 * 5.2 * metre, org.assertj.core.api.Assertions.within(0.01));
-    // Each valve: two cores, two wires of its coil, one to its contact.
-    assertThat(way.wires()).isEqualTo(20);
+            4 * 22 + 4 * 7.8 + 4 * 5.2 * metre + 10.4,
+            org.assertj.core.api.Assertions.within(0.01));
+    // Each valve: two cores, two wires of its coil, one to its contact; one to the new block.
+    assertThat(way.wires()).isEqualTo(21);
     assertThat(way.adds().getFirst())
         .isEqualTo("-Y4, -Y5, -Y6, -Y7: Solenoid valve, 24 V DC, 4.8 W");
   }
