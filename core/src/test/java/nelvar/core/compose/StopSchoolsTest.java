@@ -212,4 +212,24 @@ class StopSchoolsTest {
         .isInstanceOf(Verdict.Pass.class);
     assertThat(grips("coasts 8 s", "oil mist")).isEmpty();
   }
+
+  /// A router's socket is dry once the contactors are open; that of the computer stays live, and is
+  /// told of.
+  @Test
+  void socketsAreToldOf() {
+    var study = drawn("mains 3x400 V 50 Hz TN-S", "", "=RT1 router: router 400 W\n=CT1 computer");
+    var rehearsal = StopRehearsal.pressing(stops(study).getFirst(), MINUTE, study);
+    var sockets =
+        Courses.of(rehearsal, study).stream().filter(c -> c.ends().startsWith("sockets")).toList();
+    assertThat(sockets)
+        .anySatisfy(c -> {
+          assertThat(c.what()).contains("router");
+          assertThat(c.ends()).startsWith("sockets dry after 0.");
+          assertThat(c.last()).isEqualTo(Course.State.DEAD);
+        })
+        .anySatisfy(c -> {
+          assertThat(c.what()).contains("computer");
+          assertThat(c.ends()).startsWith("sockets stay live, 2");
+        });
+  }
 }

@@ -59,7 +59,7 @@ public final class Courses {
     if (part.isEmpty()) return Optional.empty();
     var fate = rehearsal.of(device).stream().findFirst();
     if (switches(part.get())) return switching(device, part.get());
-    if (fate.isEmpty()) return Optional.empty();
+    if (fate.isEmpty()) return Outlets.of(device, rehearsal, study);
     if (part.get().motor()) return Optional.of(motions.of(device, fate.get()));
     if (part.get().brakes()) return Optional.of(braking(device, part.get(), fate.get()));
     if (part.get().logic().isPresent())
