@@ -147,8 +147,10 @@ class StopSchoolsTest {
       assertThat(fate.latest().orElseThrow().seconds()).isLessThan(0.1);
     for (var fate : of(rehearsal, study, Part::drives))
       assertThat(fate.dry().orElseThrow().soonest().seconds()).isBetween(1.0, 1.3);
-    for (var fate : of(rehearsal, study, Part::brakes))
+    for (var fate : of(rehearsal, study, Part::brakes)) {
       assertThat(fate.dry().orElseThrow().soonest().seconds()).isBetween(1.0, 1.3);
+      assertThat(fate.latest().orElseThrow().seconds()).isCloseTo(1.0, within(0.03));
+    }
   }
 
   /// It is drawn up as asked, and called what it is.
@@ -231,5 +233,16 @@ class StopSchoolsTest {
           assertThat(c.what()).contains("computer");
           assertThat(c.ends()).startsWith("sockets stay live, 2");
         });
+  }
+
+  @Test
+  void whatCannotSlowDownFirstSaysSo() {
+    var drawn =
+        (Drafting.Drawn)
+            Drafting.of(
+                "x",
+                "stop by contactor\nstop category 1\n=AX1 table: stepper 2 A\n=STP1 stop: stop button",
+                CatalogueFile.standard());
+    assertThat(drawn.draft().reasons()).anyMatch(why -> why.contains("power goes at once"));
   }
 }

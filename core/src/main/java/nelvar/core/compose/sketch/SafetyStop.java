@@ -77,7 +77,7 @@ final class SafetyStop implements StopChain.Acting {
         volts,
         amperes,
         List.of(
-            HangingBrakes.contact(StopChain.relay(sketch, inTwoSteps), "33"),
+            HangingBrakes.contact(StopChain.relay(sketch, inTwoSteps), inTwoSteps ? "47" : "33"),
             HangingBrakes.contact(
                 sketch
                     .cheapest(Contactor.class, c -> c.poles() == 3 && Mains.coil24(c))
@@ -100,10 +100,10 @@ final class SafetyStop implements StopChain.Acting {
     channels(buttons, relay, sketch.at(relay, "S11"), sketch.at(relay, "S21"), sketch, strip);
     var contactors = mains.contactors();
     var contact = new Contacts(relay);
-    // With two steps a brake waits for the power to go; else it closes with the first contact.
-    var atOnce = inTwoSteps ? contact.of(contactors.getLast()) : contact.of("3");
-    var first = contact.of(contactors.getFirst());
-    brakes.settle(inTwoSteps ? List.of(first, atOnce) : List.of(atOnce, first));
+    // With two steps a brake waits for the power to go.
+    brakes.settle(
+        List.of(
+            inTwoSteps ? contact.late("4") : contact.of("3"), contact.of(contactors.getFirst())));
     told.ifPresent(input -> {
       var plus = rails.feed(LOGIC, INPUT, false, "safety", false);
       var by =
@@ -130,11 +130,14 @@ final class SafetyStop implements StopChain.Acting {
       return new Io.Contact(sketch.at(relay, number + "3"), sketch.at(relay, number + "4"));
     }
 
-    /// One that takes power.
+    Io.Contact late(String number) {
+      return new Io.Contact(sketch.at(relay, number + "7"), sketch.at(relay, number + "8"));
+    }
+
+    /// One that takes power; both contactors hang on one where the other delayed one has brakes.
     Io.Contact power(int number) {
       if (!inTwoSteps) return of("" + number);
-      var mark = number == 1 ? "3" : "4";
-      return new Io.Contact(sketch.at(relay, mark + "7"), sketch.at(relay, mark + "8"));
+      return late(number == 1 || !brakes.none() ? "3" : "4");
     }
 
     Io.Contact of(Device contactor) {
@@ -142,19 +145,30 @@ final class SafetyStop implements StopChain.Acting {
     }
   }
 
-  /// Each contactor, and one channel of all torque inputs, on a contact of its own.
+  /// Each contactor, and one channel of all torque inputs, on a contact of its own as far as there
+  /// are so many.
   private void coils(List<Device> contactors, Contacts contacts) {
+    Optional<Rails.Fed> shared = Optional.empty();
     var number = 1;
     for (var contactor : contactors) {
       var contact = contacts.power(number);
+      var together = contact.equals(contacts.power(number % 2 + 1));
       var watts = ((Contactor) sketch.part(contactor.id())).coil().power().watts();
       // A larger contactor may follow when it is known what it cuts.
       var amperes = Math.max(watts, LARGEST) / LOGIC + torque.size() * TORQUE / 2;
-      var coil = rails.feed(LOGIC, amperes, false, "safety", false);
-      sketch.wire(coil.plus(), contact.a(), Ink.CONTROL);
-      sketch.wire(contact.b(), sketch.at(contactor, "A1"), Ink.CONTROL);
-      sketch.wire(sketch.at(contactor, "A2"), coil.zero(), Ink.CONTROL);
-      torque(contact.b(), "STO" + number);
+      var coil = sketch.at(contactor, "A1");
+      if (shared.isEmpty()) {
+        var fed = rails.feed(LOGIC, together ? 2 * amperes : amperes, false, "safety", false);
+        sketch.wire(fed.plus(), contact.a(), Ink.CONTROL);
+        sketch.wire(contact.b(), coil, Ink.CONTROL);
+        sketch.wire(sketch.at(contactor, "A2"), fed.zero(), Ink.CONTROL);
+        if (together) shared = Optional.of(fed);
+        torque(contact.b(), "STO" + number);
+      } else {
+        sketch.wire(sketch.at(contactors.getFirst(), "A1"), coil, Ink.CONTROL);
+        sketch.wire(sketch.at(contactor, "A2"), rails.zero(shared.get()), Ink.CONTROL);
+        torque(coil, "STO" + number);
+      }
       if (number == 1 && !torque.isEmpty()) torque(sketch.at(contactor, "A2"), "STO0");
       number++;
     }

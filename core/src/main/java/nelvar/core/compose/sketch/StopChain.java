@@ -58,6 +58,13 @@ public final class StopChain {
 
   /// What stands in the draft for whoever takes it.
   public String reason() {
+    return inTwoSteps() && !(acting instanceof SafetyStop)
+        ? chain()
+            + " Slowing down first (category 1) takes a safety relay with delayed contacts: here the power goes at once."
+        : chain();
+  }
+
+  private String chain() {
     return switch (sketch.brief().policies().answer(School.STOP_CHAIN).id()) {
       case "contactor" ->
           "Stop: one contactor that holds itself; a mains that comes back starts nothing. If it welds, nothing stops and nothing tells (by the Brief).";
