@@ -104,7 +104,17 @@ final class Driver implements AutoCloseable {
     answer = Optional.of(path);
   }
 
+  private static <T> T here(Callable<T> action) {
+    try {
+      return action.call();
+    } catch (Exception e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
   <T> T on(Callable<T> action) {
+    // Already there: waiting for itself would never end.
+    if (Platform.isFxApplicationThread()) return here(action);
     var task = new FutureTask<>(action);
     Platform.runLater(task);
     try {

@@ -80,8 +80,8 @@ class WindowTest {
     var file = folder.resolve("tf4.nelvar.json");
     driver.willPick(file);
     driver.press(KeyCode.CONTROL, KeyCode.S);
-    assertThat(file).isNotEmptyFile();
     driver.await("the file", () -> driver.words("#saved-state").endsWith(", saved"));
+    assertThat(file).isNotEmptyFile();
     var saved = session().project();
     driver.press(KeyCode.CONTROL, KeyCode.O);
     driver.await(

@@ -245,4 +245,25 @@ class StopSchoolsTest {
                 CatalogueFile.standard());
     assertThat(drawn.draft().reasons()).anyMatch(why -> why.contains("power goes at once"));
   }
+
+  /// 20 W at 48 V are 0.42 A, more than the 0.4 A that a small relay breaks there: a contactor
+  /// switches the brake, behind the stop.
+  @Test
+  void aBrakeThatASmallRelayCannotBreakHasAContactor() {
+    var drafting =
+        Drafting.of(
+            "x",
+            """
+            mains 230 V 50 Hz TN-S
+            upstream 16 A
+            impedance 0.5 Ω
+            =LF1 lift: servo 400 W screw 10 mm vertical 12 kg
+            =BR1 holding: holding brake 48 V 20 W
+            =STP1 stop: stop button
+            """,
+            CatalogueFile.standard());
+    assertThat(drafting).as(String.valueOf(drafting)).isInstanceOf(Drafting.Drawn.class);
+    assertThat(count(Panel.study(((Drafting.Drawn) drafting).draft().project()), Contactor.class))
+        .isEqualTo(3);
+  }
 }

@@ -66,6 +66,23 @@ class ProjectFormatTest {
     assertThat(schema.validate(demo().replace("\"6 mm²\"", "6"), InputFormat.JSON)).isNotEmpty();
   }
 
+  /// Whatever a shipped part says may be said of an own one.
+  @Test
+  void theSchemaKnowsEveryShippedPart() throws Exception {
+    var schema =
+        SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+            .getSchema(
+                Files.readString(Path.of("../docs/format/project-2.schema.json")),
+                InputFormat.JSON);
+    var all = CatalogueFile.standard().of(nelvar.core.catalogue.Part.class).toList();
+    var project = nelvar.core.model.edit.Edits.ownParts("parts", all).apply(NewProject.named("x"));
+    assertThat(
+            schema.validate(
+                new String(ProjectFormat.write(project), StandardCharsets.UTF_8), InputFormat.JSON))
+        .isEmpty();
+    assertThat(all).hasSizeGreaterThan(300);
+  }
+
   /// What a part is as an article stands flat beside its own properties, and comes back.
   @Test
   void anArticleKeepsItsBodyMassAndMounting() throws Exception {

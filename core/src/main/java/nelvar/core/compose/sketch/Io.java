@@ -198,8 +198,24 @@ public final class Io {
       return direct(amperes, starting, behindStop, serves, what);
     var fed = rails.feed(volts, amperes, starting, behindStop, what, amperes > 1);
     return new Rails.Fed(
-        amperes <= RELAY ? relay(fed.plus(), serves, what) : contactor(fed.plus(), serves, what),
+        amperes <= RELAY && breaks(volts, amperes)
+            ? relay(fed.plus(), serves, what)
+            : contactor(fed.plus(), serves, what),
         fed.zero());
+  }
+
+  /// Whether a small relay breaks it into a coil: at 24 V all that a relay is given here, above by
+  /// its rating for direct current.
+  private boolean breaks(double volts, double amperes) {
+    return volts <= LOGIC
+        || HangingBrakes.contact(small(), "11")
+            .direct(new Voltage(volts))
+            .filter(most -> amperes <= most.dc13().amperes())
+            .isPresent();
+  }
+
+  private Relay small() {
+    return sketch.cheapest(Relay.class, r -> r.coil().voltage().volts() == LOGIC).orElseThrow();
   }
 
   private Rails.Fed direct(
@@ -233,7 +249,7 @@ public final class Io {
   }
 
   private Device relayFor(Optional<Id> serves, String what) {
-    var part = sketch.cheapest(Relay.class, r -> r.coil().voltage().volts() == LOGIC).orElseThrow();
+    var part = small();
     var relay = sketch.add(part, what, Place.PANEL, serves).withSuppression(Suppression.DIODE);
     sketch.change(relay);
     coil(relay, part.coil().power().watts(), serves, what);
