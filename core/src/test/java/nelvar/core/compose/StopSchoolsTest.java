@@ -215,6 +215,28 @@ class StopSchoolsTest {
     assertThat(grips("coasts 8 s", "oil mist")).isEmpty();
   }
 
+  /// A router on its plug runs on when it is off, and nobody knows for how long.
+  @Test
+  void aToolOnItsPlugTurnsOnToo() {
+    var drafting =
+        Drafting.of(
+            "router",
+            """
+            mains 120/240 V 60 Hz
+            upstream 20 A
+            impedance 0.4 Ω
+            =SW1 saw blade: router 400 W
+            =CL1 bar clamp: valve 24 V
+            =STP1 stop: stop button
+            """,
+            CatalogueFile.standard());
+    assertThat(judged(new GripHolds(), Panel.study(((Drafting.Drawn) drafting).draft().project())))
+        .singleElement()
+        .isInstanceOfSatisfying(
+            Verdict.Finding.class,
+            f -> assertThat(f.text()).contains("bar clamp", "saw blade", "off after"));
+  }
+
   /// A router's socket is dry once the contactors are open; that of the computer stays live, and is
   /// told of.
   @Test

@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.Appliance;
 import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
@@ -53,11 +54,16 @@ public final class GripHolds implements Rule {
 
   @Override
   public Stream<Verdict> check(Study study) {
-    var tools = named(TURNS, study).filter(d -> is(d, study, Part::motor)).toList();
+    var tools = named(TURNS, study).filter(d -> is(d, study, GripHolds::turns)).toList();
     if (tools.isEmpty()) return Stream.empty();
     return named(GRIPS, study)
         .filter(d -> !tools.contains(d) && is(d, study, GripHolds::holds))
         .flatMap(Contained.one(this, Device::id, grip -> judge(grip, tools, study)));
+  }
+
+  /// A motor, or a ready-made tool on its plug.
+  private static boolean turns(Part part) {
+    return part.motor() || part instanceof Appliance;
   }
 
   /// A valve, a magnet, a pump: not a brake.
@@ -65,7 +71,7 @@ public final class GripHolds implements Rule {
     return !part.brakes()
         && (part.motor()
             || (part.ownCoil().isPresent() && part.actuators().isEmpty())
-            || part instanceof nelvar.core.catalogue.Appliance);
+            || part instanceof Appliance);
   }
 
   private static boolean is(Device device, Study study, java.util.function.Predicate<Part> what) {
@@ -127,12 +133,15 @@ public final class GripHolds implements Rule {
 
   private static Optional<Course> course(Device tool, StopRehearsal rehearsal, Study study) {
     return Courses.each(rehearsal, study).stream()
-        .filter(c -> c.kind() == Course.Kind.MOVES && c.devices().contains(tool))
+        .filter(c -> c.devices().contains(tool))
+        .filter(c -> c.kind() == Course.Kind.MOVES || c.kind() == Course.Kind.ACTS)
         .findFirst();
   }
 
-  /// Empty where it never does, or where nobody timed it.
+  /// Empty where it never does, or where nobody timed it; of a ready-made tool it is only known
+  /// when it is off.
   private static Optional<Duration> stands(Course course) {
+    if (course.kind() != Course.Kind.MOVES) return Optional.empty();
     var last = course.phases().getLast();
     return last.state() == Course.State.DEAD || last.state() == Course.State.HELD
         ? Optional.of(last.from())
