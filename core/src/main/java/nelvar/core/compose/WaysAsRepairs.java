@@ -12,6 +12,7 @@ import nelvar.core.compose.pins.AssignPins;
 import nelvar.core.compose.pins.SwapBoard;
 import nelvar.core.compose.place.Ventilation;
 import nelvar.core.finding.Repair;
+import nelvar.core.finding.Severity;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.Placement;
@@ -20,8 +21,8 @@ import nelvar.core.review.WaysOut;
 
 /// The best way to connect a device, as the way out of a finding that says it is not connected: not
 /// fed, a terminal left open, a stop button that nothing hears; a free pin for a sensor that does
-/// not suit its own, another controller for one that switches the earthed side, a fan for a cabinet
-/// that gets too warm. For one review.
+/// not suit its own, another controller for one that switches the earthed side, a contactor for a
+/// drive that a stop leaves its feed, a fan for a cabinet that gets too warm. For one review.
 public final class WaysAsRepairs implements WaysOut.Proposer {
   private static final Set<String> RULES =
       Set.of("completeness.load-fed", "completeness.unconnected-terminal", "stop.read-only");
@@ -75,6 +76,14 @@ public final class WaysAsRepairs implements WaysOut.Proposer {
       return another(device.get(), review);
     if (device.isPresent() && entry.rule().id().equals("parts.sensor-input"))
       return elsewhere(device.get(), review);
+    if (device.isPresent() && entry.rule().id().equals("stop.parameter"))
+      return PowerContactor.behindStops(device.get(), review.study(), standard).stream().toList();
+    // What a reset starts wants another run command, not another contactor.
+    if (device.isPresent()
+        && entry.rule().id().equals("stop.restart")
+        && entry.finding().filter(f -> f.severity() == Severity.WARNING).isPresent())
+      return PowerContactor.againstRestart(device.get(), review.study(), standard).stream()
+          .toList();
     if (entry.rule().id().equals("thermal.inside"))
       return aired(entry.verdict().subject().thing(), review);
     if (device.isPresent() && entry.rule().id().equals("thermal.part"))

@@ -1,5 +1,6 @@
 package nelvar.core.formula;
 
+import java.util.Optional;
 import nelvar.core.units.Capacitance;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Length;
@@ -54,6 +55,28 @@ public final class Stopping {
   /// `2π · n/60 · J/T`, against a constant torque.
   public static Duration coasts(Measure inertia, Measure speed, Measure torque) {
     return new Duration(2 * Math.PI * speed.value() / 60 * inertia.value() / torque.value());
+  }
+
+  /// `J · 2π · n/60 · (1/tr − 1/tc)`: what a ramp asks for beyond friction, which alone would take
+  /// `tc`.
+  public static Measure slowsDown(
+      Measure inertia, Measure speed, Duration ramp, Optional<Duration> coasts) {
+    var rate = 1 / ramp.seconds() - coasts.map(t -> 1 / t.seconds()).orElse(0.0);
+    return new Measure(
+        Math.max(0, 2 * Math.PI * speed.value() / 60 * inertia.value() * rate),
+        Measure.Unit.TORQUE);
+  }
+
+  /// `1/(T/(J · 2π · n/60) + 1/tc)`: the shortest ramp that asks for no more than a torque.
+  public static Duration slowsIn(
+      Measure inertia, Measure speed, Measure torque, Optional<Duration> coasts) {
+    var own = torque.value() / (2 * Math.PI * speed.value() / 60 * inertia.value());
+    return new Duration(1 / (own + coasts.map(t -> 1 / t.seconds()).orElse(0.0)));
+  }
+
+  /// `P/(2π · n/60)`.
+  public static Measure torque(Power power, Measure speed) {
+    return new Measure(power.watts() / (2 * Math.PI * speed.value() / 60), Measure.Unit.TORQUE);
   }
 
   /// `n/60 · t/2`.

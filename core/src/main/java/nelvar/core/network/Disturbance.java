@@ -82,6 +82,18 @@ public sealed interface Disturbance {
     }
   }
 
+  /// The mains, wherever it enters, at a share of its nominal volts: a dip.
+  record Sag(Percent left) implements Disturbance {
+    /// The most that can be tried, %.
+    public static final int MOST = 130;
+
+    public Sag {
+      if (left.percent() < 0 || left.percent() > MOST)
+        throw new ImpossibleQuantity(
+            "mains stand at 0 to " + MOST + " % of their nominal volts, not " + left);
+    }
+  }
+
   /// A device that does nothing any more: takes and gives nothing, its contacts at rest.
   record Dead(Id device) implements Disturbance {}
 }

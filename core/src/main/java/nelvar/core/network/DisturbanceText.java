@@ -48,6 +48,7 @@ final class DisturbanceText {
       case Disturbance.WrongSetting(var device, var trip) -> label(device) + " set to " + trip;
       case Disturbance.Entered(var device, var how, _) -> label(device) + " " + how;
       case Disturbance.LoadAt(var device, var share) -> label(device) + " at " + share;
+      case Disturbance.Sag(var left) -> "mains at " + left;
       case Disturbance.Dead(var device) -> label(device) + " dead";
     };
   }

@@ -247,6 +247,7 @@ final class Following {
         for (var served : circuitry.served)
           if (served.device().id().equals(device)) share(served, share.fraction(), inputs);
       }
+      case Disturbance.Sag(var left) -> inputs.mains(conditions.mains() * left.fraction());
       case Disturbance.Dead(var device) -> {
         for (var served : circuitry.served)
           if (served.device().id().equals(device)) share(served, 0, inputs);

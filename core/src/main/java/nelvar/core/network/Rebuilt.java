@@ -38,6 +38,7 @@ final class Rebuilt {
                 Disturbance.Loose _,
                 Disturbance.Bridge _,
                 Disturbance.LoadAt _,
+                Disturbance.Sag _,
                 Disturbance.Dead _ ->
                 next;
           };

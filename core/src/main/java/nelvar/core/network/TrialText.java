@@ -18,16 +18,17 @@ import nelvar.core.units.Resistance;
 
 /// Reads what to try as people write it: `S1=pressed`, `K1=off`, `A1.Q3=on`, `F3=open`, `F3.1=open`
 /// (the pole that begins at terminal 1), `A1=dead`, `A1.Q3=frozen-on`, `M1=50 %` (a load takes half
-/// of its rating), `A1.J2=turned`, `A1.J2=shifted`, `A1.J2=J3` (plugs put on the wrong way),
-/// `U2=factory`, `U2=keypad`, `U2=entered 3`, `U2.Run source=keypad` (what a drive keeps), `Q4=2.5
-/// A` (its dial), `T1=psu-24v-5a` (another part), `W12=2 Ω` (a bad end). A device goes by its id or
-/// its designation.
+/// of its rating), `mains=70 %` (a dip), `A1.J2=turned`, `A1.J2=shifted`, `A1.J2=J3` (plugs put on
+/// the wrong way), `U2=factory`, `U2=keypad`, `U2=entered 3`, `U2.Run source=keypad` (what a drive
+/// keeps), `Q4=2.5 A` (its dial), `T1=psu-24v-5a` (another part), `W12=2 Ω` (a bad end). A device
+/// goes by its id or its designation.
 public final class TrialText {
   private static final Set<String> ON = Set.of("on", "pressed", "closed", "in", "set");
   private static final Set<String> OFF =
       Set.of("off", "released", "open", "out", "let-go", "pulled", "tripped");
 
   private static final String DEAD = "dead";
+  private static final String MAINS = "mains";
   private static final String FROZEN = "frozen-";
 
   private final Project project;
@@ -119,7 +120,9 @@ public final class TrialText {
     if (Kind.RESISTANCE.read(value) instanceof Reading.Value<Resistance>(var more))
       return Optional.of(trial.with(new Disturbance.Loose(conductor(name), more)));
     if (Kind.PERCENT.read(value) instanceof Reading.Value<Percent>(var share)
-        && value.endsWith("%")) return Optional.of(trial.with(load(device(name), share)));
+        && value.endsWith("%"))
+      return Optional.of(
+          trial.with(name.equalsIgnoreCase(MAINS) ? sag(share) : load(device(name), share)));
     if (Kind.CURRENT.read(value) instanceof Reading.Value<Current>(var trip)
         && value.toLowerCase(Locale.ROOT).endsWith("a"))
       return Optional.of(trial.with(setting(device(name), trip)));
@@ -128,6 +131,14 @@ public final class TrialText {
         .catalogue()
         .find(value)
         .map(part -> trial.with(wrong(device(name), part)));
+  }
+
+  private static Disturbance sag(Percent left) {
+    if (left.percent() < 0 || left.percent() > Disturbance.Sag.MOST)
+      throw new Unreadable(
+          "mains stand at 0 to %d %% of their nominal volts, not %s"
+              .formatted(Disturbance.Sag.MOST, left));
+    return new Disturbance.Sag(left);
   }
 
   private Disturbance wrong(Device device, Part part) {

@@ -51,6 +51,7 @@ public final class WhatIf {
             Disturbance.WrongPart _,
             Disturbance.WrongSetting _,
             Disturbance.Entered _,
+            Disturbance.Sag _,
             Disturbance.LoadAt _ -> {}
       }
     }
@@ -134,6 +135,7 @@ public final class WhatIf {
                   Disturbance.Loose _,
                   Disturbance.Bridge _,
                   Disturbance.LoadAt _,
+                  Disturbance.Sag _,
                   Disturbance.Dead _ ->
                   false;
             })
@@ -175,6 +177,7 @@ public final class WhatIf {
           there instanceof Disturbance.Entered(var other, _, _) && other.equals(device);
       case Disturbance.LoadAt(var device, _) ->
           there instanceof Disturbance.LoadAt(var other, _) && other.equals(device);
+      case Disturbance.Sag _ -> there instanceof Disturbance.Sag;
       case Disturbance.Bridge(var a, var b) ->
           there instanceof Disturbance.Bridge other && other.joins(a, b);
       case Disturbance.Swap(var a, var b) ->

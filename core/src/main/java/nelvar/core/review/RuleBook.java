@@ -141,9 +141,11 @@ import nelvar.core.analysis.states.LoadWithoutVolts;
 import nelvar.core.analysis.states.ShortInWork;
 import nelvar.core.analysis.states.SupplyAtLimit;
 import nelvar.core.analysis.stop.BrakeHolds;
+import nelvar.core.analysis.stop.CommandLeft;
 import nelvar.core.analysis.stop.GantryTogether;
 import nelvar.core.analysis.stop.GripHolds;
 import nelvar.core.analysis.stop.OpensBehindDrive;
+import nelvar.core.analysis.stop.RampHeld;
 import nelvar.core.analysis.stop.StartsByItself;
 import nelvar.core.analysis.stop.StartsOnRelease;
 import nelvar.core.analysis.stop.StopByParameter;
@@ -300,6 +302,8 @@ public final class RuleBook {
           new Leaking(),
           new StartsByItself(),
           new StartsOnRelease(),
+          new CommandLeft(),
+          new RampHeld(),
           new BrakeHolds(),
           new GantryTogether(),
           new GripHolds(),

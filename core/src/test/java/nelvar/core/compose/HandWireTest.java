@@ -78,7 +78,7 @@ class HandWireTest {
             .orElseThrow();
     assertThat(wire.function()).isEqualTo(like.function());
     assertThat(wire.colour()).isEqualTo(like.colour());
-    assertThat(wire.label().text()).isEqualTo("W217");
+    assertThat(wire.label().text()).isEqualTo("W218");
     assertThat(wire.section()).isPresent();
   }
 

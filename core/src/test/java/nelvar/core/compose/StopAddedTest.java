@@ -59,6 +59,33 @@ class StopAddedTest {
         .toList();
   }
 
+  /// Behind one contactor that holds itself: the new button is led into the wire to its contact,
+  /// and opens it like the old ones.
+  @Test
+  void aNewButtonBeforeAContactorThatHoldsItself() {
+    var list = ShippedLists.text("tile-polisher").orElseThrow() + "\nstop by contactor";
+    var before = ((Drafting.Drawn) Drafting.of("x", list, STANDARD)).draft().project();
+    var function = function("stop button", before);
+    var found = Ways.of(function, Review.findingsOnly(before, STANDARD), STANDARD);
+    assertThat(found.ways()).as("" + found.refused()).isNotEmpty();
+    var after = found.ways().getFirst().edit().on(before, STANDARD);
+    assertThat(before.conductors().stream().filter(w -> !after.conductors().contains(w)))
+        .hasSize(1);
+    var study = nelvar.core.analysis.Study.of(after, STANDARD);
+    var added = FunctionEdits.served(after, function.id());
+    assertThat(added).hasSize(1);
+    var rehearsal =
+        nelvar.core.analysis.stop.StopRehearsal.pressing(
+            added.getFirst(), new nelvar.core.units.Duration(5), study);
+    assertThat(after.devices().stream().filter(d -> study.part(d).orElseThrow().motor()))
+        .isNotEmpty()
+        .allSatisfy(motor ->
+            assertThat(rehearsal.of(motor))
+                .as(motor.designation().text())
+                .isNotEmpty()
+                .allMatch(fate -> fate.dry().isPresent()));
+  }
+
   @Test
   void eachNewButtonStopsTheMachineAndNothingElseChanges() {
     for (var list : List.of("conveyor-station", "tile-polisher"))

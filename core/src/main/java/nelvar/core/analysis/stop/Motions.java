@@ -23,7 +23,6 @@ import nelvar.core.network.LetsGo;
 import nelvar.core.trail.Trail;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Duration;
-import nelvar.core.units.Kind;
 import nelvar.core.units.Length;
 import nelvar.core.units.Measure;
 import nelvar.core.units.Significant;
@@ -285,6 +284,10 @@ final class Motions {
       var feedGone = feedGone(driven.get().drive());
       w.given("ramp", ramp.get(), "of " + driven.get().drive().designation());
       if (feedGone.isEmpty() || feedGone.get().compareTo(stands) >= 0) {
+        if (coasts.filter(t -> t <= ramp.get().seconds()).isEmpty())
+          assumed.add(
+              "its drive takes up what it gives back in its ramp: if it trips, or its braking resistor is gone, it coasts"
+                  + coasts.map(t -> " for " + new Duration(t)).orElse(""));
         phases.add(new Phase(State.RAMPING, dry.latest(), Optional.of(stands)));
         phases.add(new Phase(State.DEAD, stands, Optional.empty()));
         return course(
@@ -348,10 +351,7 @@ final class Motions {
   /// Its drive still has its feed and slows it down; empty where it lets it coast, or where its
   /// ramp is not entered.
   private Optional<Duration> ramped(DrivenMotor driven, StopRehearsal.Dry dry) {
-    if (dry.carried().isPresent()) return Optional.empty();
-    if (driven.entered(Role.STOPS_BY).filter("coast"::equalsIgnoreCase).isPresent())
-      return Optional.empty();
-    return driven.quantity(Role.RAMP_DOWN, Kind.DURATION);
+    return dry.carried().isPresent() ? Optional.empty() : RampHeld.ramp(driven);
   }
 
   /// When a drive can give no torque any more: without its feed, or its torque input.

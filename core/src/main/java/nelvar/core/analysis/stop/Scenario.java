@@ -4,10 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Actuator;
 import nelvar.core.catalogue.ControlSwitch;
+import nelvar.core.catalogue.DcMotor;
+import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Part;
 import nelvar.core.model.Device;
 import nelvar.core.model.TerminalRef;
@@ -16,16 +19,38 @@ import nelvar.core.network.Disturbance;
 import nelvar.core.network.Rehearsal;
 import nelvar.core.network.WhatIf;
 import nelvar.core.units.Duration;
+import nelvar.core.units.Percent;
+import nelvar.core.units.Reading;
 
 /// What can be done to a running machine in a rehearsal, in words that a screen offers and a
 /// command line reads: press, let go, reset, start, open a guard, lose mains, a phase or a supply,
-/// hang or restart a controller.
+/// a dip of the mains, an overload, hang or restart a controller.
 public final class Scenario {
   /// How long a button that springs back is held.
   private static final double HELD = 0.3;
 
   /// How a button's own going back is told.
   public static final String SPRINGS_BACK = "springs back";
+
+  /// Half as much again as it is made for.
+  private static final Percent OVERLOAD = new Percent(150);
+
+  /// How deep and how long a dip of the mains is.
+  private record Dip(Percent left, Duration lasts) {
+    @Override
+    public String toString() {
+      return "mains down to %s for %s".formatted(left, lasts);
+    }
+  }
+
+  /// Such as equipment for industry is tried with (IEC 61000-4-11:2004, table 1, class 3, from
+  /// memory).
+  private static final List<Dip> DIPS =
+      List.of(
+          new Dip(new Percent(70), new Duration(0.5)), new Dip(new Percent(40), new Duration(0.2)));
+
+  private static final Pattern DIP_WORDS =
+      Pattern.compile("mains down to ([0-9.]+ ?%) for ([0-9.]+ ?m?s)");
 
   private Scenario() {}
 
@@ -36,6 +61,7 @@ public final class Scenario {
     LET_GO("Let go, close"),
     RESET("Reset, start"),
     MAINS("Mains and supplies"),
+    LOAD("Overload"),
     CONTROLLER("Controllers");
 
     private final String words;
@@ -92,6 +118,8 @@ public final class Scenario {
                 device,
                 "lose " + device.designation(),
                 t -> t.with(new Disturbance.Dead(device.id()))));
+      if (part.get() instanceof InductionMotor || part.get() instanceof DcMotor)
+        all.add(overload(device));
       if (part.get().logic().isPresent()) all.addAll(controller(device, study));
     }
     return all.stream().sorted(java.util.Comparator.comparing(Doable::kind)).toList();
@@ -149,6 +177,7 @@ public final class Scenario {
     var name = inlet.designation();
     all.add(one(Kind.MAINS, inlet, "mains away at " + name, t -> t.with(gone)));
     all.add(one(Kind.MAINS, inlet, "mains back at " + name, t -> t.without(gone::equals)));
+    for (var dip : DIPS) all.add(dip(inlet, dip));
     for (var dip : List.of(0.02, 0.2)) {
       var words = "mains away at %s for %s".formatted(name, new Duration(dip));
       all.add(
@@ -185,6 +214,28 @@ public final class Scenario {
     return all;
   }
 
+  private static Doable dip(Device inlet, Dip dip) {
+    return new Doable(
+        Kind.MAINS,
+        inlet,
+        dip.toString(),
+        List.of(
+            new Step(0, dip.toString(), t -> t.with(new Disturbance.Sag(dip.left()))),
+            new Step(
+                dip.lasts().seconds(),
+                "mains in full again",
+                t -> t.without(Disturbance.Sag.class::isInstance))));
+  }
+
+  /// A load that takes half as much again as it is made for: something is jammed.
+  private static Doable overload(Device motor) {
+    return one(
+        Kind.LOAD,
+        motor,
+        "overload %s, %s".formatted(motor.designation(), OVERLOAD),
+        t -> t.with(new Disturbance.LoadAt(motor.id(), OVERLOAD)));
+  }
+
   /// Its outputs stay as they are while the machine runs, or fall as at a boot.
   private static List<Doable> controller(Device board, Study study) {
     var programs =
@@ -217,10 +268,29 @@ public final class Scenario {
     return all;
   }
 
+  /// A dip of any depth and length: `mains down to 55 % for 0.1 s`.
+  private static Optional<Doable> dipped(String words, Study study) {
+    var said = DIP_WORDS.matcher(plain(words));
+    var inlet =
+        study.project().devices().stream()
+            .filter(d -> study.part(d).filter(Part::mainsInlet).isPresent())
+            .findFirst();
+    if (!said.matches() || inlet.isEmpty()) return Optional.empty();
+    if (!(nelvar.core.units.Kind.PERCENT.read(said.group(1))
+            instanceof Reading.Value<Percent>(var left))
+        || !(nelvar.core.units.Kind.DURATION.read(said.group(2))
+            instanceof Reading.Value<Duration>(var lasts))
+        || left.percent() > Disturbance.Sag.MOST) return Optional.empty();
+    return Optional.of(dip(inlet.get(), new Dip(left, lasts)));
+  }
+
   /// By its words, without regard to the sign before a designation.
   public static Optional<Doable> find(String words, Study study) {
     var wanted = plain(words);
-    return all(study).stream().filter(d -> plain(d.words()).equals(wanted)).findFirst();
+    return all(study).stream()
+        .filter(d -> plain(d.words()).equals(wanted))
+        .findFirst()
+        .or(() -> dipped(words, study));
   }
 
   private static String plain(String words) {

@@ -9,6 +9,7 @@ import nelvar.core.analysis.motion.DrivenMotor;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.model.Device;
 import nelvar.core.trail.Working;
 
 /// A stop does not hang on what is entered in a drive: a reset to its maker's values, or a drive
@@ -38,6 +39,22 @@ public final class StopByParameter implements Rule {
                 this, driven -> driven.drive().id(), driven -> judge(driven, study).stream()));
   }
 
+  /// The stops that stop a drive only by its run input.
+  public static List<Device> telling(Device drive, Study study) {
+    return DrivenMotor.all(study).stream()
+        .filter(driven -> driven.drive().id().equals(drive.id()))
+        .flatMap(driven ->
+            Pressed.all(study).stream()
+                .filter(one ->
+                    one.takes(driven.motors().getFirst(), study) && keepsFeed(one, drive, study)))
+        .map(Pressed::button)
+        .toList();
+  }
+
+  private static boolean keepsFeed(Pressed one, Device drive, Study study) {
+    return !one.torqueOff(drive, study) && !one.takes(drive, study);
+  }
+
   private static List<Verdict> judge(DrivenMotor driven, Study study) {
     var motor = driven.motors().getFirst();
     if (!study.asDesigned().settled())
@@ -50,7 +67,7 @@ public final class StopByParameter implements Rule {
       if (!one.takes(motor, study)) continue;
       any = true;
       var torqueOff = one.torqueOff(driven.drive(), study);
-      var fed = !torqueOff && !one.takes(driven.drive(), study);
+      var fed = keepsFeed(one, driven.drive(), study);
       w.given(
           one.button().designation().text(),
           torqueOff

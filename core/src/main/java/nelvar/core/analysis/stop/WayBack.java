@@ -93,6 +93,15 @@ public final class WayBack {
         .anyMatch(a -> a instanceof Actuator.Hand hand && !hand.onAtRest());
   }
 
+  /// Every button that resets something, or closes a contactor that holds itself.
+  static List<Device> buttons(Study study) {
+    return Stream.concat(
+            resetButtons(study).stream(),
+            study.project().devices().stream().flatMap(d -> starts(d, study).stream()))
+        .distinct()
+        .toList();
+  }
+
   /// Every button that resets something that watches.
   static List<Device> resetButtons(Study study) {
     var all = new ArrayList<Device>();

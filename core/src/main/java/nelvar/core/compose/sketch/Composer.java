@@ -166,6 +166,20 @@ public final class Composer {
         : io.output(volts, amperes, true, Optional.of(serves), what);
   }
 
+  /// A contactor of its own into the feed of a device that stands, behind contacts of its stops.
+  ///
+  /// @param terminals of its feed, all of which the contactor opens
+  /// @param neutral the one that the neutral comes to
+  /// @param amperes that flow there by design
+  public void cutFeed(
+      Device load,
+      List<String> terminals,
+      Optional<String> neutral,
+      double amperes,
+      List<SelfHeld.Contact> stops) {
+    FeedContactor.add(load, terminals, neutral, amperes, stops, sketch, rails, strip);
+  }
+
   /// Terminals in the cabinet for something that is not named: + and 0 V.
   public void land(String what, Id function, Rails.Fed fed) {
     var part =

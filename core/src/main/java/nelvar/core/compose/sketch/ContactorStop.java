@@ -2,7 +2,6 @@ package nelvar.core.compose.sketch;
 
 import java.util.List;
 import java.util.Optional;
-import nelvar.core.catalogue.ControlSwitch;
 import nelvar.core.catalogue.Relay;
 import nelvar.core.model.Device;
 import nelvar.core.model.Place;
@@ -102,28 +101,10 @@ final class ContactorStop implements StopChain.Acting {
     brakes.settle(List.of(new Io.Contact(sketch.at(relay, "11"), sketch.at(relay, "14"))));
   }
 
-  /// Through all buttons, then the start button and beside it a contact of the contactor.
   private TerminalRef held(List<Device> buttons, Device contactor, TerminalRef plus) {
-    var from = plus;
-    for (var button : buttons) {
-      var out = strip.next();
-      sketch.join(
-          button,
-          false,
-          List.of(
-              new Sketch.Core(from, sketch.at(button, "11"), Ink.CONTROL),
-              new Sketch.Core(out, sketch.at(button, "12"), Ink.CONTROL)));
-      from = out;
-    }
-    var part =
-        sketch
-            .cheapest(ControlSwitch.class, s -> s.openContacts() == 1 && s.closedContacts() == 0)
-            .orElseThrow();
-    var start = sketch.add(part, "power on", Place.DOOR, Optional.empty());
-    sketch.wire(from, sketch.at(contactor, "13"), Ink.CONTROL);
-    sketch.wire(sketch.at(contactor, "13"), sketch.at(start, "13"), Ink.CONTROL);
-    sketch.wire(sketch.at(start, "14"), sketch.at(contactor, "14"), Ink.CONTROL);
-    told.ifPresent(input -> sketch.wire(sketch.at(start, "14"), input, Ink.SIGNAL));
-    return sketch.at(contactor, "14");
+    var contacts = SelfHeld.ofButtons(buttons);
+    var held = SelfHeld.held(contacts, contactor, plus, "power on", sketch, strip);
+    told.ifPresent(input -> sketch.wire(held.start(), input, Ink.SIGNAL));
+    return held.coil();
   }
 }

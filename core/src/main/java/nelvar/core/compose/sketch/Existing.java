@@ -11,6 +11,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.Actuator;
+import nelvar.core.catalogue.Contactor;
+import nelvar.core.catalogue.ControlSwitch;
 import nelvar.core.catalogue.DistributionBlock;
 import nelvar.core.catalogue.ElectronicProtection;
 import nelvar.core.catalogue.MainsInlet;
@@ -22,6 +25,7 @@ import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.network.ActuatorRef;
 import nelvar.core.network.Live;
 import nelvar.core.network.Source;
 import nelvar.core.units.CrossSection;
@@ -84,6 +88,53 @@ final class Existing {
             Stream.of("S12", "S22")
                 .allMatch(mark -> landed.containsKey(new TerminalRef(relay.id(), mark))))
         .findFirst();
+  }
+
+  /// The wire that ends at the holding contact of a contactor, where that contact begins.
+  record Holding(Id wire, TerminalRef end) {}
+
+  /// Of a contactor that holds itself behind a stop: its own contact leads to its coil, a start
+  /// button stands beside it, and pressing every stop takes the volts before them.
+  Optional<Holding> held() {
+    return devices(Contactor.class)
+        .flatMap(contactor -> {
+          var before = new TerminalRef(contactor.id(), "13");
+          var after = new TerminalRef(contactor.id(), "14");
+          var starts =
+              study.at(contactor.id()).stream()
+                  .filter(wire -> touches(wire, before))
+                  .filter(wire -> start(far(wire, before)))
+                  .toList();
+          var feeding =
+              study.at(contactor.id()).stream()
+                  .filter(wire -> touches(wire, before) && !starts.contains(wire))
+                  .toList();
+          return starts.size() == 1
+                  && feeding.size() == 1
+                  && same(after, new TerminalRef(contactor.id(), "A1"))
+                  && stopTakes(contactor)
+              ? Stream.of(new Holding(feeding.getFirst().id(), before))
+              : Stream.empty();
+        })
+        .findFirst();
+  }
+
+  private static boolean touches(Conductor wire, TerminalRef end) {
+    return wire.from().equals(end) || wire.to().equals(end);
+  }
+
+  private static TerminalRef far(Conductor wire, TerminalRef end) {
+    return wire.from().equals(end) ? wire.to() : wire.from();
+  }
+
+  private boolean start(TerminalRef end) {
+    return study.device(end.device()).flatMap(study::part).orElse(null) instanceof ControlSwitch s
+        && s.openContacts() > 0;
+  }
+
+  private boolean stopTakes(Device contactor) {
+    var coil = new ActuatorRef(contactor.id(), Actuator.COIL);
+    return running.on(coil) && stopped.filter(live -> !live.on(coil)).isPresent();
   }
 
   /// A machine whose state is not found says nothing of its potentials.
@@ -197,6 +248,48 @@ final class Existing {
       return Optional.of(new Rails.Fed(take(plus.get()), zero.orElseThrow()));
     }
     return Optional.empty();
+  }
+
+  /// Of a supply that stays live and has neither channels nor blocks: behind a protective device of
+  /// it where another wire has room, else at its own terminals.
+  Optional<Rails.Fed> tap(double volts, double amperes) {
+    for (var source : study.network().sources()) {
+      if (!supplies(source, volts) || behindStop(source)) continue;
+      var used = taken.getOrDefault(source, study.designCurrent(source).amperes());
+      var most =
+          source.output().rating().amperes()
+              * study.project().brief().policies().headroom().fraction();
+      var zero = minusOf(source);
+      var plus =
+          Stream.concat(
+                  study.project().conductors().stream()
+                      .filter(wire ->
+                          study
+                              .circuit(wire)
+                              .filter(c -> c.source().equals(source) && c.protection().isPresent())
+                              .isPresent())
+                      .flatMap(wire -> Stream.of(wire.from(), wire.to()))
+                      .filter(this::protects),
+                  Stream.of(plusOf(source)))
+              .filter(end -> room(end) && same(end, plusOf(source)))
+              .findFirst();
+      if (used + amperes > most || plus.isEmpty() || !room(zero)) continue;
+      taken.put(source, used + amperes);
+      return Optional.of(new Rails.Fed(take(plus.get()), take(zero)));
+    }
+    return Optional.empty();
+  }
+
+  private boolean room(TerminalRef end) {
+    return landed.getOrDefault(end, 0) < LANDINGS;
+  }
+
+  private boolean protects(TerminalRef end) {
+    return study
+        .device(end.device())
+        .flatMap(study::part)
+        .filter(part -> part.protection().isPresent())
+        .isPresent();
   }
 
   private boolean supplies(Source source, double volts) {

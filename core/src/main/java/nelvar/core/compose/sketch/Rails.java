@@ -40,6 +40,14 @@ public final class Rails {
         .orElseGet(() -> rail(volts, safe).feed(amperes, starting, group, own));
   }
 
+  /// The same for something small that stays live, also where a supply has only its own terminals.
+  Fed tap(double volts, double amperes, String group) {
+    return existing
+        .flatMap(machine ->
+            machine.feed(volts, amperes, false, false).or(() -> machine.tap(volts, amperes)))
+        .orElseGet(() -> feed(volts, amperes, false, group, false));
+  }
+
   /// Only the way back of a rail.
   TerminalRef zero(Fed fed) {
     return rails.stream()

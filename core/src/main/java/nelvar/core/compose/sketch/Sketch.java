@@ -129,6 +129,15 @@ public final class Sketch {
     wired.add(to);
   }
 
+  /// Leads one wire that ends at a terminal to another one.
+  void move(Id wire, TerminalRef from, TerminalRef to) {
+    conductors.replaceAll(c ->
+        c.id().equals(wire)
+            ? c.withEnds(c.from().equals(from) ? to : c.from(), c.to().equals(from) ? to : c.to())
+            : c);
+    wired.add(to);
+  }
+
   private TerminalRef resolved(TerminalRef end) {
     var at = end;
     for (var next = kept.get(at); next != null; next = kept.get(at)) at = next;

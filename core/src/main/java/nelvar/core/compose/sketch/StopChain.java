@@ -136,19 +136,26 @@ public final class StopChain {
   }
 
   /// Between the last button of a chain that stands and its safety relay: the two wires that end
-  /// there are led to terminals, and from these through the new buttons.
+  /// there are led to terminals, and from these through the new buttons. Or the one wire that ends
+  /// at the contact of a contactor that holds itself.
   private void insert(Existing machine) {
-    var relay =
-        machine
-            .stopRelay()
-            .orElseThrow(() ->
-                new Unmet(
-                    "no chain of stops with a safety relay stands that it could be led into: draw the machine up with its stop, or wire it by hand"));
-    var one = strip.next();
-    var two = strip.next();
-    sketch.move(sketch.at(relay, "S12"), one);
-    sketch.move(sketch.at(relay, "S22"), two);
-    SafetyStop.channels(buttons, relay, one, two, sketch, strip);
+    var relay = machine.stopRelay();
+    var held = machine.held();
+    if (relay.isPresent()) {
+      var one = strip.next();
+      var two = strip.next();
+      sketch.move(sketch.at(relay.get(), "S12"), one);
+      sketch.move(sketch.at(relay.get(), "S22"), two);
+      SafetyStop.channels(buttons, relay.get(), one, two, sketch, strip);
+    } else if (held.isPresent()) {
+      var end = held.get().end();
+      var one = strip.next();
+      sketch.move(held.get().wire(), end, one);
+      sketch.wire(
+          SelfHeld.through(SelfHeld.ofButtons(buttons), one, sketch, strip), end, Ink.CONTROL);
+    } else
+      throw new Unmet(
+          "no chain of stops with a safety relay stands that it could be led into, and no contactor that holds itself behind a stop: draw the machine up with its stop, or wire it by hand");
   }
 
   /// The safety relay of new machines; with delayed outputs where drives slow down first.

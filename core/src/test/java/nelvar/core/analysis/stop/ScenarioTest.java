@@ -39,6 +39,8 @@ class ScenarioTest {
             "push -S6",
             "mains away at -X0",
             "mains away at -X0 for 20 ms",
+            "mains down to 40 % for 0.2 s",
+            "overload -M1, 150 %",
             "lose the phase L3 of -X0",
             "lose -T2",
             "-A1 restarts, its outputs off");
@@ -63,6 +65,24 @@ class ScenarioTest {
     assertThat(fate(after("mains away at -X0"), "A1").dry()).isPresent();
     var longer = fate(after("mains away at -X0 for 0.2 s"), "A1");
     assertThat(longer.back()).isPresent();
+  }
+
+  /// Electronic supplies with a wide input hardly notice 40 %; what hangs on the mains does; 10 %
+  /// is as good as nothing. Any depth and length can be asked for, none that cannot be.
+  @Test
+  void aDipByItsDepthAndLength() {
+    var half = after("mains down to 40 % for 0.2 s");
+    assertThat(fate(half, "A1").dry()).isEmpty();
+    assertThat(fate(half, "A1").back()).isEmpty();
+    assertThat(fate(half, "M1").back().orElseThrow().again().seconds()).isEqualTo(0.2);
+    assertThat(fate(after("mains down to 70 % for 0.5 s"), "M1").back()).isEmpty();
+    var deep = fate(after("mains down to 10 % for 0.2 s"), "A1");
+    // 20 ms of hold-up, and half a second to come back.
+    assertThat(deep.back().orElseThrow().lost().seconds()).isEqualTo(0.02);
+    assertThat(deep.back().orElseThrow().again().seconds()).isEqualTo(0.7);
+    assertThat(fate(after("mains down to 10 % for 15 ms"), "A1").back()).isEmpty();
+    for (var refused : List.of("mains down to 200 % for 1 s", "mains down to x for 1 s"))
+      assertThat(Scenario.find(refused, STUDY)).isEmpty();
   }
 
   @Test

@@ -180,6 +180,40 @@ class StopRulesTest {
     passes(new OpensBehindDrive(), "M", behind(false).build());
   }
 
+  /// Without the wire that tells the controller of the stop, its outputs stay on and the reset
+  /// alone starts what they command.
+  @Test
+  void aCommandLeftOn() {
+    var settled = Demo.settled();
+    passes(new CommandLeft(), "A1", settled);
+    var untold =
+        settled.withConductors(
+            settled.conductors().stream()
+                .filter(c -> !c.to().equals(TerminalRef.of("A1:DI11")))
+                .toList());
+    var finding = found(new CommandLeft(), "A1", untold);
+    assertThat(finding.severity()).isEqualTo(Severity.WARNING);
+    assertThat(finding.text()).contains("-S1", "-M1", "-M2", "is not told");
+  }
+
+  /// 200 kg·cm² from 1500 rpm in 3 s, 4 s by itself: 0.02 · 157.08 · (1/3 − 1/4) = 0.2618 N·m, and
+  /// a fifth of 0.25 kW at 1500 rpm is 0.3183 N·m; four times the inertia asks for 1.047 N·m, and
+  /// 1/(0.3183/12.566 + 1/4) = 3.63 s would do.
+  @Test
+  void aRampThatGivesBackTooMuch() {
+    var belt = "BLT";
+    passes(new RampHeld(), "U2", inertia(belt, "coasts 2 s"));
+    var unknown = Panel.judge(new RampHeld(), "U2", inertia(belt, "coasts 4 s"));
+    assertThat(unknown).isInstanceOf(Verdict.NotChecked.class);
+    passes(new RampHeld(), "U2", inertia(belt, "coasts 4 s inertia 200 kg cm2"));
+    var finding = found(new RampHeld(), "U2", inertia(belt, "coasts 4 s inertia 800 kg cm2"));
+    assertThat(finding.text()).contains("coasts for 4 s");
+  }
+
+  private static Project inertia(String function, String words) {
+    return Axes.moving(Demo.settled(), function, d -> d + " " + words);
+  }
+
   /// A stop that opens the run input of a drive alone hangs on a parameter.
   @Test
   void aStopByAParameter() {

@@ -1,0 +1,143 @@
+package nelvar.core.compose;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.motion.DrivenMotor;
+import nelvar.core.analysis.runs.TypicalLength;
+import nelvar.core.analysis.stop.StopByParameter;
+import nelvar.core.analysis.stop.StopRehearsal;
+import nelvar.core.catalogue.Catalogue;
+import nelvar.core.catalogue.Link;
+import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.Terminal;
+import nelvar.core.compose.sketch.Composer;
+import nelvar.core.compose.sketch.SelfHeld;
+import nelvar.core.compose.sketch.Unmet;
+import nelvar.core.finding.Repair;
+import nelvar.core.model.Device;
+import nelvar.core.model.School;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.model.edit.Edit;
+import nelvar.core.model.edit.EditRefused;
+import nelvar.core.network.Feed;
+import nelvar.core.units.ImpossibleQuantity;
+
+/// A contactor before a load that holds itself behind stops, with a start button: the way out for a
+/// drive that a stop leaves its feed, and for what starts by itself when the mains comes back. What
+/// stops did before, they still do; where none has a free contact, a stop button comes with it.
+///
+/// Not offered for a drive where the Brief wants it to slow down before its power goes: this
+/// contactor opens at once.
+final class PowerContactor {
+  private PowerContactor() {}
+
+  /// Of a drive that only its run input stops.
+  static Optional<Repair> behindStops(Device drive, Study study, Catalogue standard) {
+    var stops = StopByParameter.telling(drive, study);
+    return stops.isEmpty() ? Optional.empty() : of(drive, stops, study, standard);
+  }
+
+  /// Of a motor that starts by itself; of its drive, where it has one.
+  static Optional<Repair> againstRestart(Device motor, Study study, Catalogue standard) {
+    var load =
+        DrivenMotor.all(study).stream()
+            .filter(driven -> driven.motors().contains(motor))
+            .map(DrivenMotor::drive)
+            .findFirst()
+            .orElse(motor);
+    var stops =
+        study.project().devices().stream()
+            .filter(device -> StopRehearsal.stops(device, study) && free(device, study).isPresent())
+            .toList();
+    return of(load, stops, study, standard);
+  }
+
+  private static Optional<Repair> of(
+      Device load, List<Device> stops, Study study, Catalogue standard) {
+    var drives = study.part(load).filter(Part::drives).isPresent();
+    if (drives && study.project().brief().policies().chose(School.STOP_CATEGORY, "one"))
+      return Optional.empty();
+    var feed =
+        study.network().feeds(load.id()).stream()
+            .filter(f -> f.source().filter(s -> s.output().alternating()).isPresent())
+            .findFirst();
+    var contacts = new ArrayList<SelfHeld.Contact>();
+    for (var stop : stops) free(stop, study).ifPresent(contacts::add);
+    if (feed.isEmpty() || contacts.size() < stops.size()) return Optional.empty();
+    try {
+      var composer =
+          Composer.beside(study, standard, TypicalLength.DISTANCE, Composer.Beside.USUAL);
+      composer.cutFeed(
+          load,
+          terminals(feed.get()),
+          neutral(feed.get(), study),
+          study.designCurrent(feed.get()).amperes(),
+          contacts);
+      composer.settle();
+      var before = study.project();
+      var after = new Sizing(composer, standard, true).added(before).project();
+      var label =
+          "Give %s a contactor that holds itself, with a start button, and %s"
+              .formatted(
+                  load.designation(),
+                  stops.isEmpty()
+                      ? "a stop button"
+                      : "let "
+                          + stops.stream()
+                              .map(d -> d.designation().text())
+                              .collect(Collectors.joining(", "))
+                          + " open it");
+      return Optional.of(
+          new Repair(
+              label,
+              new Edit(
+                  label,
+                  project -> {
+                    if (!project.equals(before))
+                      throw new EditRefused(
+                          "The machine has changed since this way out was found: look at it again.");
+                    return after;
+                  })));
+    } catch (Unmet | EditRefused | ImpossibleQuantity notPossible) {
+      return Optional.empty();
+    }
+  }
+
+  private static List<String> terminals(Feed feed) {
+    return Stream.concat(feed.intake().lines().stream(), feed.intake().back().stream()).toList();
+  }
+
+  /// The terminal that its way back from a neutral ends at.
+  private static Optional<String> neutral(Feed feed, Study study) {
+    return feed.source()
+        .filter(_ -> feed.backStart() >= 0)
+        .map(source -> source.terminals().get(feed.backStart()))
+        .filter(end ->
+            study
+                .device(end.device())
+                .flatMap(study::part)
+                .filter(part ->
+                    part.terminals().stream()
+                        .anyMatch(t ->
+                            t.name().equals(end.terminal()) && t.role() == Terminal.Role.NEUTRAL))
+                .isPresent())
+        .flatMap(_ -> feed.intake().back());
+  }
+
+  /// A contact closed at rest on which nothing lands.
+  private static Optional<SelfHeld.Contact> free(Device button, Study study) {
+    var topology = study.network().topology();
+    return study.part(button).map(Part::links).stream()
+        .flatMap(List::stream)
+        .filter(link -> link.kind() == Link.Kind.CONTACT && link.closedAtRest())
+        .filter(link ->
+            Stream.of(link.a(), link.b())
+                .noneMatch(mark -> topology.wired(new TerminalRef(button.id(), mark))))
+        .findFirst()
+        .map(link -> new SelfHeld.Contact(button, link.a(), link.b()));
+  }
+}
