@@ -50,6 +50,7 @@ final class ShockCommand implements Callable<Integer> {
       Optional<Double> ohms,
       Optional<Double> faultAmperes,
       Optional<Double> touchVolts,
+      Optional<Double> handAmperes,
       Optional<Double> opensAfter,
       double leaks,
       String now,
@@ -70,6 +71,7 @@ final class ShockCommand implements Callable<Integer> {
       List<Leak> leakage,
       Optional<List<Live>> staysLive,
       List<Charge> charges,
+      List<String> unearthed,
       List<String> opening,
       String says) {}
 
@@ -107,6 +109,7 @@ final class ShockCommand implements Callable<Integer> {
                         c.from().volts(),
                         c.until(StoredCharge.MARKS.getFirst()).map(Duration::seconds)))
                 .toList(),
+            Opened.unearthed(study).stream().map(d -> d.designation().text()).toList(),
             opened.order(study),
             SAYS);
     if (json)
@@ -131,6 +134,7 @@ final class ShockCommand implements Callable<Integer> {
         t.way().map(Resistance::ohms),
         t.fault().map(Current::amperes),
         t.faultVolts().map(Voltage::volts),
+        t.handWithFault().map(Current::amperes),
         t.opens().map(Duration::seconds),
         t.leaks().amperes(),
         t.now().words(),
@@ -156,6 +160,7 @@ final class ShockCommand implements Callable<Integer> {
               .map(u ->
                   " ("
                       + new Voltage(u)
+                      + m.handAmperes().map(i -> ", hand " + new Current(i)).orElse("")
                       + m.opensAfter().map(t -> " for " + new Duration(t)).orElse("")
                       + ")")
               .orElse(""),
@@ -166,6 +171,10 @@ final class ShockCommand implements Callable<Integer> {
           leak.inlet(),
           new Current(leak.amperes()),
           leak.by().isEmpty() ? "" : " (" + String.join(", ", leak.by()) + ")");
+    if (!all.unearthed().isEmpty())
+      out.printf(
+          "no protective terminal, double insulated as far as parts say: %s%n",
+          String.join(", ", all.unearthed()));
     out.println("To open it:");
     var n = 1;
     for (var step : all.opening()) out.printf("  %d. %s%n", n++, step);

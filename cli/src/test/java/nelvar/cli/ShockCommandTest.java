@@ -23,6 +23,8 @@ class ShockCommandTest {
     var told = NelvarJson.mapper().readTree(Ran.of("shock", PLANTED, "--json").out());
     assertThat(told.get("version").asInt()).isEqualTo(1);
     assertThat(told.get("metal").get(0).get("joined").asBoolean()).isFalse();
+    assertThat(told.get("metal").get(0).get("handAmperes").asDouble()).isBetween(0.29, 0.31);
+    assertThat(told.get("unearthed").isArray()).isTrue();
     assertThat(told.get("charges").size()).isPositive();
     assertThat(told.get("leakage").get(0).get("amperes").asDouble()).isGreaterThan(0.01);
     assertThat(told.get("opening").size()).isGreaterThanOrEqualTo(4);

@@ -91,6 +91,8 @@ import nelvar.core.analysis.runs.TerminalCarries;
 import nelvar.core.analysis.runs.TerminalHolds;
 import nelvar.core.analysis.runs.TrayApart;
 import nelvar.core.analysis.shock.Leaking;
+import nelvar.core.analysis.shock.LowVoltageApart;
+import nelvar.core.analysis.shock.PlugCharge;
 import nelvar.core.analysis.signals.AnalogueLevel;
 import nelvar.core.analysis.signals.BrokenWire;
 import nelvar.core.analysis.signals.Commons;
@@ -300,6 +302,8 @@ public final class RuleBook {
           new Chatter(),
           new StopReadOnly(),
           new Leaking(),
+          new PlugCharge(),
+          new LowVoltageApart(),
           new StartsByItself(),
           new StartsOnRelease(),
           new CommandLeft(),

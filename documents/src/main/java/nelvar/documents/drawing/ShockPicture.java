@@ -63,6 +63,15 @@ public final class ShockPicture {
       row(touch, y, wide);
       y += HIGH;
     }
+    var shown =
+        touches.stream()
+            .filter(t -> chosen.filter(t.device().id()::equals).isPresent())
+            .findFirst()
+            .or(() -> touches.stream().findFirst());
+    if (shown.isPresent()) {
+      TouchStrip.draw(shown.get(), width, y + 8, shapes);
+      y += TouchStrip.HEIGHT + 8;
+    }
     return new Drawing(width, below(y + 20), shapes, spots);
   }
 
@@ -166,6 +175,18 @@ public final class ShockPicture {
               y,
               width - 8);
     }
+    var unearthed = Opened.unearthed(study);
+    if (!unearthed.isEmpty())
+      y =
+          lines(
+              "No protective terminal, so double insulated (class II) as far as parts say: %s. Keep their covers whole; nothing of them is joined to earth."
+                  .formatted(
+                      unearthed.stream()
+                          .map(d -> d.designation().text())
+                          .collect(java.util.stream.Collectors.joining(", "))),
+              4,
+              y,
+              width - 8);
     y += 8;
     shapes.add(Shape.text(4, y, "To open it", Face.SEMIBOLD, 14, Ink.TEXT));
     y += LINE + 2;

@@ -8,6 +8,7 @@ import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.motion.MotionAxes;
 import nelvar.core.catalogue.Disconnector;
+import nelvar.core.catalogue.Terminal;
 import nelvar.core.model.Device;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Conditions;
@@ -105,6 +106,16 @@ public record Opened(
       if (until.get().compareTo(longest) > 0) longest = until.get();
     }
     return Optional.of(longest);
+  }
+
+  /// What has dangerous volts and no protective terminal: double insulated (class II) as far as its
+  /// part says, else by how it is built in. What stands inside the cabinet is behind its door.
+  public static List<Device> unearthed(Study study) {
+    return Touch.reached(study).stream()
+        .filter(device ->
+            study.part(device).orElseThrow().terminals().stream()
+                .noneMatch(t -> t.role() == Terminal.Role.PROTECTIVE))
+        .toList();
   }
 
   /// In the order in which it is opened.

@@ -10,9 +10,11 @@ import nelvar.core.analysis.protection.DisconnectsInTime;
 import nelvar.core.analysis.protection.FaultCurrents;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Terminal;
+import nelvar.core.formula.Body;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
+import nelvar.core.model.Place;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Live;
 import nelvar.core.network.TripTime;
@@ -107,6 +109,25 @@ public record Touch(
     return Optional.of(new Voltage(Math.min(inside.volts(), ohms * fault.get().amperes())));
   }
 
+  /// What goes through a hand that holds it, the other on something earthed, while a fault inside
+  /// lasts; empty where its volts are not known.
+  public Optional<Current> handWithFault() {
+    if (!known) return Optional.empty();
+    return (joined ? faultVolts() : Optional.of(inside)).map(Body::through);
+  }
+
+  /// The same with its protective conductor broken and nothing wrong besides: what it leaks, and no
+  /// more than its volts drive. Empty where neither is known.
+  public Optional<Current> handWithBreak() {
+    if (!known) return Optional.empty();
+    var most = Body.through(inside);
+    if (inside.compareTo(HARMLESS) <= 0) return Optional.of(most);
+    // No part that states none leaks nothing.
+    return leaks.amperes() > 0
+        ? Optional.of(leaks.compareTo(most) < 0 ? leaks : most)
+        : Optional.empty();
+  }
+
   public Grade now() {
     if (inside.compareTo(HARMLESS) <= 0 && known) return Grade.HARMLESS;
     if (joined) return Grade.HARMLESS;
@@ -161,6 +182,21 @@ public record Touch(
         .filter(d -> study.part(d).filter(Part::mainsInlet).isPresent())
         .findFirst()
         .map(d -> new TerminalRef(d.id(), "PE"));
+  }
+
+  /// What a hand reaches from outside that takes dangerous volts.
+  static List<Device> reached(Study study) {
+    var live = study.asDesigned();
+    return study.project().devices().stream()
+        .filter(device -> device.place() != Place.PANEL)
+        .filter(device ->
+            study
+                .part(device)
+                .filter(p -> !p.mainsInlet() && !p.housing() && p.row().isEmpty())
+                .flatMap(p -> inside(device, p, live))
+                .filter(u -> u.compareTo(HARMLESS) > 0)
+                .isPresent())
+        .toList();
   }
 
   /// One of each piece of metal: what is joined inside for good is one.
@@ -291,6 +327,13 @@ public record Touch(
               new Voltage(r.ohms() * i.amperes())));
     });
     w.given("leaks", leaks, "by its part, while it works");
+    handWithFault()
+        .filter(_ -> faultVolts().isPresent())
+        .ifPresent(i ->
+            w.result(
+                "Ih",
+                "Ut/Z, Z of 5 people in 100, hand to hand (IEC 60479-1, table 1, from memory)",
+                i));
     opens.ifPresent(t -> w.given("t", t, "its protective device opens at the latest"));
     return w.explain(
         faultVolts()
