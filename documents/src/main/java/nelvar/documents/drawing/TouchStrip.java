@@ -50,7 +50,10 @@ final class TouchStrip {
     var chain =
         List.of(
             new Box("line", touch.known() ? touch.inside().toString() : "not known", false),
-            new Box("fault", touch.fault().map(Current::toString).orElse("not known"), false),
+            new Box(
+                "fault",
+                (touch.joined() ? touch.fault() : hand).map(Current::toString).orElse("not known"),
+                false),
             new Box(touch.name(), volts.map(Voltage::toString).orElse("not known"), bad),
             new Box("hand", hand.map(Current::toString).orElse("not known"), bad),
             new Box("earth", "0 V", false));

@@ -104,7 +104,10 @@ public final class CommandLeft implements Rule {
                     motors.size() == 1 ? "it" : "them",
                     motors.size() == 1 ? "it runs" : "they run"),
             trail,
-            List.of()));
+            TellOfStop.ways(
+                board,
+                Pressed.all(study).stream().filter(p -> untold.containsKey(p.button())).toList(),
+                study)));
   }
 
   /// What a stop takes and the outputs of one controller alone start again after the reset.
@@ -161,8 +164,8 @@ public final class CommandLeft implements Rule {
         .filter(link -> link.wired() && link.pin().type().digitalInput())
         .filter(link -> link.board().id().equals(board.id()))
         .filter(link -> {
-          var runs = reads(link, study.asDesigned());
-          var stopped = reads(link, one.pressed());
+          var runs = reads(link.at(), link, study.asDesigned());
+          var stopped = reads(link.at(), link, one.pressed());
           return runs != stopped
               && runs != PinLink.Reads.BETWEEN
               && stopped != PinLink.Reads.BETWEEN;
@@ -171,8 +174,9 @@ public final class CommandLeft implements Rule {
         .findFirst();
   }
 
-  private static PinLink.Reads reads(PinLink link, Live live) {
-    return live.voltage(link.at(), new TerminalRef(link.board().id(), "-"))
+  /// What a pin would read at a terminal.
+  static PinLink.Reads reads(TerminalRef at, PinLink link, Live live) {
+    return live.voltage(at, new TerminalRef(link.board().id(), "-"))
         .map(both -> PinLink.reads(link.pin(), new Voltage(Math.max(0, both.direct()))))
         .orElse(PinLink.Reads.BETWEEN);
   }

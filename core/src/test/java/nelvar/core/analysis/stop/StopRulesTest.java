@@ -194,6 +194,12 @@ class StopRulesTest {
     var finding = found(new CommandLeft(), "A1", untold);
     assertThat(finding.severity()).isEqualTo(Severity.WARNING);
     assertThat(finding.text()).contains("-S1", "-M1", "-M2", "is not told");
+    assertThat(finding.proposals()).hasSize(1);
+    var cured = finding.proposals().getFirst().edit().apply(untold);
+    passes(new CommandLeft(), "A1", cured);
+    assertThat(Review.of(cured, CatalogueFile.standard()).open())
+        .as("opens nothing, as in the machine that has the wire")
+        .isEmpty();
   }
 
   /// 200 kg·cm² from 1500 rpm in 3 s, 4 s by itself: 0.02 · 157.08 · (1/3 − 1/4) = 0.2618 N·m, and
