@@ -109,14 +109,8 @@ class PowerContactorTest {
             .protective("T:-", "X0:PE", 2.5)
             .device("M", "motor-0p25kw-230-400", Place.MACHINE)
             .protective("M:PE", "X0:PE", 1.5);
-    var n = 1;
-    for (var phase : List.of("U", "V", "W")) {
-      panel =
-          panel
-              .wire("X0:L" + n, "Q:" + (2 * n - 1), 1.5, 1)
-              .wire("Q:" + 2 * n, "M:" + phase, 1.5, 5);
-      n++;
-    }
+    for (var n = 1; n <= 3; n++) panel = panel.wire("X0:L" + n, "Q:" + (2 * n - 1), 1.5, 1);
+    panel = panel.cable("C1", "cable-4x1p5", 5, "D", 1.5, "Q:2", "M:U", "Q:4", "M:V", "Q:6", "M:W");
     var pump = panel.build();
     var ways = waysOut("stop.restart", pump);
     assertThat(ways).isNotEmpty();
@@ -125,5 +119,14 @@ class PowerContactorTest {
     assertThat(after.devices())
         .extracting(device -> device.purpose())
         .contains("stop of -M", "power on, -M");
+    // Its cable now begins at the contactor, in the cabinet.
+    assertThat(after.conductors())
+        .filteredOn(c -> c.cable().isPresent() && c.touches(new Id("M")))
+        .hasSize(3)
+        .allMatch(c ->
+            after
+                .device(c.from().device())
+                .filter(d -> d.purpose().equals("feed of -M"))
+                .isPresent());
   }
 }

@@ -17,6 +17,7 @@ import nelvar.core.model.Device;
 import nelvar.core.model.Place;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.Live;
+import nelvar.core.network.Source;
 import nelvar.core.network.TripTime;
 import nelvar.core.trail.Explained;
 import nelvar.core.trail.Working;
@@ -46,6 +47,8 @@ import nelvar.core.units.Voltage;
 ///   what feeds it limits the current itself
 /// @param opens when that is cut off, at the latest; empty where nothing known cuts it off
 /// @param leaks to earth while it works
+/// @param byDrive whether the fault is fed by a drive, whose electronics let no more than half as
+///   much again as its rated current flow and switch it off themselves (common practice)
 /// @param second whether the fault is the second one of an insulated network
 public record Touch(
     Device device,
@@ -59,10 +62,14 @@ public record Touch(
     Optional<Current> fault,
     Optional<Duration> opens,
     Current leaks,
-    boolean second) {
+    boolean second,
+    boolean byDrive) {
   /// What stands between two fingers harms nobody up to this, alternating (IEC 60364-4-41, 414,
   /// unchecked).
   public static final Voltage HARMLESS = new Voltage(50);
+
+  /// Times its rated current, at which a drive switches itself off; common practice.
+  private static final double DRIVE_LETS = 1.5;
 
   /// Felt and let go of, A (IEC 61140, from memory).
   public static final Current FELT = new Current(0.0035);
@@ -141,7 +148,8 @@ public record Touch(
     if (!joined) return Grade.DEADLY;
     if (faultVolts().filter(u -> u.compareTo(HARMLESS) <= 0).isPresent()) return Grade.HARMLESS;
     // Whether that is soon enough is protection.disconnection's to say.
-    return (second || upstream.isPresent()) && opens.filter(t -> t.seconds() <= 5).isPresent()
+    return (second || byDrive || upstream.isPresent())
+            && opens.filter(t -> t.seconds() <= 5).isPresent()
         ? Grade.CUT_OFF
         : Grade.UNKNOWN;
   }
@@ -233,10 +241,13 @@ public record Touch(
                     || (!part.housing() && c.touches(device.id())))
             .toList();
     var twice = study.project().brief().supply().earthing() == Brief.Earthing.IT;
+    var drive = drive(device, study);
     var flows =
-        twice
-            ? fault.flatMap(f -> DisconnectsInTime.secondFaultCurrent(f.at(), pe, study))
-            : fault.map(FaultCurrents::least);
+        drive.isPresent()
+            ? drive.map(Touch::limited)
+            : twice
+                ? fault.flatMap(f -> DisconnectsInTime.secondFaultCurrent(f.at(), pe, study))
+                : fault.map(FaultCurrents::least);
     return new Touch(
         device,
         pe,
@@ -249,11 +260,24 @@ public record Touch(
         upstream(study),
         own,
         flows,
-        twice
-            ? flows.flatMap(current -> opens(fault.orElseThrow(), current, study))
+        twice && fault.isPresent()
+            ? flows.flatMap(current -> opens(fault.get(), current, study))
             : fault.flatMap(FaultCurrents::opens),
         part.leakage(),
-        twice);
+        twice && drive.isEmpty(),
+        drive.isPresent());
+  }
+
+  /// The output of a drive, where that feeds it.
+  private static Optional<Source> drive(Device device, Study study) {
+    return study.network().feeds(device.id()).stream()
+        .flatMap(feed -> feed.source().stream())
+        .filter(source -> study.part(source.device()).filter(Part::drives).isPresent())
+        .findFirst();
+  }
+
+  private static Current limited(Source drive) {
+    return drive.output().rating().times(DRIVE_LETS);
   }
 
   private static Optional<Duration> opens(FaultCurrents fault, Current current, Study study) {
@@ -319,7 +343,8 @@ public record Touch(
     if (second) w.given("system", "IT: a second fault in a circuit as long", "Brief");
     else upstream.ifPresent(r -> w.assumed("Ze/2", r, "half of the loop up to the inlet"));
     fault.ifPresent(i -> {
-      w.given("Ik", i, "line to body, least, from the solved network");
+      if (byDrive) w.assumed("Ik", i, "1.5 times what its drive is rated for, which then trips");
+      else w.given("Ik", i, "line to body, least, from the solved network");
       way.ifPresent(r ->
           w.result(
               "Ub",

@@ -7,6 +7,7 @@ import nelvar.core.catalogue.ControlSwitch;
 import nelvar.core.model.Device;
 import nelvar.core.model.Place;
 import nelvar.core.model.Suppression;
+import nelvar.core.model.TerminalRef;
 import nelvar.core.units.Current;
 
 /// A contactor of its own in the feed of something that stands already, behind contacts of its
@@ -25,6 +26,26 @@ final class FeedContactor {
         .flatMap(rating -> motor ? rating.motors() : Optional.of(rating.ac1()))
         .map(Current::amperes)
         .orElse(0.0);
+  }
+
+  /// Before a load in the cabinet: what ends there ends at the contactor, which a new wire leads on
+  /// from. Before one on the machine: its cable begins at the contactor.
+  private static void lead(TerminalRef end, Device contactor, int pole, Ink ink, Sketch sketch) {
+    var in = sketch.at(contactor, String.valueOf(2 * pole + 1));
+    var out = sketch.at(contactor, String.valueOf(2 * pole + 2));
+    if (sketch.device(end.device()).place() == Place.PANEL) {
+      sketch.move(end, in);
+      sketch.wire(out, end, ink);
+      return;
+    }
+    var wires = sketch.at(end);
+    if (wires.size() != 1) throw new Unmet("%s is led on to something else".formatted(end));
+    var wire = wires.getFirst();
+    var far = wire.from().equals(end) ? wire.to() : wire.from();
+    if (sketch.device(far.device()).place() != Place.PANEL)
+      throw new Unmet("its cable does not begin in the cabinet");
+    sketch.move(wire.id(), far, out);
+    sketch.wire(far, in, ink);
   }
 
   private static SelfHeld.Contact button(Device load, Sketch sketch) {
@@ -67,14 +88,13 @@ final class FeedContactor {
             .withSuppression(Suppression.DIODE)
             .withSpare(Mains.spare(terminals.size()));
     sketch.change(contactor);
-    for (var n = 0; n < terminals.size(); n++) {
-      var end = sketch.at(load, terminals.get(n));
-      sketch.move(end, sketch.at(contactor, String.valueOf(2 * n + 1)));
-      sketch.wire(
-          sketch.at(contactor, String.valueOf(2 * n + 2)),
-          end,
-          neutral.filter(terminals.get(n)::equals).isPresent() ? Ink.NEUTRAL : Ink.LINE);
-    }
+    for (var n = 0; n < terminals.size(); n++)
+      lead(
+          sketch.at(load, terminals.get(n)),
+          contactor,
+          n,
+          neutral.filter(terminals.get(n)::equals).isPresent() ? Ink.NEUTRAL : Ink.LINE,
+          sketch);
     var fed = rails.tap(LOGIC, part.coil().power().watts() / LOGIC, "safety");
     var held =
         SelfHeld.held(

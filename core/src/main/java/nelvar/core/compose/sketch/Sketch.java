@@ -129,6 +129,11 @@ public final class Sketch {
     wired.add(to);
   }
 
+  /// What ends at a terminal.
+  List<Conductor> at(TerminalRef end) {
+    return conductors.stream().filter(c -> c.from().equals(end) || c.to().equals(end)).toList();
+  }
+
   /// Leads one wire that ends at a terminal to another one.
   void move(Id wire, TerminalRef from, TerminalRef to) {
     conductors.replaceAll(c ->

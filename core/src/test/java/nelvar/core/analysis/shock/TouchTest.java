@@ -199,6 +199,24 @@ class TouchTest {
     assertThat(compared).isGreaterThan(3);
   }
 
+  /// A drive lets half as much again as it is rated for flow into the body of its motor and trips:
+  /// that over the way to earth and half of the loop.
+  @Test
+  void aFaultBehindADriveIsLimited() {
+    var study = Panel.study(Demo.settled());
+    var touch = touch(Demo.settled(), "M1", "PE");
+    var rated =
+        study.network().sources(study.device(new Id("U1")).orElseThrow()).getFirst().output();
+    assertThat(touch.byDrive()).isTrue();
+    assertThat(touch.fault().orElseThrow().amperes())
+        .isCloseTo(1.5 * rated.rating().amperes(), within(1e-9));
+    assertThat(touch.faultVolts().orElseThrow().volts())
+        .isCloseTo(
+            (touch.way().orElseThrow().ohms() + 0.225) * 1.5 * rated.rating().amperes(),
+            within(1e-9));
+    assertThat(touch.faulty()).isEqualTo(Touch.Grade.HARMLESS);
+  }
+
   /// Where nobody knows the loop up to the inlet, no volts are named and nothing passes.
   @Test
   void anUnknownLoopIsNotHarmless() {
