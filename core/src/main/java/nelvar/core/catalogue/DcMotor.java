@@ -19,6 +19,11 @@ public record DcMotor(
   }
 
   @Override
+  public boolean turnsByVolts() {
+    return true;
+  }
+
+  @Override
   public List<Terminal> terminals() {
     return List.of(Terminal.required("+", Role.PLUS), Terminal.required("-", Role.MINUS));
   }

@@ -68,6 +68,11 @@ public record InductionMotor(
   }
 
   @Override
+  public boolean turnsByVolts() {
+    return true;
+  }
+
+  @Override
   public List<Linkage> linkages() {
     return List.of(Linkage.STAR, Linkage.DELTA);
   }

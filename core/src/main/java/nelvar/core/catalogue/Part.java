@@ -123,6 +123,11 @@ public sealed interface Part
     return false;
   }
 
+  /// Whether it turns as long as it has its volts, and takes more the harder it works.
+  default boolean turnsByVolts() {
+    return false;
+  }
+
   /// The ways its windings can be linked; none where there is no choice.
   default List<Linkage> linkages() {
     return List.of();

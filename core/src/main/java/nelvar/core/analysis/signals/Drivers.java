@@ -107,7 +107,14 @@ record Drivers(Map<ActuatorRef, Boolean> conducting, List<TerminalRef> partners)
                 || output.back().equals(Optional.of(end.terminal())));
   }
 
+  /// A coil is switched like the signal beside it: what hangs on it besides tells whether it is a
+  /// rail.
   private static boolean power(Part part, TerminalRef end) {
+    if (part.actuators().stream()
+        .anyMatch(a ->
+            a instanceof Actuator.Magnet coil
+                && (coil.a().equals(end.terminal()) || coil.b().equals(end.terminal()))))
+      return false;
     return part.terminals().stream()
         .anyMatch(terminal ->
             terminal.name().equals(end.terminal())

@@ -9,8 +9,6 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Actuator;
 import nelvar.core.catalogue.ControlSwitch;
-import nelvar.core.catalogue.DcMotor;
-import nelvar.core.catalogue.InductionMotor;
 import nelvar.core.catalogue.Part;
 import nelvar.core.model.Device;
 import nelvar.core.model.TerminalRef;
@@ -118,8 +116,7 @@ public final class Scenario {
                 device,
                 "lose " + device.designation(),
                 t -> t.with(new Disturbance.Dead(device.id()))));
-      if (part.get() instanceof InductionMotor || part.get() instanceof DcMotor)
-        all.add(overload(device));
+      if (part.get().turnsByVolts()) all.add(overload(device));
       if (part.get().logic().isPresent()) all.addAll(controller(device, study));
     }
     return all.stream().sorted(java.util.Comparator.comparing(Doable::kind)).toList();

@@ -8,8 +8,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.motion.MotionAxes;
 import nelvar.core.analysis.space.Bodies;
-import nelvar.core.catalogue.DcMotor;
-import nelvar.core.catalogue.InductionMotor;
+import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -47,11 +46,7 @@ public final class StartsByItself implements Rule {
   @Override
   public Stream<Verdict> check(Study study) {
     return study.project().devices().stream()
-        .filter(device ->
-            study
-                .part(device)
-                .filter(part -> part instanceof InductionMotor || part instanceof DcMotor)
-                .isPresent())
+        .filter(device -> study.part(device).filter(Part::turnsByVolts).isPresent())
         .filter(device -> !coolsACabinet(device, study))
         .filter(device ->
             study.network().feeds(device.id()).stream().anyMatch(f -> f.source().isPresent()))
