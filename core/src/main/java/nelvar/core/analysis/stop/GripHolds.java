@@ -42,6 +42,16 @@ public final class GripHolds implements Rule {
   /// What coasts is looked at for so long.
   private static final Duration LOOKED_AT = new Duration(30);
 
+  /// Whether words name what holds work.
+  public static boolean holdsWork(String words) {
+    return GRIPS.matcher(words.toLowerCase(Locale.ROOT)).find();
+  }
+
+  /// Whether words name a tool that turns.
+  public static boolean turnsATool(String words) {
+    return TURNS.matcher(words.toLowerCase(Locale.ROOT)).find();
+  }
+
   @Override
   public String id() {
     return "stop.grip";

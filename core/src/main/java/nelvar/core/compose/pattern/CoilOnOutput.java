@@ -1,6 +1,7 @@
 package nelvar.core.compose.pattern;
 
 import java.util.Optional;
+import nelvar.core.analysis.stop.GripHolds;
 import nelvar.core.catalogue.Solenoid;
 import nelvar.core.compose.sketch.Composer;
 import nelvar.core.model.FunctionKind;
@@ -29,6 +30,16 @@ final class CoilOnOutput implements Pattern {
         || function.kind() == FunctionKind.HOLD;
   }
 
+  /// A clamp that let go at a stop would throw the work.
+  private static boolean holdsWorkOfATool(MachineFunction function, Composer composer) {
+    return GripHolds.holdsWork(function.name())
+        && composer.sketch().functions().stream()
+            .anyMatch(other ->
+                !other.id().equals(function.id())
+                    && !GripHolds.holdsWork(other.name())
+                    && GripHolds.turnsATool(other.name()));
+  }
+
   @Override
   public void compose(MachineFunction function, Composer composer) {
     var wish = new Wish(function);
@@ -38,6 +49,11 @@ final class CoilOnOutput implements Pattern {
       throw new nelvar.core.compose.sketch.Unmet(
           "valves and brakes of %s V are not drawn up: take 24 V".formatted(Math.round(volts)));
     var watts = wish.watts().orElse(brake ? BRAKE : VALVE);
+    var holding = !brake && holdsWorkOfATool(function, composer);
+    if (holding)
+      composer.because(
+          "%s holds work that a tool turns in: it keeps its volts at a stop, so that nothing lets go before the tool stands (IEC 60204-1, 9.3.1, unchecked). Where it closes by a spring, hang it behind the stop."
+              .formatted(function.name()));
     var sketch = composer.sketch();
     for (var n = 1; n <= function.wants().count(); n++) {
       var part =
@@ -61,7 +77,8 @@ final class CoilOnOutput implements Pattern {
               ? composer.brake(volts, watts / volts, function.id(), wish.purpose(n))
               : composer
                   .io()
-                  .output(volts, watts / volts, true, Optional.of(function.id()), wish.purpose(n));
+                  .output(
+                      volts, watts / volts, !holding, Optional.of(function.id()), wish.purpose(n));
       TwoWires.join(coil, "1", "2", fed, composer);
     }
     composer.because(

@@ -21,6 +21,7 @@ import nelvar.core.model.Conductor;
 import nelvar.core.model.Designation;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
+import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Place;
 import nelvar.core.model.Project;
 import nelvar.core.model.TerminalRef;
@@ -88,6 +89,11 @@ public final class Sketch {
 
   public boolean american() {
     return brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN;
+  }
+
+  /// All that the machine is to do, drawn up or not.
+  public List<MachineFunction> functions() {
+    return from.functions();
   }
 
   public Project project() {
