@@ -64,11 +64,20 @@ public final class WaysOut {
     return new WaysOut(Map.of());
   }
 
-  /// Tries all proposals, worst finding first.
+  /// Tries all proposals, several findings at a time: each on copies of its own.
   public static WaysOut of(Review review, Catalogue standard, Proposer proposer) {
-    var trying = new Trying(review, standard, proposer, () -> false);
-    while (trying.step()) {}
-    return trying.soFar();
+    record Asked(Review.Entry entry, List<Repair> proposals) {}
+    record Found(Finding finding, List<Repair> cures) {}
+    var trial = new Trial(review, standard, proposer, () -> false);
+    // Proposers count what they are asked.
+    var asked =
+        review.open().stream().map(entry -> new Asked(entry, trial.proposals(entry))).toList();
+    var all = new HashMap<Finding, List<Repair>>();
+    asked.parallelStream()
+        .map(one -> new Found(Finding.of(one.entry()), trial.of(one.entry(), one.proposals())))
+        .toList()
+        .forEach(found -> all.put(found.finding(), found.cures()));
+    return new WaysOut(Map.copyOf(all));
   }
 
   /// Trying finding by finding, so that other work can come between.

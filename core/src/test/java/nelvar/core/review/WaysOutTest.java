@@ -58,6 +58,23 @@ final class WaysOutTest {
     assertThat(harmless(Demo.planted())).isGreaterThan(5);
   }
 
+  /// Several findings tried at a time find what trying one after the other finds.
+  @Test
+  void allAtOnceAsOneByOne() {
+    var review = Review.of(Demo.sprayer(), CatalogueFile.standard());
+    var trying =
+        new WaysOut.Trying(review, CatalogueFile.standard(), WaysOut.Proposer.NONE, () -> false);
+    while (trying.step()) {}
+    var together = WaysOut.of(review, CatalogueFile.standard(), WaysOut.Proposer.NONE);
+    assertThat(review.open()).isNotEmpty();
+    for (var entry : review.open())
+      assertThat(labels(together, entry)).isEqualTo(labels(trying.soFar(), entry));
+  }
+
+  private static List<String> labels(WaysOut ways, Review.Entry entry) {
+    return ways.of(entry).orElseThrow().stream().map(nelvar.core.finding.Repair::label).toList();
+  }
+
   /// Machines of many kinds, built without care: nothing offered for them harms.
   @ParameterizedTest
   @ValueSource(longs = {1, 2, 4, 7, 9})
