@@ -46,10 +46,10 @@ class PinsTest {
       if (link.wired() && link.pin().type().digitalInput())
         assertThat(words).contains(link.pin().name());
     assertThat(words)
-        .contains("6 free: DI11 to DI16", "5 free: Q8 to Q12", "J2 reads +", "J3 pulls to 0 V")
+        .contains("5 free: DI12 to DI16", "5 free: Q8 to Q12", "J2 reads +", "J3 pulls to 0 V")
         .contains("reads 1, 23.9 V", "reads 0, 0 V", "on, 20.7 mA when on", "in.3", "XSTEP")
-        .doesNotContain("DI11", "XDIR+");
-    assertThat(words(drawn(true, Optional.empty()))).contains("DI11", "DI16", "Q12");
+        .doesNotContain("DI12", "XDIR+");
+    assertThat(words(drawn(true, Optional.empty()))).contains("DI12", "DI16", "Q12");
   }
 
   @Test
