@@ -74,17 +74,17 @@ class SignalsTest extends DemoWindow {
           (javafx.scene.control.ChoiceBox<Object>) driver.window.root().lookup("#swap-pin");
       others.setValue(
           others.getItems().stream()
-              .filter(item -> item.toString().equals("DI11, free"))
+              .filter(item -> item.toString().equals("DI12, free"))
               .findFirst()
               .orElseThrow());
     });
     driver.await("review", () -> !session().stale().get());
     driver.settle();
-    assertThat(driver.text("-A1:DI11")).isNotNull();
+    assertThat(driver.text("-A1:DI12")).isNotNull();
     assertThat(session().project().conductors())
         .anyMatch(wire ->
-            wire.touches(new Id("A1")) && wire.from().terminal().equals("DI11")
-                || wire.to().terminal().equals("DI11"));
+            wire.touches(new Id("A1")) && wire.from().terminal().equals("DI12")
+                || wire.to().terminal().equals("DI12"));
     driver.run(() -> session().undo());
     assertThat(session().project()).isEqualTo(before);
   }
