@@ -201,7 +201,7 @@ final class SolveCommand implements Callable<Integer> {
         "%s, wires at %s, mains %s of nominal%n",
         live.outcome().words(),
         live.conditions().wires(),
-        new Percent(100 * live.conditions().mains()));
+        new Percent(100 * live.conditions().mains() * live.trial().mains()));
     outcome(live, out);
     for (var output : live.outputs())
       out.printf(

@@ -27,6 +27,15 @@ class SolveCommandTest {
     return JsonMapper.builder().build().readTree(outcome.out());
   }
 
+  /// A dip is said in the heading, and one that cannot be is refused.
+  @Test
+  void aDipOfTheMains() {
+    var demo = "../demo/seed-tray-filler/seed-tray-filler.nelvar.json";
+    var dip = Ran.of("solve", demo, "--set", "mains=70%");
+    assertThat(dip.out()).contains("mains 70 % of nominal");
+    assertThat(Ran.of("solve", demo, "--set", "mains=500%").err()).contains("0 to 130 %");
+  }
+
   @Test
   void solvesTheRunningMachine() {
     var outcome = run("solve", SETTLED);

@@ -216,7 +216,7 @@ final class Following {
 
   private Inputs inputs(boolean[] on) {
     var inputs = new Inputs(circuitry.grid);
-    inputs.mains(conditions.mains());
+    inputs.mains(conditions.mains() * trial.mains());
     for (var s : circuitry.switched)
       inputs.close(s.branch(), on[s.actuator()] != s.closedAtRest() || trial.welded(s.pole()));
     for (var pole : circuitry.poles)
@@ -247,7 +247,6 @@ final class Following {
         for (var served : circuitry.served)
           if (served.device().id().equals(device)) share(served, share.fraction(), inputs);
       }
-      case Disturbance.Sag(var left) -> inputs.mains(conditions.mains() * left.fraction());
       case Disturbance.Dead(var device) -> {
         for (var served : circuitry.served)
           if (served.device().id().equals(device)) share(served, 0, inputs);
@@ -256,7 +255,8 @@ final class Following {
       }
       case Disturbance.Bridge bridge ->
           circuitry.bridged(bridge).ifPresent(b -> inputs.bridge(b.a(), b.b(), b.ohms()));
-      case Disturbance.Hold _,
+      case Disturbance.Sag _,
+          Disturbance.Hold _,
           Disturbance.Frozen _,
           Disturbance.Weld _,
           Disturbance.Open _,

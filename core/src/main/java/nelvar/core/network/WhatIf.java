@@ -31,10 +31,12 @@ public final class WhatIf {
   private final Set<Id> opened = new HashSet<>();
   private final Set<PoleRef> openedPoles = new HashSet<>();
   private final List<Disturbance.Bridge> bridges = new ArrayList<>();
+  private final double mains;
 
   private WhatIf(Set<Disturbance> disturbances, LoadMode loads) {
     this.disturbances = java.util.Collections.unmodifiableSet(new LinkedHashSet<>(disturbances));
     this.loads = loads;
+    var left = 1.0;
     for (var disturbance : disturbances) {
       switch (disturbance) {
         case Disturbance.Hold(var actuator, var on) -> held.put(actuator, on);
@@ -51,10 +53,11 @@ public final class WhatIf {
             Disturbance.WrongPart _,
             Disturbance.WrongSetting _,
             Disturbance.Entered _,
-            Disturbance.Sag _,
             Disturbance.LoadAt _ -> {}
+        case Disturbance.Sag(var share) -> left = share.fraction();
       }
     }
+    this.mains = left;
   }
 
   /// In the order they were tried.
@@ -189,6 +192,11 @@ public final class WhatIf {
       case Disturbance.Weld _, Disturbance.Open _, Disturbance.Cut _, Disturbance.Dead _ ->
           there.equals(more);
     };
+  }
+
+  /// The share of its nominal volts that a dip leaves of the mains.
+  public double mains() {
+    return mains;
   }
 
   /// Without those that `gone` names.
