@@ -58,11 +58,21 @@ public final class ResidualCharge implements Rule {
 
   @Override
   public Stream<Verdict> check(Study study) {
-    var charges = study.once(ResidualCharge.class, () -> study.engine().charges(HIGH));
+    var charges = charges(study);
     return study.project().devices().stream()
         .flatMap(
             Contained.many(
                 this, device -> device.id(), device -> judge(device, charges, study).stream()));
+  }
+
+  /// What is charged while the machine runs, without load and with the mains 10 % high.
+  public static List<StoredCharge> charges(Study study) {
+    return study.once(ResidualCharge.class, () -> study.engine().charges(HIGH));
+  }
+
+  /// Whether it is too little to hurt anybody.
+  public static boolean exempt(StoredCharge charge) {
+    return charge.capacitance().farads() * charge.from().volts() <= EXEMPT;
   }
 
   private static List<Verdict> judge(Device device, List<StoredCharge> charges, Study study) {
@@ -118,11 +128,10 @@ public final class ResidualCharge implements Rule {
 
   private static Verdict judge(StoredCharge charge, Study study) {
     var id = charge.device().id();
-    var coulombs = charge.capacitance().farads() * charge.from().volts();
     var w = Working.of("Residual charge");
     w.given("U0", charge.from(), "charged to without load, mains 10 % high");
     w.given("C", charge.capacitance(), "capacitance");
-    if (charge.from().compareTo(FELT) <= 0 || coulombs <= EXEMPT) {
+    if (charge.from().compareTo(FELT) <= 0 || exempt(charge)) {
       w.given("limit", FELT, "never above it, or at most 60 µC");
       return new Verdict.Pass(id, w.explain(SAFE).trail());
     }

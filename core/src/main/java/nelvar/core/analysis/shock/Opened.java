@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.earthing.ResidualCharge;
 import nelvar.core.analysis.motion.MotionAxes;
 import nelvar.core.catalogue.Disconnector;
 import nelvar.core.catalogue.Terminal;
@@ -59,7 +60,7 @@ public record Opened(
         if (!stays.isEmpty()) live.put(device, stays);
       }
     var charges =
-        study.engine().charges(Conditions.COLD_AND_HIGH).stream()
+        ResidualCharge.charges(study).stream()
             .filter(c -> c.from().compareTo(StoredCharge.MARKS.getFirst()) > 0)
             .sorted(java.util.Comparator.comparingDouble(c -> -seconds(c)))
             .toList();

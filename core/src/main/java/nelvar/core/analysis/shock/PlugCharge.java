@@ -6,12 +6,12 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.earthing.ResidualCharge;
 import nelvar.core.catalogue.Connector;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
-import nelvar.core.network.Conditions;
 import nelvar.core.network.StoredCharge;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Explained;
@@ -32,9 +32,6 @@ public final class PlugCharge implements Rule {
   private static final Citation DEMAND = Citation.recalled("IEC 60204-1:2016", "6.2.4");
   private static final Voltage SAFE = new Voltage(60);
   private static final Duration AT_ONCE = new Duration(1);
-
-  /// Less than this hurts nobody, C.
-  private static final double EXEMPT = 60e-6;
 
   @Override
   public String id() {
@@ -60,11 +57,9 @@ public final class PlugCharge implements Rule {
 
   /// What stands on its pins, the slowest first.
   private static Optional<StoredCharge> on(Device plug, Study study) {
-    return study
-        .once(PlugCharge.class, () -> study.engine().charges(Conditions.COLD_AND_HIGH))
-        .stream()
+    return ResidualCharge.charges(study).stream()
         .filter(charge -> charge.from().compareTo(SAFE) > 0)
-        .filter(charge -> charge.capacitance().farads() * charge.from().volts() > EXEMPT)
+        .filter(charge -> !ResidualCharge.exempt(charge))
         .filter(charge ->
             charge.across().stream()
                 .flatMap(end -> study.asDesigned().metal(end).stream())

@@ -23,7 +23,6 @@ import nelvar.core.network.Disturbance;
 import nelvar.core.network.Live;
 import nelvar.core.network.WhatIf;
 import nelvar.core.trail.Working;
-import nelvar.core.units.Voltage;
 
 /// What sensors permit holds on the wiring, and with any one of them stuck.
 ///
@@ -165,9 +164,7 @@ public final class PermissivesHold implements Rule {
 
   private static PinLink.Reads reads(PinLink link, Live live) {
     if (!live.settled()) return PinLink.Reads.BETWEEN;
-    return live.voltage(link.at(), new TerminalRef(link.board().id(), "-"))
-        .map(both -> PinLink.reads(link.pin(), new Voltage(Math.max(0, both.direct()))))
-        .orElse(PinLink.Reads.BETWEEN);
+    return link.reads(link.at(), live);
   }
 
   private Stream<Verdict> judge(List<Permissive> rows, Study study) {

@@ -5,6 +5,7 @@ import java.util.Optional;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.model.Device;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.network.Live;
 import nelvar.core.units.Current;
 import nelvar.core.units.Voltage;
 
@@ -81,6 +82,13 @@ public record PinLink(
 
   public boolean wired() {
     return standing != Standing.FREE;
+  }
+
+  /// What it would read with its wire at a terminal; between where the volts are not known.
+  public Reads reads(TerminalRef at, Live live) {
+    return live.voltage(at, new TerminalRef(board.id(), "-"))
+        .map(both -> reads(pin, new Voltage(Math.max(0, both.direct()))))
+        .orElse(Reads.BETWEEN);
   }
 
   /// What an input reads at these volts: one with its common at + reads 1 where it is pulled down.

@@ -17,7 +17,6 @@ import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
-import nelvar.core.model.TerminalRef;
 import nelvar.core.network.ActuatorRef;
 import nelvar.core.network.Conditions;
 import nelvar.core.network.Live;
@@ -164,21 +163,14 @@ public final class CommandLeft implements Rule {
         .filter(link -> link.wired() && link.pin().type().digitalInput())
         .filter(link -> link.board().id().equals(board.id()))
         .filter(link -> {
-          var runs = reads(link.at(), link, study.asDesigned());
-          var stopped = reads(link.at(), link, one.pressed());
+          var runs = link.reads(link.at(), study.asDesigned());
+          var stopped = link.reads(link.at(), one.pressed());
           return runs != stopped
               && runs != PinLink.Reads.BETWEEN
               && stopped != PinLink.Reads.BETWEEN;
         })
         .map(link -> "its input " + link.at().terminal() + " changes")
         .findFirst();
-  }
-
-  /// What a pin would read at a terminal.
-  static PinLink.Reads reads(TerminalRef at, PinLink link, Live live) {
-    return live.voltage(at, new TerminalRef(link.board().id(), "-"))
-        .map(both -> PinLink.reads(link.pin(), new Voltage(Math.max(0, both.direct()))))
-        .orElse(PinLink.Reads.BETWEEN);
   }
 
   private static String names(List<Device> devices) {

@@ -50,10 +50,9 @@ final class TellOfStop {
                 .filter(Actuator.Magnet.class::isInstance)
                 .map(magnet -> new TerminalRef(device.id(), ((Actuator.Magnet) magnet).a())))
         .filter(at -> landed(at, study) < LANDINGS)
-        .filter(at -> CommandLeft.reads(at, pin, study.asDesigned()) == PinLink.Reads.ONE)
+        .filter(at -> pin.reads(at, study.asDesigned()) == PinLink.Reads.ONE)
         .filter(at ->
-            stops.stream()
-                .allMatch(one -> CommandLeft.reads(at, pin, one.pressed()) == PinLink.Reads.ZERO))
+            stops.stream().allMatch(one -> pin.reads(at, one.pressed()) == PinLink.Reads.ZERO))
         .findFirst();
   }
 
