@@ -34,6 +34,7 @@ final class PackCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws Exception {
+    OutputFiles.checkFolder(folder);
     var whole = ProjectFile.at(file).open();
     var files =
         PackFiles.of(

@@ -149,7 +149,7 @@ class CommandLineTest {
     for (var format :
         new String[] {"pdf", "svg", "xlsx", "json", "wire-list", "bill-of-materials"}) {
       var file = folder.resolve("deep/er/" + format);
-      assertThat(run("export", PLANTED, "--format", format, "--out", file.toString()).code())
+      assertThat(run("export", SETTLED, "--format", format, "--out", file.toString()).code())
           .as(format)
           .isZero();
       assertThat(file).isNotEmptyFile();

@@ -86,6 +86,15 @@ public final class Ways {
         && (new Feeding(study, device).wanted() || new ReadBy(study, device).wanted());
   }
 
+  /// The ways to feed one device that nothing feeds with nothing that switches it.
+  public static Found alwaysOn(Device device, Review today, Catalogue standard) {
+    var feeding = new Feeding(today.study(), device);
+    if (!feeding.wanted()) return new Found(List.of(), List.of());
+    return asked(
+            device, feeding.moves(), List.of(alwaysOn(feeding)), today.study(), today, standard)
+        .found();
+  }
+
   /// The ways to feed one device that nothing feeds: always on, or switched by an output; or to
   /// have one read that nothing reads.
   public static Found connecting(Device device, Review today, Catalogue standard) {
@@ -95,11 +104,7 @@ public final class Ways {
     if (feeding.wanted()) {
       if (feeding.switched()) recipes.add(switched(feeding));
       recipes.add(
-          new WaySearch.Recipe(
-              read.wanted() ? "fed, and read by an input" : ALWAYS_ON,
-              false,
-              feeding.switched(),
-              composer -> feeding.compose(composer, false)));
+          read.wanted() ? unswitched("fed, and read by an input", feeding) : alwaysOn(feeding));
     } else if (read.wanted()) {
       if (read.stops())
         recipes.add(new WaySearch.Recipe("in both channels of the stop", false, false, read::stop));
@@ -107,6 +112,15 @@ public final class Ways {
     }
     if (recipes.isEmpty()) return new Found(List.of(), List.of());
     return asked(device, feeding.moves(), recipes, today.study(), today, standard).found();
+  }
+
+  private static WaySearch.Recipe alwaysOn(Feeding feeding) {
+    return unswitched(ALWAYS_ON, feeding);
+  }
+
+  private static WaySearch.Recipe unswitched(String title, Feeding feeding) {
+    return new WaySearch.Recipe(
+        title, false, feeding.switched(), composer -> feeding.compose(composer, false));
   }
 
   private static WaySearch.Recipe switched(Feeding feeding) {

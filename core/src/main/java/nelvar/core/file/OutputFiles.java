@@ -19,8 +19,7 @@ public final class OutputFiles {
   }
 
   public static void write(Path folder, Map<String, byte[]> files, Disk disk) throws IOException {
-    if (Files.exists(folder) && !Files.isDirectory(folder))
-      throw new IOException(folder.getFileName() + " is a file: choose a folder");
+    checkFolder(folder);
     var made = firstMissing(folder);
     try {
       Files.createDirectories(folder);
@@ -34,12 +33,23 @@ public final class OutputFiles {
     }
   }
 
-  /// One file; its folder is made where it is missing.
-  public static void write(Path file, byte[] bytes) throws IOException {
+  /// Says before the work what [#write(Path, Map)] would say after it.
+  public static void checkFolder(Path folder) throws IOException {
+    if (Files.exists(folder) && !Files.isDirectory(folder))
+      throw new IOException(folder.getFileName() + " is a file: choose a folder");
+  }
+
+  /// Says before the work what [#write(Path, byte[])] would say after it.
+  public static void checkFile(Path file) throws IOException {
     if (Files.isDirectory(file))
       throw new IOException(file.getFileName() + " is a folder: name a file");
     if (Files.exists(file) && !Files.isRegularFile(file))
       throw new IOException(file.getFileName() + " is a device or a pipe: name a file");
+  }
+
+  /// One file; its folder is made where it is missing.
+  public static void write(Path file, byte[] bytes) throws IOException {
+    checkFile(file);
     var absolute = file.toAbsolutePath();
     var folder = absolute.getParent();
     if (folder == null) throw new IOException("name a file");

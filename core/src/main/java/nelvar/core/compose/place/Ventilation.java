@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.stop.StartsByItself;
 import nelvar.core.analysis.thermal.InsideWarm;
@@ -36,23 +37,40 @@ public final class Ventilation {
     var study = review.study();
     var housing = study.project().layout().cabinet(cabinet);
     if (housing.isEmpty() || !housing.get().shell().closed()) return Optional.empty();
+    var onItsOwn = Optional.<Repair>empty();
     var behindTheStop = Optional.<Repair>empty();
     for (var fan : fans(study)) {
       if (!bears(fan, study)) continue;
       var found = with(fan, housing.get(), review, standard);
-      if (found.filter(repair -> runsFromCold(repair, study)).isPresent()) return found;
-      behindTheStop = behindTheStop.or(() -> found);
+      if (found.isEmpty()) continue;
+      var next = study.tried(found.get().edit().apply(study.project()));
+      if (!runsFromCold(next, study)) {
+        if (behindTheStop.isEmpty()) behindTheStop = found;
+      } else if (!wantsASupply(next, study)) {
+        return found;
+      } else if (onItsOwn.isEmpty()) {
+        onItsOwn = found;
+      }
     }
-    return behindTheStop;
+    return onItsOwn.isPresent() ? onItsOwn : behindTheStop;
   }
 
   /// What goes on giving off heat after a stop goes on being cooled.
-  private static boolean runsFromCold(Repair repair, Study study) {
-    var next = study.tried(repair.edit().apply(study.project()));
-    return next.project().devices().stream()
-        .filter(device -> study.device(device.id()).isEmpty())
+  private static boolean runsFromCold(Study next, Study study) {
+    return fresh(next, study)
         .filter(device -> next.part(device).filter(Ventilation::carries).isPresent())
         .allMatch(device -> StartsByItself.fedFromCold(device, next));
+  }
+
+  /// Nobody sets up a supply for one fan where another fan needs none.
+  private static boolean wantsASupply(Study next, Study study) {
+    return fresh(next, study)
+        .anyMatch(device ->
+            next.network().sources().stream().anyMatch(source -> source.device().equals(device)));
+  }
+
+  private static Stream<Device> fresh(Study next, Study study) {
+    return next.project().devices().stream().filter(device -> study.device(device.id()).isEmpty());
   }
 
   /// The weakest first.
@@ -135,12 +153,10 @@ public final class Ventilation {
   /// place on a rail.
   private static Optional<Edit> fed(
       Edit placed, Device device, Cabinet cabinet, Review review, Catalogue standard) {
-    var next = Review.of(placed.apply(review.project()), standard);
-    var ways = Ways.connecting(device, next, standard).ways();
-    return ways.stream()
-        .filter(way -> way.title().equals(Ways.ALWAYS_ON))
+    var next = Review.findingsOnly(placed.apply(review.project()), standard);
+    return Ways.alwaysOn(device, next, standard).ways().stream()
         .findFirst()
-        .or(() -> ways.stream().findFirst())
+        .or(() -> Ways.connecting(device, next, standard).ways().stream().findFirst())
         .map(way -> mounted(placed.then(way.edit()), cabinet, review));
   }
 
