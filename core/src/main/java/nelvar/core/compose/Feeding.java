@@ -38,15 +38,27 @@ final class Feeding {
   private final Device device;
   private final Part part;
 
+  private final boolean holds;
+
   Feeding(Study study, Device device) {
+    this(study, device, false);
+  }
+
+  private Feeding(Study study, Device device, boolean holds) {
     this.study = study;
     this.device = device;
     this.part = study.part(device).orElseThrow();
+    this.holds = holds;
+  }
+
+  /// Of what holds work at a stop, and so keeps its volts.
+  static Feeding holding(Study study, Device device) {
+    return new Feeding(study, device, true);
   }
 
   /// Whether it turns or moves something, so that a stop has to cut it.
   boolean moves() {
-    return part.motor() || part.drives() || part instanceof Solenoid;
+    return !holds && (part.motor() || part.drives() || part instanceof Solenoid);
   }
 
   /// Intakes that nothing feeds.
@@ -112,7 +124,8 @@ final class Feeding {
   }
 
   private boolean works() {
-    return moves()
+    return part.motor()
+        || part.drives()
         || part.ownCoil().isPresent()
         || part instanceof SignalLamp
         || part instanceof Heater;

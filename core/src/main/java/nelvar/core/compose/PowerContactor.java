@@ -10,9 +10,11 @@ import nelvar.core.analysis.motion.DrivenMotor;
 import nelvar.core.analysis.runs.TypicalLength;
 import nelvar.core.analysis.stop.StopByParameter;
 import nelvar.core.analysis.stop.StopRehearsal;
+import nelvar.core.catalogue.Appliance;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Link;
 import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.SocketStrip;
 import nelvar.core.catalogue.Terminal;
 import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.SelfHeld;
@@ -30,6 +32,8 @@ import nelvar.core.units.ImpossibleQuantity;
 /// drive that a stop leaves its feed, and for what starts by itself when the mains comes back. What
 /// stops did before, they still do; where none has a free contact, a stop button comes with it.
 ///
+/// Sockets with a tool on them, and whatever else no stop takes, get the same.
+///
 /// Not offered for a drive where the Brief wants it to slow down before its power goes: this
 /// contactor opens at once.
 final class PowerContactor {
@@ -43,17 +47,67 @@ final class PowerContactor {
 
   /// Of a motor that starts by itself; of its drive, where it has one.
   static Optional<Repair> againstRestart(Device motor, Study study, Catalogue standard) {
-    var load =
-        DrivenMotor.all(study).stream()
-            .filter(driven -> driven.motors().contains(motor))
-            .map(DrivenMotor::drive)
-            .findFirst()
-            .orElse(motor);
-    var stops =
-        study.project().devices().stream()
-            .filter(device -> StopRehearsal.stops(device, study) && free(device, study).isPresent())
-            .toList();
+    var load = driveOf(motor, study).orElse(motor);
+    var stops = freeStops(study);
     return of(load, stops, study, standard);
+  }
+
+  /// Of what goes on whatever stop is pressed: of the drive of a motor, of the sockets a tool is
+  /// plugged in at. None where no stop has a free contact.
+  static Optional<Repair> behindFreeStops(Device device, Study study, Catalogue standard) {
+    var stops = freeStops(study);
+    if (stops.isEmpty()) return Optional.empty();
+    var load = driveOf(device, study).or(() -> socket(device, study)).orElse(device);
+    return of(load, stops, study, standard);
+  }
+
+  private static Optional<Device> driveOf(Device motor, Study study) {
+    return DrivenMotor.all(study).stream()
+        .filter(driven -> driven.motors().contains(motor))
+        .map(DrivenMotor::drive)
+        .findFirst();
+  }
+
+  private static List<Device> freeStops(Study study) {
+    return study.project().devices().stream()
+        .filter(device -> StopRehearsal.stops(device, study) && free(device, study).isPresent())
+        .toList();
+  }
+
+  /// The strip that one is plugged in at, where nothing else hangs on it.
+  private static Optional<Device> socket(Device plugged, Study study) {
+    return wiredTo(plugged, study)
+        .filter(other -> study.part(other).filter(SocketStrip.class::isInstance).isPresent())
+        .findFirst()
+        .filter(strip ->
+            wiredTo(strip, study)
+                .filter(other -> study.part(other).filter(Appliance.class::isInstance).isPresent())
+                .allMatch(plugged::equals));
+  }
+
+  private static Stream<Device> wiredTo(Device device, Study study) {
+    return study.project().conductors().stream()
+        .filter(wire -> wire.touches(device.id()))
+        .flatMap(wire -> Stream.of(wire.from(), wire.to()))
+        .flatMap(end -> study.device(end.device()).stream())
+        .filter(other -> !other.equals(device))
+        .distinct();
+  }
+
+  /// What its contactor opens, and carries.
+  private record Cut(List<String> terminals, Optional<String> neutral, double amperes) {
+    static Optional<Cut> of(Device load, Study study) {
+      if (study.part(load).orElse(null) instanceof SocketStrip strip)
+        return Optional.of(new Cut(List.of("L", "N"), Optional.of("N"), strip.rating().amperes()));
+      return study.network().feeds(load.id()).stream()
+          .filter(f -> f.source().filter(s -> s.output().alternating()).isPresent())
+          .findFirst()
+          .map(feed ->
+              new Cut(
+                  PowerContactor.terminals(feed),
+                  PowerContactor.neutral(feed, study),
+                  study.designCurrent(feed).amperes()));
+    }
   }
 
   private static Optional<Repair> of(
@@ -61,22 +115,15 @@ final class PowerContactor {
     var drives = study.part(load).filter(Part::drives).isPresent();
     if (drives && study.project().brief().policies().chose(School.STOP_CATEGORY, "one"))
       return Optional.empty();
-    var feed =
-        study.network().feeds(load.id()).stream()
-            .filter(f -> f.source().filter(s -> s.output().alternating()).isPresent())
-            .findFirst();
+    var cut = Cut.of(load, study);
     var contacts = new ArrayList<SelfHeld.Contact>();
     for (var stop : stops) free(stop, study).ifPresent(contacts::add);
-    if (feed.isEmpty() || contacts.size() < stops.size()) return Optional.empty();
+    if (cut.isEmpty() || contacts.size() < stops.size()) return Optional.empty();
     try {
       var composer =
           Composer.beside(study, standard, TypicalLength.DISTANCE, Composer.Beside.USUAL);
       composer.cutFeed(
-          load,
-          terminals(feed.get()),
-          neutral(feed.get(), study),
-          study.designCurrent(feed.get()).amperes(),
-          contacts);
+          load, cut.get().terminals(), cut.get().neutral(), cut.get().amperes(), contacts);
       composer.settle();
       var before = study.project();
       var after = new Sizing(composer, standard, true).added(before).project();

@@ -145,6 +145,15 @@ public final class Ways {
         .found();
   }
 
+  /// The ways to have a program switch what holds work from what stays live at a stop: its wires
+  /// are laid anew.
+  static Found heldLive(Device device, Review today, Catalogue standard) {
+    var study = today.study().tried(Feeding.unwired(device).apply(today.project()));
+    var feeding = Feeding.holding(study, device);
+    if (!feeding.wanted() || !feeding.switched()) return new Found(List.of(), List.of());
+    return asked(device, false, List.of(switched(feeding)), study, today, standard).found();
+  }
+
   private static WaySearch asked(
       Device device,
       boolean moves,

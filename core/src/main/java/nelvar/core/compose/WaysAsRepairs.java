@@ -62,6 +62,18 @@ public final class WaysAsRepairs implements WaysOut.Proposer {
                 proposal.edit()));
   }
 
+  /// What holds work on what stays live at a stop.
+  private List<Repair> held(Device grip, Review review) {
+    return Ways.heldLive(grip, review, standard).ways().stream()
+        .limit(1)
+        .map(way ->
+            new Repair(
+                "Hang %s on what stays live at a stop, %s"
+                    .formatted(grip.designation(), way.title()),
+                way.edit()))
+        .toList();
+  }
+
   private List<Repair> aired(Optional<Id> cabinet, Review review) {
     return cabinet
         .flatMap(id -> fans.computeIfAbsent(id, _ -> Ventilation.of(id, review, standard)))
@@ -78,6 +90,13 @@ public final class WaysAsRepairs implements WaysOut.Proposer {
       return elsewhere(device.get(), review);
     if (device.isPresent() && entry.rule().id().equals("stop.parameter"))
       return PowerContactor.behindStops(device.get(), review.study(), standard).stream().toList();
+    if (device.isPresent() && entry.rule().id().equals("stop.goes-on"))
+      return PowerContactor.behindFreeStops(device.get(), review.study(), standard).stream()
+          .toList();
+    if (device.isPresent()
+        && entry.rule().id().equals("stop.grip")
+        && entry.finding().filter(f -> f.severity() == Severity.WARNING).isPresent())
+      return held(device.get(), review);
     // What a reset starts wants another run command, not another contactor.
     if (device.isPresent()
         && entry.rule().id().equals("stop.restart")

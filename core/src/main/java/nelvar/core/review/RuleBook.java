@@ -145,6 +145,7 @@ import nelvar.core.analysis.states.SupplyAtLimit;
 import nelvar.core.analysis.stop.BrakeHolds;
 import nelvar.core.analysis.stop.CommandLeft;
 import nelvar.core.analysis.stop.GantryTogether;
+import nelvar.core.analysis.stop.GoesOn;
 import nelvar.core.analysis.stop.GripHolds;
 import nelvar.core.analysis.stop.OpensBehindDrive;
 import nelvar.core.analysis.stop.RampHeld;
@@ -311,6 +312,7 @@ public final class RuleBook {
           new BrakeHolds(),
           new GantryTogether(),
           new GripHolds(),
+          new GoesOn(),
           new OpensBehindDrive(),
           new StopByParameter(),
           new SupplyAtLimit(),

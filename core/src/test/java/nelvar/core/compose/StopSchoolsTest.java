@@ -26,6 +26,8 @@ import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
 import nelvar.core.model.Project;
+import nelvar.core.review.Review;
+import nelvar.core.review.WaysOut;
 import nelvar.core.units.Duration;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -226,7 +228,24 @@ class StopSchoolsTest {
                 CatalogueFile.standard());
     assertThat(drawn.draft().reasons()).anyMatch(why -> why.contains("bar clamp holds work"));
     var study = Panel.study(drawn.draft().project());
-    assertThat(judged(new GripHolds(), study)).singleElement().isInstanceOf(Verdict.Pass.class);
+    // With the mains away it lets go all the same, unless a spring closes it.
+    assertThat(judged(new GripHolds(), study))
+        .singleElement()
+        .isInstanceOfSatisfying(
+            Verdict.Finding.class,
+            f -> {
+              assertThat(f.severity()).isEqualTo(Severity.ADVICE);
+              assertThat(f.text()).contains("mains away", "No wire cures that");
+            });
+    var bySpring =
+        study.project().devices().stream()
+            .map(d ->
+                d.withPurpose(d.purpose().replace("bar clamp", "bar clamp, closed by a spring")))
+            .toList();
+    assertThat(
+            judged(new GripHolds(), Panel.study(study.project().withDevices(bySpring))).stream()
+                .filter(Verdict.Finding.class::isInstance))
+        .isEmpty();
     var rehearsal = StopRehearsal.pressing(stops(study).getFirst(), MINUTE, study);
     for (var device : study.project().devices()) {
       if (!device.part().startsWith("valve")) continue;
@@ -248,10 +267,56 @@ class StopSchoolsTest {
         .singleElement()
         .isInstanceOfSatisfying(
             Verdict.Finding.class, f -> assertThat(f.text()).contains("nobody timed"));
+    // With the mains away the drive gives torque for as long as its capacitors last.
     assertThat(grips("coasts 0.001 s", "bar valve"))
         .singleElement()
-        .isInstanceOf(Verdict.Pass.class);
+        .isInstanceOfSatisfying(
+            Verdict.Finding.class,
+            f -> {
+              assertThat(f.severity()).isEqualTo(Severity.ADVICE);
+              assertThat(f.text()).contains("mains away", "stands after 0.221 s");
+            });
     assertThat(grips("coasts 8 s", "oil mist")).isEmpty();
+  }
+
+  /// Behind the stop, it is hung on what stays live by the way out: the stop leaves it, and all
+  /// else is as before.
+  @Test
+  void aGripIsHungOnWhatStaysLive() {
+    var before =
+        clamping(
+            (Drafting.Drawn)
+                Drafting.of(
+                    "saw",
+                    """
+                    mains 3x400 V 50 Hz TN-S
+                    upstream 16 A
+                    impedance 0.5 Ω
+                    =SW1 saw blade: motor on a drive 0.75 kW coasts 8 s
+                    =CL1 bar valve: valve 24 V
+                    =STP1 stop: stop button
+                    =SNS1 start: start button
+                    """,
+                    CatalogueFile.standard()));
+    var review = Review.findingsOnly(before, CatalogueFile.standard());
+    var entry = review.open().stream().filter(e -> e.rule().id().equals("stop.grip")).findFirst();
+    var ways =
+        WaysOut.of(review, CatalogueFile.standard(), new WaysAsRepairs(CatalogueFile.standard()))
+            .of(entry.orElseThrow())
+            .orElseThrow();
+    assertThat(ways).hasSize(1);
+    assertThat(ways.getFirst().label()).contains("stays live");
+    var study = Panel.study(ways.getFirst().edit().on(before, CatalogueFile.standard()));
+    var rehearsal = StopRehearsal.pressing(stops(study).getFirst(), MINUTE, study);
+    for (var device : study.project().devices()) {
+      if (!device.part().startsWith("valve")) continue;
+      var dry = rehearsal.of(device).stream().anyMatch(f -> f.dry().isPresent());
+      assertThat(dry).as(device.purpose()).isFalse();
+    }
+    assertThat(judged(new GripHolds(), study))
+        .singleElement()
+        .isInstanceOfSatisfying(
+            Verdict.Finding.class, f -> assertThat(f.severity()).isEqualTo(Severity.ADVICE));
   }
 
   /// A router on its plug runs on when it is off, and nobody knows for how long.

@@ -21,9 +21,9 @@ import nelvar.core.units.Duration;
 ///
 /// Clamps, chucks, grippers and vacuum that holds are known by the words of their purpose or
 /// function, tools by theirs. Rehearsed with each stop and guard: a grip that loses its volts
-/// before the tool stands is pointed out, also where nobody timed the tool. Whether a clamp closes
-/// by a spring or a valve stays as it was is not known; where it does, the finding is accepted with
-/// that reason.
+/// before the tool stands is pointed out, also where nobody timed the tool. With the mains away the
+/// same is advice only: no wire cures it. What its words say stays closed by itself (by a spring, a
+/// valve that stays as it was) passes; what they do not say is not known.
 ///
 /// Demand: IEC 60204-1:2016, 9.3.1 and ISO 12100:2010, 6.2.11 (work that is held stays held when
 /// energy goes), unchecked.
@@ -34,6 +34,13 @@ public final class GripHolds implements Rule {
   private static final Pattern GRIPS =
       Pattern.compile(
           "clamp|grip|chuck|\\bvice\\b|\\bvise\\b|hold-?down|vacuum.*(table|bed|cup|hold|plate)|(table|bed|cup|hold|plate).*vacuum|magnet.*(hold|plate|chuck)");
+
+  private static final Reason WITH_THE_MAINS =
+      Reason.of("What holds the work lets go when the mains goes");
+
+  private static final Pattern STAYS_CLOSED =
+      Pattern.compile(
+          "(clos|held|hold|clamp|grip)\\w* by (a |its )?springs?|spring[- ](clos|held|clamp|applied)|bistable|two[- ]position|stays? (as it was|closed)|latch");
 
   private static final Pattern TURNS =
       Pattern.compile(
@@ -93,7 +100,8 @@ public final class GripHolds implements Rule {
         .filter(device -> words.matcher(says(device, study)).find());
   }
 
-  private static String says(Device device, Study study) {
+  /// Its purpose and the name of its function, in small letters.
+  static String says(Device device, Study study) {
     var function =
         study.project().functions().stream()
             .filter(f -> device.serves().filter(f.id()::equals).isPresent())
@@ -106,39 +114,76 @@ public final class GripHolds implements Rule {
     if (!study.asDesigned().settled())
       return new Verdict.NotChecked(grip.id(), "no steady state of the machine is found");
     var w = Working.of("How long " + grip.designation() + " holds");
+    if (STAYS_CLOSED.matcher(says(grip, study)).find()) {
+      w.assumed("stays closed", "without volts", "by its words");
+      return new Verdict.Pass(grip.id(), w.explain(grip.id()).trail());
+    }
     for (var one : Pressed.all(study)) {
       if (!one.takes(grip, study)) continue;
       var rehearsal = StopRehearsal.pressing(one.button(), LOOKED_AT, study);
-      var open =
-          rehearsal.of(grip).stream()
-              .flatMap(f -> f.dry().stream())
-              .map(StopRehearsal.Dry::soonest)
-              .findFirst();
-      if (open.isEmpty()) continue;
-      w.given(one.button().designation().text(), open.get(), "it loses its volts, at the soonest");
-      for (var tool : tools) {
-        var course = course(tool, rehearsal, study);
-        if (course.isEmpty()) continue;
-        w.given(tool.designation().text(), course.get().ends(), "rehearsed");
-        if (stands(course.get()).filter(t -> t.compareTo(open.get()) <= 0).isPresent()) continue;
-        return new Verdict.Finding(
-            grip.id(),
-            Severity.WARNING,
-            LETS_GO,
-            "%s takes the volts of %s (%s) after %s, and %s (%s) then still turns: %s. Feed what holds from what stays live, or take a valve that stays as it was; where it holds by a spring, accept this with that reason."
-                .formatted(
-                    one.button().designation(),
-                    grip.designation(),
-                    grip.purpose(),
-                    open.get(),
-                    tool.designation(),
-                    tool.purpose(),
-                    course.get().ends()),
-            w.explain(grip.id()).trail(),
-            List.of());
-      }
+      var lost = lost(grip, tools, one.button().designation().text(), rehearsal, w, study);
+      if (lost.isEmpty()) continue;
+      return new Verdict.Finding(
+          grip.id(),
+          Severity.WARNING,
+          LETS_GO,
+          "%s takes the volts of %s (%s) after %s, and %s (%s) then still turns: %s. Feed what holds from what stays live, or take a valve that stays as it was; where it closes by a spring, say so in its purpose."
+              .formatted(
+                  one.button().designation(),
+                  grip.designation(),
+                  grip.purpose(),
+                  lost.get().open(),
+                  lost.get().tool().designation(),
+                  lost.get().tool().purpose(),
+                  lost.get().course().ends()),
+          w.explain(grip.id()).trail(),
+          List.of());
+    }
+    var away = StopMatrix.acts(study).stream().filter(a -> a.kind() == Scenario.Kind.MAINS);
+    for (var act : away.toList()) {
+      var rehearsal = StopRehearsal.of(act.at(new Duration(0)), LOOKED_AT, study);
+      var lost = lost(grip, tools, act.words(), rehearsal, w, study);
+      if (lost.isEmpty()) continue;
+      return new Verdict.Finding(
+          grip.id(),
+          Severity.ADVICE,
+          WITH_THE_MAINS,
+          "With the %s %s (%s) loses its volts after %s, and %s (%s) still turns: %s. No wire cures that: take a valve that stays as it was or a clamp that closes by a spring, and say so in its purpose."
+              .formatted(
+                  act.words(),
+                  grip.designation(),
+                  grip.purpose(),
+                  lost.get().open(),
+                  lost.get().tool().designation(),
+                  lost.get().tool().purpose(),
+                  lost.get().course().ends()),
+          w.explain(grip.id()).trail(),
+          List.of());
     }
     return new Verdict.Pass(grip.id(), w.explain(grip.id()).trail());
+  }
+
+  /// @param open when the grip is, at the soonest
+  /// @param course of the tool that still turns then
+  private record Lost(Duration open, Device tool, Course course) {}
+
+  private static Optional<Lost> lost(
+      Device grip, List<Device> tools, String by, StopRehearsal rehearsal, Working w, Study study) {
+    var open =
+        rehearsal.of(grip).stream()
+            .flatMap(f -> f.dry().stream())
+            .map(StopRehearsal.Dry::soonest)
+            .findFirst();
+    if (open.isEmpty()) return Optional.empty();
+    w.given(by, open.get(), "it loses its volts, at the soonest");
+    for (var tool : tools) {
+      var course = course(tool, rehearsal, study);
+      if (course.isEmpty()) continue;
+      w.given(tool.designation().text(), course.get().ends(), "rehearsed");
+      if (stands(course.get()).filter(t -> t.compareTo(open.get()) <= 0).isEmpty())
+        return Optional.of(new Lost(open.get(), tool, course.get()));
+    }
+    return Optional.empty();
   }
 
   private static Optional<Course> course(Device tool, StopRehearsal rehearsal, Study study) {

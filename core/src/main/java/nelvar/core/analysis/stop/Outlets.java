@@ -23,11 +23,7 @@ final class Outlets {
   /// Empty for what is no strip of sockets, or has no volts before.
   static Optional<Course> of(Device device, StopRehearsal rehearsal, Study study) {
     if (!(study.part(device).orElse(null) instanceof SocketStrip strip)) return Optional.empty();
-    var lines =
-        strip.terminals().stream()
-            .filter(t -> t.role() == Terminal.Role.LINE && !t.name().equals("L"))
-            .map(t -> new TerminalRef(device.id(), t.name()))
-            .toList();
+    var lines = lines(device, strip);
     var slow = rehearsal.slow();
     var before = most(lines, slow.moments().getFirst().live());
     if (before < 1) return Optional.empty();
@@ -53,6 +49,28 @@ final class Outlets {
             Optional.empty(),
             List.of(),
             Optional.empty()));
+  }
+
+  private static List<TerminalRef> lines(Device device, SocketStrip strip) {
+    return strip.terminals().stream()
+        .filter(t -> t.role() == Terminal.Role.LINE && !t.name().equals("L"))
+        .map(t -> new TerminalRef(device.id(), t.name()))
+        .toList();
+  }
+
+  /// To earth, at the socket that has most; 0 for what is no strip of sockets.
+  static double volts(Device device, Live live, Study study) {
+    return study.part(device).orElse(null) instanceof SocketStrip strip
+        ? most(lines(device, strip), live)
+        : 0;
+  }
+
+  /// Whether sockets had volts and have none while a stop is pressed; what is not known has not
+  /// lost them.
+  static boolean taken(Device device, Pressed one, Study study) {
+    return one.pressed().settled()
+        && volts(device, study.asDesigned(), study) >= 1
+        && volts(device, one.pressed(), study) < 1;
   }
 
   /// Since when none of them has volts.

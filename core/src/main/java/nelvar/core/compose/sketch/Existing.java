@@ -24,6 +24,7 @@ import nelvar.core.catalogue.TerminalStrip;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
+import nelvar.core.model.Place;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.ActuatorRef;
 import nelvar.core.network.Live;
@@ -251,7 +252,8 @@ final class Existing {
   }
 
   /// Of a supply that stays live and has neither channels nor blocks: behind a protective device of
-  /// it where another wire has room, else at its own terminals.
+  /// it where another wire has room, else at its own terminals, else where wires of the cabinet
+  /// lead them on.
   Optional<Rails.Fed> tap(double volts, double amperes) {
     for (var source : study.network().sources()) {
       if (!supplies(source, volts) || behindStop(source)) continue;
@@ -259,25 +261,46 @@ final class Existing {
       var most =
           source.output().rating().amperes()
               * study.project().brief().policies().headroom().fraction();
-      var zero = minusOf(source);
+      var behind =
+          study.project().conductors().stream()
+              .filter(wire ->
+                  study
+                      .circuit(wire)
+                      .filter(c -> c.source().equals(source) && c.protection().isPresent())
+                      .isPresent())
+              .flatMap(wire -> Stream.of(wire.from(), wire.to()))
+              .filter(this::protects)
+              .filter(end -> same(end, plusOf(source)));
       var plus =
-          Stream.concat(
-                  study.project().conductors().stream()
-                      .filter(wire ->
-                          study
-                              .circuit(wire)
-                              .filter(c -> c.source().equals(source) && c.protection().isPresent())
-                              .isPresent())
-                      .flatMap(wire -> Stream.of(wire.from(), wire.to()))
-                      .filter(this::protects),
-                  Stream.of(plusOf(source)))
-              .filter(end -> room(end) && same(end, plusOf(source)))
-              .findFirst();
-      if (used + amperes > most || plus.isEmpty() || !room(zero)) continue;
+          Stream.concat(behind, ledOn(plusOf(source)).stream()).filter(this::room).findFirst();
+      var zero = ledOn(minusOf(source)).stream().filter(this::room).findFirst();
+      if (used + amperes > most || plus.isEmpty() || zero.isEmpty()) continue;
       taken.put(source, used + amperes);
-      return Optional.of(new Rails.Fed(take(plus.get()), take(zero)));
+      return Optional.of(new Rails.Fed(take(plus.get()), take(zero.get())));
     }
     return Optional.empty();
+  }
+
+  /// A terminal, and those of the cabinet that wires alone lead it on to, the nearest first.
+  private List<TerminalRef> ledOn(TerminalRef first) {
+    var all = new ArrayList<>(List.of(first));
+    for (var n = 0; n < all.size(); n++) {
+      var at = all.get(n);
+      study.project().conductors().stream()
+          .filter(wire -> wire.touches(at.device()))
+          .flatMap(wire ->
+              wire.from().equals(at)
+                  ? Stream.of(wire.to())
+                  : wire.to().equals(at) ? Stream.of(wire.from()) : Stream.empty())
+          .filter(end -> !all.contains(end) && inCabinet(end))
+          .toList()
+          .forEach(all::add);
+    }
+    return all;
+  }
+
+  private boolean inCabinet(TerminalRef end) {
+    return study.device(end.device()).filter(d -> d.place() == Place.PANEL).isPresent();
   }
 
   private boolean room(TerminalRef end) {
