@@ -43,8 +43,9 @@ import nelvar.core.units.Voltage;
 /// @param way from its protective terminal to that of the inlet
 /// @param upstream half of the loop up to the inlet, where that is known
 /// @param own the protective conductors that land on it
-/// @param fault what flows from a line to its body, wires hot; empty where nothing feeds it, or
-///   what feeds it limits the current itself
+/// @param fault what flows from a line to its body, wires hot: of what is fed there; of a housing
+///   or a filter the most that a line led through or ending there drives, behind the first
+///   protective device of the machine. Empty where neither is known
 /// @param opens when that is cut off, at the latest; empty where nothing known cuts it off
 /// @param leaks to earth while it works
 /// @param byDrive whether the fault is fed by a drive, whose electronics let no more than half as
@@ -240,6 +241,7 @@ public record Touch(
                     || c.to().equals(pe)
                     || (!part.housing() && c.touches(device.id())))
             .toList();
+    var chafing = fault.isPresent() ? Optional.<Chafing>empty() : chafing(device, part, pe, study);
     var twice = study.project().brief().supply().earthing() == Brief.Earthing.IT;
     var drive = drive(device, study);
     var flows =
@@ -247,7 +249,7 @@ public record Touch(
             ? drive.map(Touch::limited)
             : twice
                 ? fault.flatMap(f -> DisconnectsInTime.secondFaultCurrent(f.at(), pe, study))
-                : fault.map(FaultCurrents::least);
+                : fault.map(FaultCurrents::least).or(() -> chafing.map(Chafing::most));
     return new Touch(
         device,
         pe,
@@ -262,10 +264,19 @@ public record Touch(
         flows,
         twice && fault.isPresent()
             ? flows.flatMap(current -> opens(fault.get(), current, study))
-            : fault.flatMap(FaultCurrents::opens),
+            : fault.isPresent()
+                ? fault.flatMap(FaultCurrents::opens)
+                : chafing.flatMap(Chafing::opens),
         part.leakage(),
         twice && drive.isEmpty(),
         drive.isPresent());
+  }
+
+  /// Of metal that nothing is fed at: a housing, a filter. Of the second fault of an insulated
+  /// network nothing is known there.
+  private static Optional<Chafing> chafing(Device device, Part part, TerminalRef pe, Study study) {
+    if (study.project().brief().supply().earthing() == Brief.Earthing.IT) return Optional.empty();
+    return Chafing.at(pe, part.housing() ? d -> d.place() == Place.PANEL : device::equals, study);
   }
 
   /// The output of a drive, where that feeds it.
