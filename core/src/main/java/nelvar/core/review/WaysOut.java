@@ -246,10 +246,14 @@ public final class WaysOut {
     }
 
     /// A question that could not be asked of a thing while its finding stood (how many volts reach
-    /// a motor that is linked for others), and is asked now: nothing that was judged is lost.
+    /// a motor that is linked for others), or of a terminal while nothing was wired to it, and is
+    /// asked now: nothing that was judged is lost.
     private boolean arises(Review.Entry unjudged, List<Review.Entry> of) {
       var subject = unjudged.verdict().subject();
-      return of.stream().anyMatch(entry -> entry.verdict().subject().equals(subject))
+      var wiredNow =
+          subject instanceof Subject.AtTerminal(var at)
+              && !review.study().network().topology().wired(at);
+      return (wiredNow || of.stream().anyMatch(entry -> entry.verdict().subject().equals(subject)))
           && unjudged.rule().check(review.study()).noneMatch(v -> v.subject().equals(subject));
     }
   }

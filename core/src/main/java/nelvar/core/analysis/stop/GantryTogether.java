@@ -1,7 +1,9 @@
 package nelvar.core.analysis.stop;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
@@ -9,10 +11,15 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.motion.MotionAxes;
 import nelvar.core.analysis.motion.MotionAxis;
 import nelvar.core.finding.Reason;
+import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Device;
 import nelvar.core.model.Id;
+import nelvar.core.model.Project;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.model.edit.Edit;
 import nelvar.core.trail.Working;
 
 /// Motors that move one load together stop together: a gantry with one side dead racks and jams.
@@ -22,7 +29,7 @@ import nelvar.core.trail.Working;
 public final class GantryTogether implements Rule {
   private static final Reason ONE_SIDE = Reason.of("One side of an axis stops alone");
   private static final Reason UNTOLD = Reason.of("One side may fail and nobody is told");
-  private static final String ALARM = "ALM";
+  private static final String ALARM = TellOfAlarm.ALARM;
 
   @Override
   public String id() {
@@ -71,12 +78,16 @@ public final class GantryTogether implements Rule {
                 .formatted(
                     one.button().designation(), stopped.getFirst().motor().designation(), name),
             w.explain(first.motor().id()).trail(),
-            List.of());
+            sides.stream()
+                .filter(axis -> !stopped.contains(axis))
+                .findFirst()
+                .map(axis -> behindTheSame(stopped.getFirst().drive(), axis.drive(), study))
+                .orElse(List.of()));
     }
     var drives = sides.stream().map(MotionAxis::drive).distinct().toList();
     var untold =
         drives.size() < 2
-            ? List.<nelvar.core.model.Device>of()
+            ? List.<Device>of()
             : drives.stream()
                 .filter(drive ->
                     study.part(drive).stream()
@@ -97,6 +108,47 @@ public final class GantryTogether implements Rule {
             .formatted(
                 name, String.join(", ", untold.stream().map(d -> d.designation().text()).toList())),
         trail,
-        List.of());
+        TellOfAlarm.ways(untold, study));
+  }
+
+  /// The drive that goes on is led to where that of the stopped side gets its volts.
+  private static List<Repair> behindTheSame(Device stopped, Device goesOn, Study study) {
+    if (stopped.equals(goesOn) || !stopped.part().equals(goesOn.part())) return List.of();
+    var edits = new ArrayList<Edit>();
+    for (var feed : study.network().feeds(goesOn.id()))
+      for (var mark : feed.intake().lines()) {
+        var end = new TerminalRef(goesOn.id(), mark);
+        var wire = only(end, study);
+        var there = new TerminalRef(stopped.id(), mark);
+        var source = only(there, study).map(w -> w.from().equals(there) ? w.to() : w.from());
+        if (wire.isEmpty() || source.isEmpty()) return List.of();
+        if (wire.get().lands(source.get())) continue;
+        if (!SignalWire.room(source.get(), study)) return List.of();
+        edits.add(landed(wire.get(), source.get(), end));
+      }
+    var label =
+        "Feed %s from where %s is fed".formatted(goesOn.designation(), stopped.designation());
+    return edits.stream()
+        .reduce((a, b) -> a.then(b))
+        .map(edit -> new Repair(label, edit.named(label)))
+        .stream()
+        .toList();
+  }
+
+  private static Edit landed(Conductor wire, TerminalRef source, TerminalRef load) {
+    return new Edit(
+        "Land " + wire.label(),
+        project ->
+            project.withConductors(
+                Project.changed(
+                    project.conductors(),
+                    c -> c.id().equals(wire.id()),
+                    c -> c.withEnds(source, load))));
+  }
+
+  /// The one wire that lands there.
+  private static Optional<Conductor> only(TerminalRef at, Study study) {
+    var all = study.project().conductors().stream().filter(c -> c.lands(at)).toList();
+    return all.size() == 1 ? Optional.of(all.getFirst()) : Optional.empty();
   }
 }

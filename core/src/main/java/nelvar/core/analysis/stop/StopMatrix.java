@@ -37,6 +37,12 @@ public record StopMatrix(List<Column> columns) {
         .toList();
   }
 
+  /// Of all acts; without columns where nothing stops the machine.
+  public static StopMatrix of(Study study) {
+    var none = acts(study).stream().allMatch(act -> act.kind() == Scenario.Kind.MAINS);
+    return study.once(StopMatrix.class, () -> of(study, () -> none, _ -> {}));
+  }
+
   /// @param dropped asked between two columns; @param each hears of every column as it is ready
   public static StopMatrix of(Study study, BooleanSupplier dropped, Consumer<StopMatrix> each) {
     var all = new ArrayList<Column>();
