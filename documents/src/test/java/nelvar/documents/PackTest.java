@@ -155,7 +155,7 @@ class PackTest {
     var paper = Pack.paper(Machines.planted(false));
     assertThat(paper.contents())
         .extracting(entry -> entry.title())
-        .contains("Power single-line", "Wire list", "Not checked");
+        .contains("Power single-line", "What each stop takes", "Wire list", "Not checked");
     for (var entry : paper.contents())
       assertThat(labels(paper.pages().get(entry.page()))).contains(entry.title());
   }

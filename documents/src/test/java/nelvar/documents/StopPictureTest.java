@@ -77,6 +77,16 @@ class StopPictureTest {
     assertThat(matrix.rows().stream().flatMap(r -> r.devices().stream()).distinct().count())
         .isEqualTo(matrix.columns().getFirst().lanes().size());
     assertThat(matrix.slowest()).isEmpty();
+    // On narrow paper it goes on: every row once beside each part of the columns.
+    var pages = StopMatrixPicture.pages(matrix, study, 450, 4);
+    pages.forEach(StopPictureTest::within);
+    assertThat(pages).allMatch(page -> page.width() <= 450 && page.spots().size() <= 4);
+    assertThat(pages.stream().mapToInt(page -> page.spots().size()).sum())
+        .isEqualTo(2 * matrix.rows().size());
+    for (var act : matrix.columns())
+      assertThat(pages.stream().flatMap(page -> page.spots().stream()))
+          .filteredOn(spot -> spot.says().contains(act.act().words()))
+          .hasSize(matrix.rows().size());
     assertThat(StopMatrix.of(study, () -> true, _ -> {}).columns()).isEqualTo(List.of());
   }
 

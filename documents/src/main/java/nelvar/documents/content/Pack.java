@@ -12,6 +12,7 @@ import nelvar.core.analysis.sizing.VoltageDrop;
 import nelvar.core.analysis.space.Bodies;
 import nelvar.core.analysis.space.Body;
 import nelvar.core.analysis.states.MachineStates;
+import nelvar.core.analysis.stop.StopMatrix;
 import nelvar.core.analysis.supply.SupplyLoad;
 import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Severity;
@@ -29,6 +30,7 @@ import nelvar.documents.drawing.Ink;
 import nelvar.documents.drawing.PlateDrawing;
 import nelvar.documents.drawing.RunsPicture;
 import nelvar.documents.drawing.SingleLine;
+import nelvar.documents.drawing.StopMatrixPicture;
 import nelvar.documents.drawing.StripPicture;
 import nelvar.documents.drawing.TimeCurrentChart;
 
@@ -76,6 +78,7 @@ public final class Pack {
     strips(review, blocks);
     plates(review, blocks);
     ways(review, blocks);
+    stops(review, blocks);
     for (var list : Lists.all(review, options.byFunction())) {
       blocks.add(new Block.NewPage());
       blocks.addAll(Block.list(list));
@@ -191,6 +194,19 @@ public final class Pack {
                       176 / SMALL,
                       700))));
     }
+  }
+
+  /// What each stop takes; nothing where no stop is.
+  private static void stops(Review review, List<Block> blocks) {
+    var matrix = StopMatrix.of(review.study());
+    if (matrix.columns().isEmpty()) return;
+    blocks.add(new Block.NewPage());
+    blocks.add(new Block.Heading("What each stop takes", 1));
+    blocks.add(
+        new Block.Paragraph(
+            "Rehearsed from the running machine, programs going on, at the slowest: until it stands, is held or is off. Filled stays on, dashed is taken, red falls. The list of stops has the times apart. Nelvar computes and certifies nothing: try every stop on the machine."));
+    for (var page : StopMatrixPicture.pages(matrix, review.study(), 176 / SMALL, 21))
+      blocks.add(new Block.Picture(small(page)));
   }
 
   private static String weighs(Cabinet cabinet, Surface surface, List<Body> bodies) {

@@ -7,7 +7,6 @@ import static nelvar.documents.content.ListTable.row;
 import java.util.ArrayList;
 import java.util.List;
 import nelvar.core.analysis.Study;
-import nelvar.core.analysis.stop.Scenario;
 import nelvar.core.analysis.stop.StopMatrix;
 
 /// What each stop, each guard and the mains going away take, and when: the timing sheet of stops.
@@ -15,9 +14,7 @@ final class StopRows {
   private StopRows() {}
 
   static ListTable of(Study study) {
-    // Where nothing stops the machine there is nothing to say of stops.
-    var none = StopMatrix.acts(study).stream().allMatch(act -> act.kind() == Scenario.Kind.MAINS);
-    var matrix = study.once(StopMatrix.class, () -> StopMatrix.of(study, () -> none, _ -> {}));
+    var matrix = StopMatrix.of(study);
     var rows = new ArrayList<List<ListTable.Cell>>();
     for (var r : matrix.rows())
       for (var c = 0; c < r.lanes().size(); c++) {

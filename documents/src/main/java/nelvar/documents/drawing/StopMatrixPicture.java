@@ -14,17 +14,50 @@ public final class StopMatrixPicture {
   private static final double LEFT = 190;
   private static final double TOP = 40;
   private static final double HIGH = 34;
+  private static final double NARROW = 84;
 
   private StopMatrixPicture() {}
 
   /// A spot is known by the device of its row; a column's head by the device that is pressed.
   public static Drawing of(StopMatrix matrix, Study study, double width, Optional<Id> chosen) {
+    return of(matrix.columns(), matrix.rows(), study, width, chosen);
+  }
+
+  /// For paper: as many columns as the width holds and so many rows on each.
+  public static List<Drawing> pages(StopMatrix matrix, Study study, double width, int most) {
+    var all = new ArrayList<Drawing>();
+    var columns = matrix.columns();
+    var rows = matrix.rows();
+    var across = Math.max(1, (int) ((width - LEFT) / NARROW));
+    for (var c = 0; c < columns.size(); c += across)
+      for (var r = 0; r < rows.size(); r += most) {
+        var from = c;
+        var to = Math.min(c + across, columns.size());
+        all.add(
+            of(
+                columns.subList(from, to),
+                rows.subList(r, Math.min(r + most, rows.size())).stream()
+                    .map(row ->
+                        new StopMatrix.Row(
+                            row.kind(), row.devices(), row.lanes().subList(from, to)))
+                    .toList(),
+                study,
+                width,
+                Optional.empty()));
+      }
+    return all;
+  }
+
+  private static Drawing of(
+      List<StopMatrix.Column> columns,
+      List<StopMatrix.Row> rows,
+      Study study,
+      double width,
+      Optional<Id> chosen) {
     var shapes = new ArrayList<Shape>();
     var spots = new ArrayList<Drawing.Spot>();
-    var columns = matrix.columns();
-    var wide = Math.clamp((width - LEFT) / Math.max(1, columns.size()), 84, 150);
+    var wide = Math.clamp((width - LEFT) / Math.max(1, columns.size()), NARROW, 150);
     for (var c = 0; c < columns.size(); c++) head(columns.get(c), LEFT + c * wide, wide, shapes);
-    var rows = matrix.rows();
     for (var r = 0; r < rows.size(); r++) {
       var y = TOP + r * HIGH;
       var row = rows.get(r);
