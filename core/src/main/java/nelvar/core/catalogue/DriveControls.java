@@ -6,7 +6,8 @@ import java.util.Optional;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Resistance;
 
-/// What drives of axes share at their control terminals: `EN` and `COM` in, `ALM` out.
+/// What drives of axes share at their control terminals: `EN` and `COM` in, `ALM` out, and a
+/// torque-off input where they have one.
 ///
 /// A voltage between EN and COM stops the drive; unwired it is enabled. ALM is joined to COM while
 /// the drive is fed and has no fault. Common practice; drives that read it the other way need their
@@ -35,9 +36,9 @@ final class DriveControls {
   }
 
   static List<Element> elements(List<String> controls) {
-    return has(controls, "EN")
-        ? List.of(new Element.Resistor("EN", "COM", OPTOCOUPLER))
-        : List.of();
+    var all = new ArrayList<>(torqueElements(controls));
+    if (has(controls, "EN")) all.add(new Element.Resistor("EN", "COM", OPTOCOUPLER));
+    return all;
   }
 
   static List<Actuator> actuators(List<String> controls, Actuator.Reading fed) {
@@ -52,11 +53,15 @@ final class DriveControls {
                   Actuator.Reading.below("EN", "COM", 3), Actuator.Reading.below("COM", "EN", 3)),
               Optional.empty(),
               new Duration(0.01)));
+    torque(controls).ifPresent(all::add);
     return all;
   }
 
   static List<String> needs(List<String> controls) {
-    return has(controls, "EN") ? List.of(Actuator.READY, ENABLED) : List.of(Actuator.READY);
+    var all = new ArrayList<>(List.of(Actuator.READY));
+    if (has(controls, "EN")) all.add(ENABLED);
+    torque(controls).map(Actuator::name).ifPresent(all::add);
+    return all;
   }
 
   /// Whether it has a torque-off input (IEC 61800-5-2, safe torque off): `STO1` and `STO2` against

@@ -65,6 +65,11 @@ public record ServoDrive(
   }
 
   @Override
+  public Optional<String> torqueInput() {
+    return DriveControls.torque(controls).map(Actuator::name);
+  }
+
+  @Override
   public List<String> outputNeeds() {
     return DriveControls.needs(controls);
   }

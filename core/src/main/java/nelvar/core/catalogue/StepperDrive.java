@@ -67,6 +67,11 @@ public record StepperDrive(
   }
 
   @Override
+  public Optional<String> torqueInput() {
+    return DriveControls.torque(controls).map(Actuator::name);
+  }
+
+  @Override
   public List<String> outputNeeds() {
     return DriveControls.needs(controls);
   }

@@ -116,6 +116,50 @@ class StopSchoolsTest {
     }
   }
 
+  /// Servos have the input as well: their torque goes within 20 ms by it, and their bus stays.
+  @Test
+  void servosByTheirTorqueInputs() {
+    for (var beside : List.of("", "=VA1 nozzle: valve 24 V")) {
+      var drafting =
+          Drafting.of(
+              "carver",
+              """
+              mains 230 V 50 Hz TN-S
+              upstream 16 A
+              impedance 0.5 Ω
+              stop by torque inputs
+              =AX1 carriage: servo 200 W
+              =AX2 arm: servo 200 W
+              =STP1 stop: stop button
+              =SNS1 start: start button
+              %s
+              """
+                  .formatted(beside),
+              CatalogueFile.standard());
+      assertThat(drafting).as(String.valueOf(drafting)).isInstanceOf(Drafting.Drawn.class);
+      var study = Panel.study(((Drafting.Drawn) drafting).draft().project());
+      var drives =
+          study.project().devices().stream()
+              .filter(d -> study.part(d).filter(Part::drives).isPresent())
+              .toList();
+      assertThat(drives).hasSize(2).allMatch(d -> d.part().endsWith("-sto"));
+      var button = stops(study).getFirst();
+      var rehearsal = StopRehearsal.pressing(button, MINUTE, study);
+      for (var fate : of(rehearsal, study, Part::motor)) {
+        assertThat(fate.latest().orElseThrow().seconds()).isBetween(0.02, 0.2);
+        assertThat(fate.dry().orElseThrow().carried()).isEmpty();
+      }
+      assertThat(of(rehearsal, study, Part::drives))
+          .hasSize(2)
+          .allMatch(fate -> fate.dry().isEmpty());
+      for (var rule : List.of(new StopReadOnly(), new StopByParameter(), new StartsOnRelease()))
+        assertThat(judged(rule, study)).noneMatch(v -> v instanceof Verdict.Finding);
+      assertThat(judged(new StartsByItself(), study)).noneMatch(v -> v instanceof Verdict.Finding);
+      var review = Review.findingsOnly(study);
+      assertThat(review.count(Severity.ERROR)).isZero();
+    }
+  }
+
   @Test
   void oneContactorHoldsItself() {
     var study = drawn("mains 3x400 V 50 Hz TN-S", "stop by contactor", "");

@@ -1,6 +1,7 @@
 package nelvar.core.compose.pattern;
 
 import java.util.Optional;
+import java.util.function.Predicate;
 import nelvar.core.catalogue.ServoDrive;
 import nelvar.core.catalogue.ServoMotor;
 import nelvar.core.compose.sketch.Composer;
@@ -40,9 +41,12 @@ final class ServoAxis implements Pattern {
                 new Unmet(
                     "no servo motor of the catalogue has %s W"
                         .formatted(Significant.digits(watts))));
+    Predicate<ServoDrive> carries = d -> d.rating().compareTo(motor.current()) >= 0;
+    // Where the stop acts on torque inputs, one that has it comes first.
     var drive =
         sketch
-            .cheapest(ServoDrive.class, d -> d.rating().compareTo(motor.current()) >= 0)
+            .cheapest(ServoDrive.class, d -> carries.test(d) && composer.stop().byTorqueInput(d))
+            .or(() -> sketch.cheapest(ServoDrive.class, carries))
             .orElseThrow(() -> new Unmet("no servo drive of the catalogue gives its current"));
     for (var n = 1; n <= function.wants().count(); n++) one(function, n, motor, drive, composer);
   }
@@ -61,7 +65,9 @@ final class ServoAxis implements Pattern {
     var taken =
         motorPart.power().watts()
             / (motorPart.efficiency().fraction() * drivePart.efficiency().fraction());
-    var fed = composer.rails().feed(BUS, taken / BUS, true, "axes", true);
+    var cut = !composer.stop().byTorqueInput(drivePart);
+    if (!cut) composer.stop().torque(drive);
+    var fed = composer.rails().feed(BUS, taken / BUS, cut, "axes", true);
     sketch.wire(fed.plus(), sketch.at(drive, "+"), Ink.BUS_PLUS);
     sketch.wire(sketch.at(drive, "-"), fed.zero(), Ink.BUS_ZERO);
     composer.mains().earth(sketch.at(drive, "PE"));

@@ -3,7 +3,7 @@ package nelvar.core.compose.sketch;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import nelvar.core.catalogue.FrequencyConverter;
+import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.SafetyRelay;
 import nelvar.core.model.Device;
 import nelvar.core.model.School;
@@ -100,7 +100,7 @@ public final class StopChain {
   }
 
   /// Whether a stop takes the torque of a drive by its torque input, and leaves it its feed.
-  public boolean byTorqueInput(FrequencyConverter drive) {
+  public boolean byTorqueInput(Part drive) {
     return wantsTorqueInputs() && drive.torqueInput().isPresent();
   }
 
