@@ -100,6 +100,10 @@ public final class WaysAsRepairs implements WaysOut.Proposer {
     // What a reset starts wants another run command, not another contactor.
     if (device.isPresent()
         && entry.rule().id().equals("stop.restart")
+        && entry.finding().filter(f -> f.severity() == Severity.ERROR).isPresent())
+      return RunByProgram.of(device.get(), review.study(), standard).stream().toList();
+    if (device.isPresent()
+        && entry.rule().id().equals("stop.restart")
         && entry.finding().filter(f -> f.severity() == Severity.WARNING).isPresent())
       return PowerContactor.againstRestart(device.get(), review.study(), standard).stream()
           .toList();

@@ -252,7 +252,7 @@ public final class WaysOut {
       var subject = unjudged.verdict().subject();
       var wiredNow =
           subject instanceof Subject.AtTerminal(var at)
-              && !review.study().network().topology().wired(at);
+              && review.project().conductors().stream().noneMatch(wire -> wire.lands(at));
       return (wiredNow || of.stream().anyMatch(entry -> entry.verdict().subject().equals(subject)))
           && unjudged.rule().check(review.study()).noneMatch(v -> v.subject().equals(subject));
     }

@@ -130,6 +130,42 @@ class GoesOnTest {
         .build();
   }
 
+  /// The tool moved to sockets behind the stop is taken with them; moved to an outlet of the
+  /// building, an inlet of its own, no stop of the machine takes it.
+  @Test
+  void aToolMovedToAnotherOutlet() {
+    assertThat(moved("X6", "N1")).isEmpty();
+    assertThat(moved("X5", "N1")).hasSize(1);
+    assertThat(moved("X9", "N")).hasSize(1);
+  }
+
+  private static List<Verdict> moved(String outlet, String neutral) {
+    var panel =
+        workshop("socket of the lamp")
+            .device("K9", "contactor-3p-9a-24vdc")
+            .suppressed()
+            .device("X6", "socket-strip-1")
+            .control("S:12", "K9:A1", 0.75, 1)
+            .control("K9:A2", "T:-", 0.75, 1)
+            .device("F3", "breaker-1p-c10")
+            .wire("X0:L3", "F3:1", 2.5, 1)
+            .wire("F3:2", "K9:1", 2.5, 1)
+            .wire("K9:2", "X6:L", 2.5, 1)
+            .wire("X6:N", "X0:N", 2.5, 1)
+            .protective("X6:PE", "X0:PE", 2.5)
+            .device("X9", "inlet-1-n-pe")
+            .device("R", "appliance-router-900w", Place.MACHINE)
+            .purpose("hand router");
+    return judged(
+            panel
+                .wire(outlet + ":L1", "R:L", 1.5, 3)
+                .wire("R:N", outlet + ":" + neutral, 1.5, 3)
+                .build())
+        .stream()
+        .filter(Verdict.Finding.class::isInstance)
+        .toList();
+  }
+
   /// Demos are as before: what goes on in them only flows, and a stop that takes nothing at all is
   /// called out by another rule.
   @Test

@@ -11,12 +11,14 @@ import nelvar.core.analysis.stop.StopRehearsal;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Linkage;
 import nelvar.core.file.CatalogueFile;
+import nelvar.core.file.Demo;
 import nelvar.core.finding.Repair;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Id;
 import nelvar.core.model.Place;
 import nelvar.core.model.Project;
 import nelvar.core.model.School;
+import nelvar.core.model.TerminalRef;
 import nelvar.core.review.Review;
 import nelvar.core.review.WaysOut;
 import nelvar.core.units.Duration;
@@ -128,5 +130,35 @@ class PowerContactorTest {
                 .device(c.from().device())
                 .filter(d -> d.purpose().equals("feed of -M"))
                 .isPresent());
+  }
+
+  /// With the run input of the belt bridged the reset alone starts it: a relay of the program takes
+  /// the place of the bridge, and the reset starts nothing.
+  @Test
+  void aBridgedRunInputIsLedOverTheProgram() {
+    var run = TerminalRef.of("U2:RUN");
+    var common = TerminalRef.of("U2:COM");
+    var settled = Demo.settled();
+    var contact = settled.conductors().stream().filter(w -> w.lands(run)).findFirst().orElseThrow();
+    var before =
+        settled.withConductors(
+            settled.conductors().stream()
+                .filter(w -> w.equals(contact) || !w.touches(run.device()) || !w.lands(common))
+                .map(w -> w.equals(contact) ? w.withEnds(common, run) : w)
+                .toList());
+    var ways = waysOut("stop.restart", before);
+    assertThat(ways).hasSize(1);
+    assertThat(ways.getFirst().label()).contains("run input of -U2", "relay");
+    var after = ways.getFirst().edit().on(before, STANDARD);
+    assertThat(Panel.judge(new StartsByItself(), "M2", after)).isInstanceOf(Verdict.Pass.class);
+    assertThat(after.conductors()).noneMatch(w -> w.lands(run) && w.lands(common));
+    // It still runs when the program says so.
+    var study = Panel.study(after);
+    var motor = study.device(new Id("M2")).orElseThrow();
+    assertThat(study.asDesigned().circuitry().served(motor.id()))
+        .allMatch(served ->
+            study.asDesigned().at(motor, served.intake()).filter(u -> u.volts() > 100).isPresent());
+    // As shipped no output of its controller is free: a second controller would open more.
+    assertThat(waysOut("stop.restart", Demo.planted())).isEmpty();
   }
 }
