@@ -276,7 +276,7 @@ public record Touch(
   /// network nothing is known there.
   private static Optional<Chafing> chafing(Device device, Part part, TerminalRef pe, Study study) {
     if (study.project().brief().supply().earthing() == Brief.Earthing.IT) return Optional.empty();
-    return Chafing.at(pe, part.housing() ? d -> d.place() == Place.PANEL : device::equals, study);
+    return part.housing() ? Chafing.atHousing(pe, study) : Chafing.in(device, pe, study);
   }
 
   /// The output of a drive, where that feeds it.

@@ -2,12 +2,17 @@ package nelvar.core.analysis.shock;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
+import java.util.Optional;
 import nelvar.core.Panel;
 import nelvar.core.analysis.Rule;
 import nelvar.core.finding.Verdict;
+import nelvar.core.model.Connection;
 import nelvar.core.model.Place;
 import nelvar.core.network.Conditions;
+import nelvar.core.units.CrossSection;
 import nelvar.core.units.Duration;
+import nelvar.core.units.Length;
 import org.junit.jupiter.api.Test;
 
 class ShockRulesTest {
@@ -47,6 +52,30 @@ class ShockRulesTest {
             .wire("T:+", "P:1A", 1.5, 1)
             .wire("T:-", "P:2A", 1.5, 1);
     assertThat(new PlugCharge().check(low.study())).isEmpty();
+  }
+
+  /// A machine on a cord with a filter: nobody states how fast its plug discharges. Without the
+  /// filter, or wired for good, nothing is asked.
+  @Test
+  void thePlugOfTheMachineItself() {
+    for (var filter : List.of(true, false))
+      for (var cord : List.of(true, false)) {
+        var panel = Panel.mains();
+        if (cord)
+          panel =
+              panel.connected(
+                  new Connection(
+                      Optional.empty(),
+                      Optional.of(new Connection.Cord(new CrossSection(1.5), new Length(2)))));
+        if (filter) panel = panel.device("Z", "filter-1ph-10a").wire("X0:L1", "Z:L", 1.5, 1);
+        var verdicts = new PlugCharge().check(panel.study()).toList();
+        if (filter && cord)
+          assertThat(verdicts)
+              .singleElement()
+              .isInstanceOfSatisfying(
+                  Verdict.NotChecked.class, v -> assertThat(v.why()).contains("-Z", "within 1 s"));
+        else assertThat(verdicts).isEmpty();
+      }
   }
 
   /// A heater of 230 V and its sensor in one cable: nobody knows its insulation, so it is said;

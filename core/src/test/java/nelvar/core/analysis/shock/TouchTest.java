@@ -13,12 +13,15 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.formula.Body;
 import nelvar.core.model.Brief;
 import nelvar.core.model.Id;
+import nelvar.core.model.Place;
 import nelvar.core.model.Project;
 import nelvar.core.network.Conditions;
 import nelvar.core.network.Disturbance;
 import nelvar.core.network.Live;
 import nelvar.core.network.WhatIf;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class TouchTest {
   private static Touch touch(Project project, String device, String terminal) {
@@ -165,6 +168,57 @@ class TouchTest {
             .orElseThrow();
     assertThat(touch.fault().orElseThrow().amperes()).isBetween(0.93 * 167.1, 1.01 * 167.1);
     assertThat(touch.way().orElseThrow().ohms()).isBetween(0.97 * 0.479, 1.03 * 0.479);
+  }
+
+  /// R1 + R2 of a line and its protective conductor, mΩ/m at 20 °C, of the On-Site Guide to BS
+  /// 7671, table I1 (from memory); warm they are 1.2 times that (table I3, 70 °C, from memory).
+  /// Ours by what 50 m more add to the loop, 0.95 of 230 V over the least current.
+  @ParameterizedTest
+  @CsvSource({"1.5, 1, 30.2", "2.5, 1.5, 19.51", "4, 1.5, 16.71", "6, 2.5, 10.49", "10, 4, 6.44"})
+  void loopsAsInThePublishedTable(double line, double protective, double milliohms) {
+    var more = loop(line, protective, 60) - loop(line, protective, 10);
+    assertThat(more / 50 * 1000).isBetween(1.04 * 1.2 * milliohms, 1.1 * 1.2 * milliohms);
+  }
+
+  private static double loop(double line, double protective, double metres) {
+    var study =
+        Panel.mains()
+            .device("F", "breaker-1p-c16")
+            .device("T", "supply-24v-10a")
+            .wire("X0:L1", "F:1", 10, 0.1)
+            .wire("F:2", "T:L", line, metres)
+            .wire("T:N", "X0:N", line, metres)
+            .protectiveOf("X0:PE", "T:PE", protective, metres)
+            .study();
+    var fault =
+        FaultCurrents.all(study).stream()
+            .filter(f -> f.at().device().text().equals("T") && f.against().equals("PE"))
+            .findFirst()
+            .orElseThrow();
+    return 0.95 * 230 / fault.least().amperes();
+  }
+
+  /// Of the cabinet and the filter the most that a line led through or ending there drives, behind
+  /// the first protective device: no less than into anything that stands farther in, and cut off.
+  @Test
+  void aFaultAtTheCabinetAndInTheFilter() {
+    var study = Panel.study(Demo.settled());
+    var cabinet = touch(Demo.settled(), "UC1", "PE");
+    assertThat(cabinet.faulty()).isNotEqualTo(Touch.Grade.UNKNOWN);
+    for (var other : Touch.all(study))
+      if (!other.byDrive() && other.opens().isPresent() && other.device().place() == Place.PANEL)
+        assertThat(cabinet.fault().orElseThrow().amperes())
+            .as(other.name())
+            .isGreaterThan(0.97 * other.fault().get().amperes());
+    var door = touch(Demo.settled(), "UC1", "DOOR");
+    assertThat(door.fault()).isPresent();
+    // Its bond lies in the way as well.
+    assertThat(door.fault().get()).isLessThan(cabinet.fault().orElseThrow());
+    // The filter stands before all of them: what cuts it off is the building's.
+    var filter = touch(Demo.settled(), "Z1", "PE");
+    assertThat(filter.fault().orElseThrow()).isGreaterThan(cabinet.fault().orElseThrow());
+    assertThat(filter.opens()).isEmpty();
+    assertThat(filter.faulty()).isEqualTo(Touch.Grade.UNKNOWN);
   }
 
   /// What loop arithmetic says of a fault the whole network says too, solved with the line joined
