@@ -1,5 +1,6 @@
 package nelvar.core.compose.pattern;
 
+import java.util.ArrayList;
 import java.util.Optional;
 import java.util.function.Predicate;
 import nelvar.core.catalogue.ServoDrive;
@@ -7,6 +8,7 @@ import nelvar.core.catalogue.ServoMotor;
 import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.Ink;
 import nelvar.core.compose.sketch.Unmet;
+import nelvar.core.model.Device;
 import nelvar.core.model.FunctionKind;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Means;
@@ -48,10 +50,13 @@ final class ServoAxis implements Pattern {
             .cheapest(ServoDrive.class, d -> carries.test(d) && composer.stop().byTorqueInput(d))
             .or(() -> sketch.cheapest(ServoDrive.class, carries))
             .orElseThrow(() -> new Unmet("no servo drive of the catalogue gives its current"));
-    for (var n = 1; n <= function.wants().count(); n++) one(function, n, motor, drive, composer);
+    var drives = new ArrayList<Device>();
+    for (var n = 1; n <= function.wants().count(); n++)
+      drives.add(one(function, n, motor, drive, composer));
+    Alarms.tell(drives, function, composer);
   }
 
-  private static void one(
+  private static Device one(
       MachineFunction function,
       int number,
       ServoMotor motorPart,
@@ -73,5 +78,6 @@ final class ServoAxis implements Pattern {
     composer.mains().earth(sketch.at(drive, "PE"));
     MotorCable.fromDrive(drive, motor, composer);
     Pulses.wire(drive, composer);
+    return drive;
   }
 }
