@@ -6,7 +6,6 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
-import nelvar.core.analysis.motion.DrivenMotor;
 import nelvar.core.analysis.runs.TypicalLength;
 import nelvar.core.analysis.stop.StopByParameter;
 import nelvar.core.analysis.stop.StopRehearsal;
@@ -26,6 +25,7 @@ import nelvar.core.model.TerminalRef;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.EditRefused;
 import nelvar.core.network.Feed;
+import nelvar.core.network.Source;
 import nelvar.core.units.ImpossibleQuantity;
 
 /// A contactor before a load that holds itself behind stops, with a start button: the way out for a
@@ -61,10 +61,41 @@ final class PowerContactor {
     return of(load, stops, study, standard);
   }
 
+  /// Of all that moves, behind a button that takes nothing yet: where it has one feed, the drive or
+  /// the supply that nothing else hangs on. None where the button has no free contact.
+  static Optional<Repair> behind(Device button, Study study, Catalogue standard) {
+    if (free(button, study).isEmpty()) return Optional.empty();
+    var feeds =
+        study.project().devices().stream()
+            .filter(d -> study.part(d).filter(Part::motor).isPresent())
+            .map(motor -> driveOf(motor, study).orElse(motor))
+            .map(load -> supplyOf(load, study).orElse(load))
+            .distinct()
+            .toList();
+    return feeds.size() == 1
+        ? of(feeds.getFirst(), List.of(button), study, standard)
+        : Optional.empty();
+  }
+
+  /// The supply of direct current that feeds it, where all that hangs on that moves.
+  private static Optional<Device> supplyOf(Device load, Study study) {
+    return study.network().feeds(load.id()).stream()
+        .flatMap(feed -> feed.source().stream())
+        .filter(source -> !source.output().alternating())
+        .filter(source ->
+            study.currents().served(source).stream()
+                .map(feed -> study.part(feed.device()))
+                .allMatch(part -> part.filter(p -> p.motor() || p.drives()).isPresent()))
+        .map(Source::device)
+        .findFirst();
+  }
+
+  /// What feeds a motor, where that is a drive.
   private static Optional<Device> driveOf(Device motor, Study study) {
-    return DrivenMotor.all(study).stream()
-        .filter(driven -> driven.motors().contains(motor))
-        .map(DrivenMotor::drive)
+    return study.network().feeds(motor.id()).stream()
+        .flatMap(feed -> feed.source().stream())
+        .map(Source::device)
+        .filter(source -> study.part(source).filter(Part::drives).isPresent())
         .findFirst();
   }
 

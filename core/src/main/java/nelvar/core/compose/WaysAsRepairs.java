@@ -24,9 +24,6 @@ import nelvar.core.review.WaysOut;
 /// not suit its own, another controller for one that switches the earthed side, a contactor for a
 /// drive that a stop leaves its feed, a fan for a cabinet that gets too warm. For one review.
 public final class WaysAsRepairs implements WaysOut.Proposer {
-  private static final Set<String> RULES =
-      Set.of("completeness.load-fed", "completeness.unconnected-terminal", "stop.read-only");
-
   /// Ways take long to try: a machine with more devices to connect is drawn up or wired otherwise.
   private static final int MOST = 12;
 
@@ -83,40 +80,52 @@ public final class WaysAsRepairs implements WaysOut.Proposer {
 
   @Override
   public List<Repair> of(Review.Entry entry, Review review) {
-    var device = entry.verdict().subject().thing().flatMap(id -> review.study().device(id));
-    if (device.isPresent() && entry.rule().id().equals("signals.earth-fault-start"))
-      return another(device.get(), review);
-    if (device.isPresent() && entry.rule().id().equals("parts.sensor-input"))
-      return elsewhere(device.get(), review);
-    if (device.isPresent() && entry.rule().id().equals("stop.parameter"))
-      return PowerContactor.behindStops(device.get(), review.study(), standard).stream().toList();
-    if (device.isPresent() && entry.rule().id().equals("stop.goes-on"))
-      return PowerContactor.behindFreeStops(device.get(), review.study(), standard).stream()
-          .toList();
-    if (device.isPresent()
-        && entry.rule().id().equals("stop.grip")
-        && entry.finding().filter(f -> f.severity() == Severity.WARNING).isPresent())
-      return held(device.get(), review);
-    // What a reset starts wants another run command, not another contactor.
-    if (device.isPresent()
-        && entry.rule().id().equals("stop.restart")
-        && entry.finding().filter(f -> f.severity() == Severity.ERROR).isPresent())
-      return RunByProgram.of(device.get(), review.study(), standard).stream().toList();
-    if (device.isPresent()
-        && entry.rule().id().equals("stop.restart")
-        && entry.finding().filter(f -> f.severity() == Severity.WARNING).isPresent())
-      return PowerContactor.againstRestart(device.get(), review.study(), standard).stream()
-          .toList();
-    if (entry.rule().id().equals("thermal.inside"))
-      return aired(entry.verdict().subject().thing(), review);
-    if (device.isPresent() && entry.rule().id().equals("thermal.part"))
-      return aired(
-          review.project().layout().placement(device.get().id()).map(Placement::cabinet), review);
-    if (!RULES.contains(entry.rule().id())) return List.of();
-    if (device.isEmpty() || !Ways.wanted(device.get(), review.study())) return List.of();
-    asked.add(device.get().id());
+    var subject = entry.verdict().subject().thing();
+    if (entry.rule().id().equals("thermal.inside")) return aired(subject, review);
+    return subject
+        .flatMap(id -> review.study().device(id))
+        .map(device -> of(entry, device, review))
+        .orElse(List.of());
+  }
+
+  private List<Repair> of(Review.Entry entry, Device device, Review review) {
+    var study = review.study();
+    var error = entry.finding().filter(finding -> finding.severity() == Severity.ERROR).isPresent();
+    var warning =
+        entry.finding().filter(finding -> finding.severity() == Severity.WARNING).isPresent();
+    return switch (entry.rule().id()) {
+      case "signals.earth-fault-start" -> another(device, review);
+      case "parts.sensor-input" -> elsewhere(device, review);
+      case "thermal.part" ->
+          aired(review.project().layout().placement(device.id()).map(Placement::cabinet), review);
+      case "stop.parameter" ->
+          PowerContactor.behindStops(device, study, standard).stream().toList();
+      case "stop.goes-on" ->
+          PowerContactor.behindFreeStops(device, study, standard).stream().toList();
+      case "stop.grip" -> warning ? held(device, review) : List.of();
+      // What a reset starts wants another run command, not another contactor.
+      case "stop.restart" ->
+          (error
+                  ? RunByProgram.of(device, study, standard)
+                  : PowerContactor.againstRestart(device, study, standard))
+              .stream().toList();
+      case "stop.read-only" -> {
+        var ways = connected(device, review);
+        yield ways.isEmpty()
+            ? PowerContactor.behind(device, study, standard).stream().toList()
+            : ways;
+      }
+      case "completeness.load-fed", "completeness.unconnected-terminal" ->
+          connected(device, review);
+      default -> List.of();
+    };
+  }
+
+  private List<Repair> connected(Device device, Review review) {
+    if (!Ways.wanted(device, review.study())) return List.of();
+    asked.add(device.id());
     if (asked.size() > MOST) return List.of();
-    return Ways.connecting(device.get(), review, standard).ways().stream()
+    return Ways.connecting(device, review, standard).ways().stream()
         .limit(1)
         .map(way -> Repair.of(way.edit()))
         .toList();

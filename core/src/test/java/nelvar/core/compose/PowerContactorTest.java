@@ -7,6 +7,7 @@ import nelvar.core.Panel;
 import nelvar.core.analysis.stop.StartsByItself;
 import nelvar.core.analysis.stop.StartsOnRelease;
 import nelvar.core.analysis.stop.StopByParameter;
+import nelvar.core.analysis.stop.StopReadOnly;
 import nelvar.core.analysis.stop.StopRehearsal;
 import nelvar.core.catalogue.Catalogue;
 import nelvar.core.catalogue.Linkage;
@@ -160,5 +161,53 @@ class PowerContactorTest {
             study.asDesigned().at(motor, served.intake()).filter(u -> u.volts() > 100).isPresent());
     // As shipped no output of its controller is free: a second controller would open more.
     assertThat(waysOut("stop.restart", Demo.planted())).isEmpty();
+  }
+
+  /// A stop that only a controller reads, before two stepper drives on one supply: a contactor
+  /// before that supply, which the stop opens itself, and which leaves the controller its volts.
+  @Test
+  void aStopThatOnlyAControllerReads() {
+    var before =
+        Panel.dc()
+            .protective("T:-", "X0:PE", 2.5)
+            .device("S1", "stop-button-2nc", Place.DOOR)
+            .purpose("stop")
+            .device("A", "motion-controller-4ax-sourcing")
+            .wire("T:+", "A:+", 0.75, 1)
+            .wire("A:-", "T:-", 0.75, 1)
+            .control("T:+", "S1:11", 0.5, 1)
+            .control("S1:12", "A:DI1", 0.5, 1)
+            .device("F2", "breaker-1p-d4")
+            .device("T2", "supply-48v-10a")
+            .wire("X0:L2", "F2:1", 2.5, 0.5)
+            .wire("F2:2", "T2:L", 2.5, 0.5)
+            .wire("T2:N", "X0:N", 2.5, 0.5)
+            .protective("X0:PE", "T2:PE", 2.5)
+            .protective("T2:-", "X0:PE", 2.5);
+    for (var n = 1; n <= 2; n++) {
+      before =
+          before
+              .device("U" + n, "stepper-drive-50v-5a")
+              .setTo(4)
+              .device("M" + n, "stepper-motor-4p2a", Place.MACHINE)
+              .wire("T2:+", "U" + n + ":+", 2.5, 0.5)
+              .wire("U" + n + ":-", "T2:-", 2.5, 0.5);
+      for (var end : List.of("A+", "A-", "B+", "B-"))
+        before = before.wire("U" + n + ":" + end, "M" + n + ":" + end, 1.5, 5);
+    }
+    var project = before.build();
+    assertThat(Panel.judge(new StopReadOnly(), "S1", project)).isInstanceOf(Verdict.Finding.class);
+    var ways = waysOut("stop.read-only", project);
+    assertThat(ways).hasSize(1);
+    assertThat(ways.getFirst().label()).contains("-T2", "-S1");
+    var after = ways.getFirst().edit().on(project, STANDARD);
+    var study = Panel.study(after);
+    var rehearsal =
+        StopRehearsal.pressing(study.device(new Id("S1")).orElseThrow(), new Duration(30), study);
+    for (var id : List.of("U1", "U2", "A")) {
+      var fates = rehearsal.of(study.device(new Id(id)).orElseThrow());
+      assertThat(fates).isNotEmpty();
+      assertThat(fates).as(id).allMatch(fate -> fate.dry().isPresent() == id.startsWith("U"));
+    }
   }
 }

@@ -10,9 +10,12 @@ import nelvar.core.analysis.motion.DrivenMotor;
 import nelvar.core.analysis.motion.Mechanics;
 import nelvar.core.catalogue.DriveParameter.Role;
 import nelvar.core.finding.Reason;
+import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.formula.Stopping;
+import nelvar.core.model.Setting;
+import nelvar.core.model.edit.Edits;
 import nelvar.core.trail.Working;
 import nelvar.core.units.Duration;
 import nelvar.core.units.Kind;
@@ -118,6 +121,17 @@ public final class RampHeld implements Rule {
                     coasts.map(t -> " for " + t).orElse(""),
                     longer),
             trail,
-            List.of()));
+            List.of(enter(driven, longer))));
+  }
+
+  /// A tenth of a second is as fine as anybody enters; up, so that it holds.
+  private static Repair enter(DrivenMotor driven, Duration longer) {
+    var text = new Duration(Math.ceil(10 * longer.seconds()) / 10).toString();
+    var name = Role.RAMP_DOWN.title();
+    return Repair.of(
+        Edits.set(
+                new Setting(
+                    driven.drive().id(), name, text, "so that the drive takes up what comes back"))
+            .named("Enter %s as '%s' of %s".formatted(text, name, driven.drive().designation())));
   }
 }

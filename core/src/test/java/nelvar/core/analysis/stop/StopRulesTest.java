@@ -7,6 +7,7 @@ import java.util.function.UnaryOperator;
 import nelvar.core.Panel;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.motion.Axes;
+import nelvar.core.catalogue.DriveParameter.Role;
 import nelvar.core.catalogue.Linkage;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.Demo;
@@ -214,6 +215,20 @@ class StopRulesTest {
     passes(new RampHeld(), "U2", inertia(belt, "coasts 4 s inertia 200 kg cm2"));
     var finding = found(new RampHeld(), "U2", inertia(belt, "coasts 4 s inertia 800 kg cm2"));
     assertThat(finding.text()).contains("coasts for 4 s");
+    // Entered as long as that it holds, and is not much longer than it has to be.
+    assertThat(finding.proposals()).hasSize(1);
+    var heavy = inertia(belt, "coasts 4 s inertia 800 kg cm2");
+    passes(new RampHeld(), "U2", finding.proposals().getFirst().edit().apply(heavy));
+    var ramp = Role.RAMP_DOWN.title();
+    var entered =
+        finding
+            .proposals()
+            .getFirst()
+            .edit()
+            .apply(heavy)
+            .setting(new Id("U2"), ramp)
+            .orElseThrow();
+    assertThat(Double.parseDouble(entered.replace(" s", ""))).isBetween(2.0, 4.0);
   }
 
   private static Project inertia(String function, String words) {
