@@ -61,7 +61,10 @@ class HorizonsTest extends DemoWindow {
   @Test
   void thePapersGoByFunction() {
     driver.run(() -> driver.window.choose(driver.window.stage("Pack")));
+    // Pages are there before all ways out are tried, and stay there.
+    driver.await("first pages", () -> driver.words("#pack-count").contains("pages, revision"));
     driver.await("pages", () -> pack().settled());
+    assertThat(driver.words("#pack-count")).doesNotContain("still tried");
     driver.run(() -> ask("#pack-by-function"));
     driver.await("pages anew", () -> pack().settled() && driver.window.root() != null);
     assertThat(driver.on(() -> pack().options(session()).byFunction())).isTrue();

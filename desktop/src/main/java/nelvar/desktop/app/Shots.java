@@ -166,7 +166,7 @@ public final class Shots {
 
   private static void settle(PackStage pack) {
     // The pages are set by a worker; its result comes through this thread's own queue.
-    for (var turn = 0; turn < 200 && !pack.settled(); turn++) pulse(50);
+    for (var turn = 0; turn < 800 && !pack.settled(); turn++) pulse(50);
   }
 
   /// Lets the toolkit lay out and paint for a while.

@@ -2,6 +2,7 @@ package nelvar.desktop.stage.pack;
 
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.canvas.Canvas;
@@ -16,7 +17,6 @@ import javafx.scene.layout.StackPane;
 import nelvar.core.compose.WaysAsRepairs;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.review.Review;
-import nelvar.core.review.WaysOut;
 import nelvar.desktop.control.DrawingPane;
 import nelvar.desktop.control.StageHead;
 import nelvar.desktop.session.Latest;
@@ -38,7 +38,7 @@ public final class PackStage implements Stage {
   private final Label count = new Label();
   private final CheckBox byFunction = new CheckBox("Lists by function");
   private final ProgressIndicator busy = new ProgressIndicator();
-  private final Latest<Paper> setting;
+  private final Latest<Pages> setting;
   private Optional<Shown> shown = Optional.empty();
   private Optional<Review> set = Optional.empty();
   private Optional<Review> wanted = Optional.empty();
@@ -65,6 +65,7 @@ public final class PackStage implements Stage {
     pages.setCellFactory(_ -> new Sheet());
     pages.setAccessibleText("Pages");
     pages.setId("pack-pages");
+    pages.setPlaceholder(new Label("The pages are being set…"));
     contents.setPrefWidth(196);
     contents.setAccessibleText("Contents");
     contents.setId("pack-contents");
@@ -138,23 +139,43 @@ public final class PackStage implements Stage {
       return;
     wanted = Optional.of(review);
     busy.setVisible(true);
-    var known = session.waysTried() ? Optional.of(session.ways().get()) : Optional.<WaysOut>empty();
+    if (session.waysTried()) {
+      set(() -> review.with(session.ways().get()), options, this::finished);
+      return;
+    }
+    // Pages come at once, with the ways out tried so far; trying the rest takes many times as long.
+    var soFar = session.ways().get();
+    set(
+        () -> review.with(soFar),
+        options,
+        () -> {
+          count.setText(count.getText() + ", ways out are still tried");
+          set(
+              () ->
+                  review.tried(
+                      CatalogueFile.standard(), new WaysAsRepairs(CatalogueFile.standard())),
+              options,
+              this::finished);
+        });
+  }
+
+  private void finished() {
+    set = wanted;
+    busy.setVisible(false);
+  }
+
+  private void set(Supplier<Review> what, Pack.Options options, Runnable then) {
     setting.ask(
-        _ ->
-            Pack.paper(
-                known
-                    .map(review::with)
-                    .orElseGet(() ->
-                        review.tried(
-                            CatalogueFile.standard(), new WaysAsRepairs(CatalogueFile.standard()))),
-                options),
-        paper -> {
-          set = wanted;
-          busy.setVisible(false);
-          pages.getItems().setAll(paper.pages());
-          contents.getItems().setAll(paper.contents());
+        _ -> {
+          var review = what.get();
+          return new Pages(Pack.paper(review, options), review.project().revision());
+        },
+        made -> {
+          pages.getItems().setAll(made.paper().pages());
+          contents.getItems().setAll(made.paper().contents());
           count.setText(
-              "%d pages, revision %s".formatted(paper.pages().size(), review.project().revision()));
+              "%d pages, revision %s".formatted(made.paper().pages().size(), made.revision()));
+          then.run();
         },
         // Seen and said; the next look at the stage tries again, and nothing old passes for new.
         broken -> {
@@ -166,6 +187,8 @@ public final class PackStage implements Stage {
           count.setText("The pages could not be set: " + Trouble.of(broken));
         });
   }
+
+  private record Pages(Paper paper, String revision) {}
 
   /// Whether the pages shown are those of the newest review.
   public boolean settled() {
