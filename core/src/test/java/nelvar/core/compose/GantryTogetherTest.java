@@ -3,7 +3,6 @@ package nelvar.core.compose;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import java.util.stream.Stream;
 import nelvar.core.Panel;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.signals.PinLink;
@@ -29,19 +28,7 @@ import org.junit.jupiter.api.Test;
 class GantryTogetherTest {
   private static final Catalogue STANDARD = CatalogueFile.standard();
 
-  /// As nobody would draw it up: its alarms are not wired.
   private static Project gantry() {
-    var drawn = drawn();
-    return drawn.withConductors(
-        drawn.conductors().stream()
-            .filter(wire ->
-                Stream.of(wire.from(), wire.to())
-                    .map(TerminalRef::terminal)
-                    .noneMatch(List.of("ALM", "COM")::contains))
-            .toList());
-  }
-
-  private static Project drawn() {
     return ((Drafting.Drawn)
             Drafting.of(
                 "gantry",
@@ -115,15 +102,6 @@ class GantryTogetherTest {
             .isEqualTo(drive.equals(failed) ? PinLink.Reads.ZERO : PinLink.Reads.ONE);
       }
     }
-  }
-
-  /// A draft has them wired.
-  @Test
-  void aDraftTellsOfEachSide() {
-    assertThat(new GantryTogether().check(Panel.study(drawn())).toList())
-        .singleElement()
-        .isInstanceOf(Verdict.Pass.class);
-    assertThat(Review.findingsOnly(Panel.study(drawn())).count(Severity.ERROR)).isZero();
   }
 
   private static PinLink told(Device drive, Study study) {

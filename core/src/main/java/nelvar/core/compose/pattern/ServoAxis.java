@@ -1,6 +1,5 @@
 package nelvar.core.compose.pattern;
 
-import java.util.ArrayList;
 import java.util.Optional;
 import java.util.function.Predicate;
 import nelvar.core.catalogue.ServoDrive;
@@ -8,7 +7,6 @@ import nelvar.core.catalogue.ServoMotor;
 import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.Ink;
 import nelvar.core.compose.sketch.Unmet;
-import nelvar.core.model.Device;
 import nelvar.core.model.FunctionKind;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Means;
@@ -50,13 +48,10 @@ final class ServoAxis implements Pattern {
             .cheapest(ServoDrive.class, d -> carries.test(d) && composer.stop().byTorqueInput(d))
             .or(() -> sketch.cheapest(ServoDrive.class, carries))
             .orElseThrow(() -> new Unmet("no servo drive of the catalogue gives its current"));
-    var drives = new ArrayList<Device>();
-    for (var n = 1; n <= function.wants().count(); n++)
-      drives.add(one(function, n, motor, drive, composer));
-    Alarms.tell(drives, function, composer);
+    for (var n = 1; n <= function.wants().count(); n++) one(function, n, motor, drive, composer);
   }
 
-  private static Device one(
+  private static void one(
       MachineFunction function,
       int number,
       ServoMotor motorPart,
@@ -78,6 +73,5 @@ final class ServoAxis implements Pattern {
     composer.mains().earth(sketch.at(drive, "PE"));
     MotorCable.fromDrive(drive, motor, composer);
     Pulses.wire(drive, composer);
-    return drive;
   }
 }

@@ -9,7 +9,6 @@ import nelvar.core.compose.sketch.Composer;
 import nelvar.core.compose.sketch.Ink;
 import nelvar.core.compose.sketch.Sketch;
 import nelvar.core.compose.sketch.Unmet;
-import nelvar.core.model.Device;
 import nelvar.core.model.FunctionKind;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Means;
@@ -89,9 +88,7 @@ final class StepperAxis implements Pattern {
                 new Unmet(
                     "no stepper drive of the catalogue gives %s A on %s V"
                         .formatted(Significant.digits(set), Significant.digits(volts))));
-    var drives =
-        left.stream().map(n -> one(function, n, volts, set, motor, drive, composer)).toList();
-    Alarms.tell(drives, function, composer);
+    for (var n : left) one(function, n, volts, set, motor, drive, composer);
     if (wish.volts().isEmpty())
       composer.because(
           "Steppers hang on a bus of 48 V: speed needs volts (assumed; 24 V is quieter and slower).");
@@ -116,7 +113,7 @@ final class StepperAxis implements Pattern {
 
   private static final List<String> WINDINGS = List.of("A+", "A-", "B+", "B-");
 
-  private static Device one(
+  private static void one(
       MachineFunction function,
       int number,
       double volts,
@@ -145,6 +142,5 @@ final class StepperAxis implements Pattern {
             .map(mark -> new Sketch.Core(sketch.at(drive, mark), sketch.at(motor, mark), Ink.LINE))
             .toList());
     Pulses.wire(drive, composer);
-    return drive;
   }
 }
