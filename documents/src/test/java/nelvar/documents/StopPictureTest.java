@@ -77,6 +77,14 @@ class StopPictureTest {
     assertThat(matrix.rows().stream().flatMap(r -> r.devices().stream()).distinct().count())
         .isEqualTo(matrix.columns().getFirst().lanes().size());
     assertThat(matrix.slowest()).isEmpty();
+    for (var width : List.of(400.0, 628.0, 786.0))
+      assertThat(
+              StopMatrixPicture.of(matrix, study, width, Optional.empty()).shapes().stream()
+                  .filter(Shape.Label.class::isInstance)
+                  .map(Shape.Label.class::cast)
+                  .filter(label -> label.x() > 190))
+          .as("in %s", width)
+          .noneMatch(label -> label.text().endsWith("…"));
     // On narrow paper it goes on: every row once beside each part of the columns.
     var pages = StopMatrixPicture.pages(matrix, study, 450, 4);
     pages.forEach(StopPictureTest::within);

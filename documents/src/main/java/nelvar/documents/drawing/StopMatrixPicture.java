@@ -136,13 +136,16 @@ public final class StopMatrixPicture {
             Optional.of(falls ? Ink.ERROR_SOFT : stays ? own.soft() : Ink.CARD),
             Optional.of(
                 new Shape.Pen(falls ? Ink.ERROR : stays ? own : Ink.LINE, 1, stays ? 0 : 3))));
-    shapes.add(
-        Shape.text(
-            x + 6,
-            y + 18,
-            Faces.fit(word, Face.TEXT, 12, wide - 10),
-            Face.TEXT,
-            12,
-            falls ? Ink.ERROR : Ink.TEXT));
+    // A number is never cut off: it goes on in a second line.
+    var lines = Faces.wrap(word, Face.TEXT, 12, wide - 10).stream().limit(2).toList();
+    for (var n = 0; n < lines.size(); n++)
+      shapes.add(
+          Shape.text(
+              x + 6,
+              lines.size() == 1 ? y + 18 : y + 12.5 + 12 * n,
+              Faces.fit(lines.get(n), Face.TEXT, 12, wide - 8),
+              Face.TEXT,
+              12,
+              falls ? Ink.ERROR : Ink.TEXT));
   }
 }
