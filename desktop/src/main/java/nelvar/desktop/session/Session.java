@@ -295,18 +295,23 @@ public final class Session {
       more = trying.step();
     } catch (Throwable broken) {
       interfaceThread.execute(() -> {
-        if (review.get() == about)
-          tell("A way out could not be tried (%s).".formatted(Trouble.of(broken)));
+        if (review.get() != about) return;
+        tell("A way out could not be tried (%s).".formatted(Trouble.of(broken)));
+        tried(about, trying.soFar(), true);
       });
       return;
     }
     var soFar = trying.soFar();
     interfaceThread.execute(() -> {
-      if (review.get() != about) return;
-      ways.set(soFar);
-      if (!more) waysTried = Optional.of(about);
+      if (review.get() == about) tried(about, soFar, !more);
     });
     if (more) reviewing.execute(() -> tryNext(about, trying));
+  }
+
+  /// Whoever hears of the ways finds out whether there are more to come.
+  private void tried(Review about, WaysOut soFar, boolean all) {
+    if (all) waysTried = Optional.of(about);
+    ways.set(soFar);
   }
 
   /// Takes the first way out of each of several alike findings as one step, where they cure

@@ -319,7 +319,7 @@ public final class Pack {
     blocks.add(new Block.Heading("State", 2));
     blocks.add(
         new Block.Paragraph(
-            "%d verdicts: %d passed, %d errors, %d warnings and %d pieces of advice open, %d accepted with a reason, %d not checked."
+            "%d verdicts: %d passed, %d errors, %d warnings, %d advice open, %d accepted with a reason, %d not checked."
                 .formatted(
                     review.total(),
                     review.passed(),

@@ -2,7 +2,6 @@ package nelvar.desktop.stage.pack;
 
 import java.util.Optional;
 import java.util.concurrent.Executor;
-import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.canvas.Canvas;
@@ -14,8 +13,6 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.ProgressIndicator;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
-import nelvar.core.compose.WaysAsRepairs;
-import nelvar.core.file.CatalogueFile;
 import nelvar.core.review.Review;
 import nelvar.desktop.control.DrawingPane;
 import nelvar.desktop.control.StageHead;
@@ -42,6 +39,8 @@ public final class PackStage implements Stage {
   private Optional<Shown> shown = Optional.empty();
   private Optional<Review> set = Optional.empty();
   private Optional<Review> wanted = Optional.empty();
+  private Optional<Review> awaited = Optional.empty();
+  private Optional<Session> heard = Optional.empty();
 
   /// @param worker sets the pages; @param write what the button does
   public PackStage(Executor worker, Runnable write) {
@@ -134,28 +133,41 @@ public final class PackStage implements Stage {
   @Override
   public void show(Session session, Review review, Theme theme) {
     shown = Optional.of(new Shown(session, review));
-    var options = options(session);
     if (set.filter(r -> r == review).isPresent() || wanted.filter(r -> r == review).isPresent())
       return;
     wanted = Optional.of(review);
     busy.setVisible(true);
+    listen(session);
+    awaited = Optional.empty();
     if (session.waysTried()) {
-      set(() -> review.with(session.ways().get()), options, this::finished);
+      set(session, review, this::finished);
       return;
     }
     // Pages come at once, with the ways out tried so far; trying the rest takes many times as long.
-    var soFar = session.ways().get();
     set(
-        () -> review.with(soFar),
-        options,
+        session,
+        review,
         () -> {
           count.setText(count.getText() + ", ways out are still tried");
-          set(
-              () ->
-                  review.tried(
-                      CatalogueFile.standard(), new WaysAsRepairs(CatalogueFile.standard())),
-              options,
-              this::finished);
+          awaited = Optional.of(review);
+          allTried();
+        });
+  }
+
+  private void listen(Session session) {
+    if (heard.filter(s -> s == session).isPresent()) return;
+    heard = Optional.of(session);
+    session.ways().addListener((_, _, _) -> allTried());
+  }
+
+  /// The pages once more, as soon as the session has tried all ways out of what they show.
+  private void allTried() {
+    shown
+        .filter(now -> now.session().waysTried())
+        .filter(now -> awaited.filter(review -> review == now.review()).isPresent())
+        .ifPresent(now -> {
+          awaited = Optional.empty();
+          set(now.session(), now.review(), this::finished);
         });
   }
 
@@ -164,12 +176,11 @@ public final class PackStage implements Stage {
     busy.setVisible(false);
   }
 
-  private void set(Supplier<Review> what, Pack.Options options, Runnable then) {
+  private void set(Session session, Review review, Runnable then) {
+    var options = options(session);
+    var ways = session.ways().get();
     setting.ask(
-        _ -> {
-          var review = what.get();
-          return new Pages(Pack.paper(review, options), review.project().revision());
-        },
+        _ -> new Pages(Pack.paper(review.with(ways), options), review.project().revision()),
         made -> {
           pages.getItems().setAll(made.paper().pages());
           contents.getItems().setAll(made.paper().contents());
