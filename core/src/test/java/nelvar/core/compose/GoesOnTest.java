@@ -136,12 +136,18 @@ class GoesOnTest {
   void aToolMovedToAnotherOutlet() {
     assertThat(moved("X6", "N1")).isEmpty();
     assertThat(moved("X5", "N1")).hasSize(1);
+    // One thing is said once: of the tool, not of its sockets as well.
+    assertThat(moved("X5", "N1", "socket of the hand router")).hasSize(1);
     assertThat(moved("X9", "N")).hasSize(1);
   }
 
   private static List<Verdict> moved(String outlet, String neutral) {
+    return moved(outlet, neutral, "socket of the lamp");
+  }
+
+  private static List<Verdict> moved(String outlet, String neutral, String sockets) {
     var panel =
-        workshop("socket of the lamp")
+        workshop(sockets)
             .device("K9", "contactor-3p-9a-24vdc")
             .suppressed()
             .device("X6", "socket-strip-1")

@@ -73,10 +73,22 @@ public final class GoesOn implements Rule {
     var part = study.part(device);
     if (part.isEmpty()) return false;
     var tool = GripHolds.turnsATool(GripHolds.says(device, study));
+    // Of a tool that is drawn with its sockets the tool is asked about.
     if (part.get() instanceof SocketStrip)
-      return tool && Outlets.volts(device, study.asDesigned(), study) >= 1;
+      return tool
+          && Outlets.volts(device, study.asDesigned(), study) >= 1
+          && pluggedIn(device, study).noneMatch(one -> asked(one, study));
     if (part.get() instanceof Appliance) return tool && runs(device, study);
     return part.get().motor() && runs(device, study);
+  }
+
+  private static Stream<Device> pluggedIn(Device strip, Study study) {
+    return study.project().conductors().stream()
+        .filter(wire -> wire.touches(strip.id()))
+        .flatMap(wire -> Stream.of(wire.from(), wire.to()))
+        .flatMap(end -> study.device(end.device()).stream())
+        .filter(other -> study.part(other).filter(Appliance.class::isInstance).isPresent())
+        .distinct();
   }
 
   private static boolean runs(Device device, Study study) {
