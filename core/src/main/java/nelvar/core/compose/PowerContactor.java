@@ -22,7 +22,6 @@ import nelvar.core.finding.Repair;
 import nelvar.core.model.Device;
 import nelvar.core.model.School;
 import nelvar.core.model.TerminalRef;
-import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.EditRefused;
 import nelvar.core.network.Feed;
 import nelvar.core.network.Source;
@@ -156,8 +155,7 @@ final class PowerContactor {
       composer.cutFeed(
           load, cut.get().terminals(), cut.get().neutral(), cut.get().amperes(), contacts);
       composer.settle();
-      var before = study.project();
-      var after = new Sizing(composer, standard, true).added(before).project();
+      var after = new Sizing(composer, standard, true).added(study.project()).project();
       var label =
           "Give %s a contactor that holds itself, with a start button, and %s"
               .formatted(
@@ -169,17 +167,7 @@ final class PowerContactor {
                               .map(d -> d.designation().text())
                               .collect(Collectors.joining(", "))
                           + " open it");
-      return Optional.of(
-          new Repair(
-              label,
-              new Edit(
-                  label,
-                  project -> {
-                    if (!project.equals(before))
-                      throw new EditRefused(
-                          "The machine has changed since this way out was found: look at it again.");
-                    return after;
-                  })));
+      return Optional.of(InPlace.of(label, study.project(), after));
     } catch (Unmet | EditRefused | ImpossibleQuantity notPossible) {
       return Optional.empty();
     }

@@ -13,7 +13,6 @@ import nelvar.core.finding.Repair;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
 import nelvar.core.model.TerminalRef;
-import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.EditRefused;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.units.ImpossibleQuantity;
@@ -57,22 +56,11 @@ final class RunByProgram {
       sketch.wire(contact.a(), sketch.at(drive, COMMON), Ink.CONTROL);
       sketch.wire(contact.b(), sketch.at(drive, RUN), Ink.CONTROL);
       composer.settle();
-      var before = study.project();
       var after = new Sizing(composer, standard, true).added(open).project();
       var label =
           "Let the program close the run input of %s over a relay, in place of its bridge"
               .formatted(drive.designation());
-      return Optional.of(
-          new Repair(
-              label,
-              new Edit(
-                  label,
-                  project -> {
-                    if (!project.equals(before))
-                      throw new EditRefused(
-                          "The machine has changed since this way out was found: look at it again.");
-                    return after;
-                  })));
+      return Optional.of(InPlace.of(label, study.project(), after));
     } catch (Unmet | EditRefused | ImpossibleQuantity notPossible) {
       return Optional.empty();
     }

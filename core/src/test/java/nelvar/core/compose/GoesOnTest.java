@@ -114,6 +114,13 @@ class GoesOnTest {
         .filteredOn(Verdict.Finding.class::isInstance)
         .hasSize(1);
     assertThat(waysOut(beside("grain mill"))).hasSize(1);
+    // Words that only sound like flowing: each of these can take a hand along.
+    for (var what :
+        List.of("honey extractor drum", "compression roller", "spray arm", "chair lift"))
+      assertThat(judged(beside(what)))
+          .as(what)
+          .filteredOn(Verdict.Finding.class::isInstance)
+          .hasSize(1);
   }
 
   private static Project beside(String what) {

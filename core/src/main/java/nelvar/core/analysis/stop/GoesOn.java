@@ -20,7 +20,7 @@ import nelvar.core.trail.Working;
 /// What turns or moves while the machine runs is taken by at least one stop button.
 ///
 /// Asked of machines whose stop buttons take something: of motors, of ready-made tools on their
-/// plug, and of sockets whose purpose names a tool. What only moves air or a liquid, shakes or
+/// plug, and of sockets whose purpose names a tool. What only moves air or a liquid, vibrates or
 /// cools may go on through a stop (extraction and cooling often should): it is known by its words,
 /// or by its part being a fan, and passes. A tool of its own words counts whatever its words say
 /// besides.
@@ -32,7 +32,7 @@ public final class GoesOn implements Rule {
 
   private static final Pattern ONLY_FLOWS =
       Pattern.compile(
-          "pump|\\bfan\\b|blower|ventilat|extract|\\bdust|vacuum|cool|compress|vibrat|shak|mist|spray|stir|lubricat|air\\b");
+          "pump|\\bfan\\b|blower|ventilat|extraction|\\bdust|vacuum|\\bcool(ant|ing)|compressor|vibrat|\\bmist\\b|lubricat|\\bair\\b");
 
   @Override
   public String id() {
@@ -49,7 +49,7 @@ public final class GoesOn implements Rule {
     var stops =
         Pressed.all(study).stream()
             .filter(one -> StopRehearsal.stops(one.button(), study))
-            .filter(one -> takesSomething(one, study))
+            .filter(one -> !one.pressed().settled() || takesSomething(one, study))
             .toList();
     if (stops.isEmpty()) return Stream.empty();
     return study.project().devices().stream()
@@ -105,7 +105,7 @@ public final class GoesOn implements Rule {
     if (part.article().fitting().filter(fitting -> fitting.cools()).isPresent())
       return Optional.of("its part cools");
     return ONLY_FLOWS.matcher(words).find()
-        ? Optional.of("by its words it moves air or a liquid, shakes or cools")
+        ? Optional.of("by its words it moves air or a liquid, vibrates or cools")
         : Optional.empty();
   }
 
@@ -123,6 +123,10 @@ public final class GoesOn implements Rule {
     if (by.isEmpty() && may.isPresent()) w.assumed("may go on", may.get(), "common practice");
     var trail = w.explain(device.id()).trail();
     if (!by.isEmpty() || may.isPresent()) return new Verdict.Pass(device.id(), trail);
+    var unknown = stops.stream().filter(one -> !one.pressed().settled()).toList();
+    if (!unknown.isEmpty())
+      return new Verdict.NotChecked(
+          device.id(), "no steady state is found with %s pressed".formatted(names(unknown)));
     return new Verdict.Finding(
         device.id(),
         Severity.WARNING,

@@ -40,7 +40,7 @@ public final class GripHolds implements Rule {
 
   private static final Pattern STAYS_CLOSED =
       Pattern.compile(
-          "(clos|held|hold|clamp|grip)\\w* by (a |its )?springs?|spring[- ](clos|held|clamp|applied)|bistable|two[- ]position|stays? (as it was|closed)|latch");
+          "(clos|held|hold|clamp|grip)\\w* by (a |its )?springs?|spring[- ](clos|held|clamp|applied)|bistable|two[- ]position|stays? (as it was|closed)|\\blatch(ed|ing)");
 
   private static final Pattern TURNS =
       Pattern.compile(
