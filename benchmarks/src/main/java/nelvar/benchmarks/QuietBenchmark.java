@@ -95,7 +95,7 @@ public class QuietBenchmark {
     }
     return Project.empty("trays", "", NewProject.usualBrief())
         .with(new Wiring(devices, cables, wires, List.of(), List.of()))
-        .with(new Layout(bundles, List.of(), List.of(), List.of(), List.of()));
+        .with(new Layout(bundles, List.of(), List.of(), List.of(), List.of(), List.of()));
   }
 
   private static Cable cable(String id, String stock, SplittableRandom random) {

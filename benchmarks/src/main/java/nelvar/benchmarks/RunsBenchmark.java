@@ -104,7 +104,7 @@ public class RunsBenchmark {
     project =
         Project.empty("plate", "", NewProject.usualBrief())
             .with(new Wiring(devices, List.of(), conductors, List.of(), List.of()))
-            .with(new Layout(List.of(), List.of(cabinet), placed, List.of(), List.of()));
+            .with(new Layout(List.of(), List.of(cabinet), placed, List.of(), List.of(), List.of()));
   }
 
   private static Cabinet.Duct duct(

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.stream.Stream;
+import nelvar.core.exchange.GraphMl;
 import nelvar.core.exchange.SpiceNetlist;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.OutputFiles;
@@ -30,7 +31,7 @@ final class ExportCommand implements Callable<Integer> {
       required = true,
       paramLabel = "F",
       description =
-          "pdf, svg (single-line), xlsx (all lists), json (review), spice-dc and spice-ac (netlist of the running machine), spice-states (direct current from cold, contacts, diodes and limits by their behaviour), plate.dxf, plate.svg, door.dxf and so on (a surface of a cabinet; of the second one plate-2.dxf), or a list as CSV: wire-list, cable-list, terminal-plan, cut-list, labels, ferrules, fill, wiring-hours, bill-of-materials, settings, short-circuit-currents, findings, deviations, not-checked.")
+          "pdf, circuits.pdf (circuit sheets only), circuit-1.svg, circuit-1.dxf and so on (one sheet), svg (single-line), xlsx (all lists), json (review), graphml (wires as a graph), spice-dc and spice-ac (netlist of the running machine), spice-states (direct current from cold, contacts, diodes and limits by their behaviour), plate.dxf, plate.svg, door.dxf and so on (a surface of a cabinet; of the second one plate-2.dxf), or a list as CSV: wire-list, cable-list, terminal-plan, cut-list, labels, ferrules, fill, wiring-hours, bill-of-materials, settings, short-circuit-currents, findings, deviations, not-checked.")
   private String format = "";
 
   @CommandLine.Option(
@@ -80,6 +81,8 @@ final class ExportCommand implements Callable<Integer> {
           utf8(SpiceNetlist.alternating(review.project(), review.study().asDesigned()));
       case "spice-states" ->
           utf8(SpiceNetlist.behaviour(review.project(), review.study().asDesigned()));
+      case "graphml" -> utf8(GraphMl.write(review.project()));
+      case "circuits.pdf" -> PackFiles.circuitsPdf(review);
       case "json" -> (ReviewJson.of(review) + "\n").getBytes(StandardCharsets.UTF_8);
       default -> {
         var picture = Optional.ofNullable(PackFiles.pictures(review.study()).get(format));
@@ -95,7 +98,7 @@ final class ExportCommand implements Callable<Integer> {
         .map(list -> CsvExport.write(list).getBytes(StandardCharsets.UTF_8))
         .orElseThrow(() ->
             new CommandLineTool.BadUse(
-                "there is no format '%s'; there are pdf, svg, xlsx, json, spice-dc, spice-ac, spice-states, %s"
+                "there is no format '%s'; there are pdf, circuits.pdf, svg, xlsx, json, graphml, spice-dc, spice-ac, spice-states, %s"
                     .formatted(
                         format,
                         String.join(

@@ -290,7 +290,9 @@ public final class Panel {
   public Project build() {
     return Project.empty("Test panel", "", brief)
         .with(new nelvar.core.model.Wiring(devices, cables, conductors, own, List.of()))
-        .with(new Layout(bundles, cabinet.stream().toList(), placements, List.of(), List.of()));
+        .with(
+            new Layout(
+                bundles, cabinet.stream().toList(), placements, List.of(), List.of(), List.of()));
   }
 
   /// In a cabinet C of painted steel on a wall, its outside in mm; see [#at].

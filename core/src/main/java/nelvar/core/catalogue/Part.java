@@ -88,6 +88,11 @@ public sealed interface Part
     return ClassLetter.of(this);
   }
 
+  /// What it is drawn as on a circuit sheet.
+  default Glyph glyph() {
+    return Glyph.of(this);
+  }
+
   /// Of a part that is nothing but places where wires meet.
   default Optional<Row> row() {
     return Optional.empty();

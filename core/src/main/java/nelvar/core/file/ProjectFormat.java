@@ -13,6 +13,7 @@ import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Deviation;
 import nelvar.core.model.Device;
+import nelvar.core.model.Drawn;
 import nelvar.core.model.Id;
 import nelvar.core.model.Layout;
 import nelvar.core.model.MachineFunction;
@@ -64,7 +65,8 @@ public final class ProjectFormat {
       List<Owned> stock,
       List<Cabinet> cabinets,
       List<Placement> placements,
-      List<Measured> measures) {
+      List<Measured> measures,
+      List<Drawn> drawn) {
     Project project() {
       return new Project(
           name,
@@ -72,7 +74,7 @@ public final class ProjectFormat {
           brief,
           new Plan(functions, marks, places),
           new Wiring(devices, cables, conductors, ownParts, fixed),
-          new Layout(bundles, cabinets, placements, measures, List.of()),
+          new Layout(bundles, cabinets, placements, measures, List.of(), drawn),
           new Operation(settings, states),
           new Records(revisions, deviations, stock));
     }
@@ -196,6 +198,7 @@ public final class ProjectFormat {
     list(text, "cabinets", project.layout().cabinets());
     list(text, "placements", project.layout().placements());
     list(text, "measures", project.layout().measures());
+    list(text, "drawn", project.layout().drawn());
     text.setLength(text.length() - 2);
     text.append("\n}\n");
     out.writeBytes(text.toString().getBytes(StandardCharsets.UTF_8));

@@ -130,6 +130,14 @@ public final class Consistency {
       if (!terminals.containsKey(measured)) breach("measures", i, "there is no device " + measured);
       if (!sized.add(measured)) breach("measures", i, "%s is measured twice".formatted(measured));
     }
+    var drawn = new HashSet<String>();
+    for (var i = 0; i < project.layout().drawn().size(); i++) {
+      var symbol = project.layout().drawn().get(i);
+      if (!terminals.containsKey(symbol.symbol().device()))
+        breach("drawn", i, "there is no device " + symbol.symbol().device());
+      if (!drawn.add(symbol.paper() + " " + symbol.symbol()))
+        breach("drawn", i, "%s stands twice on %s".formatted(symbol.symbol(), symbol.paper()));
+    }
   }
 
   private void states() {

@@ -4,20 +4,23 @@ import java.util.List;
 import java.util.Optional;
 
 /// Where things lie and stand: ducts, conduits, trays and carriers; cabinets and what is mounted in
-/// them.
+/// them; symbols on the circuit sheets.
 ///
 /// @param bundles what wires lie in
 /// @param measures sizes that were taken from things of this machine; they beat the catalogue's
 /// @param later what is placed but not in the machine that is asked about; it keeps its room. Only
 ///   [nelvar.core.model.edit.Horizon] fills it; a file never holds any
+/// @param drawn places of symbols on the circuit sheets; what has none is placed where there is
+///   room
 public record Layout(
     List<Bundle> bundles,
     List<Cabinet> cabinets,
     List<Placement> placements,
     List<Measured> measures,
-    List<Later> later) {
+    List<Later> later,
+    List<Drawn> drawn) {
   public static final Layout NONE =
-      new Layout(List.of(), List.of(), List.of(), List.of(), List.of());
+      new Layout(List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
 
   /// Something that will stand here and is not asked about now.
   public record Later(Designation name, String part, Placement placement) {}
@@ -28,26 +31,31 @@ public record Layout(
     placements = List.copyOf(placements);
     measures = List.copyOf(measures);
     later = List.copyOf(later);
+    drawn = List.copyOf(drawn);
   }
 
   public Layout withBundles(List<Bundle> next) {
-    return new Layout(next, cabinets, placements, measures, later);
+    return new Layout(next, cabinets, placements, measures, later, drawn);
   }
 
   public Layout withCabinets(List<Cabinet> next) {
-    return new Layout(bundles, next, placements, measures, later);
+    return new Layout(bundles, next, placements, measures, later, drawn);
   }
 
   public Layout withPlacements(List<Placement> next) {
-    return new Layout(bundles, cabinets, next, measures, later);
+    return new Layout(bundles, cabinets, next, measures, later, drawn);
   }
 
   public Layout withMeasures(List<Measured> next) {
-    return new Layout(bundles, cabinets, placements, next, later);
+    return new Layout(bundles, cabinets, placements, next, later, drawn);
   }
 
   public Layout withLater(List<Later> next) {
-    return new Layout(bundles, cabinets, placements, measures, next);
+    return new Layout(bundles, cabinets, placements, measures, next, drawn);
+  }
+
+  public Layout withDrawn(List<Drawn> next) {
+    return new Layout(bundles, cabinets, placements, measures, later, next);
   }
 
   public Optional<Cabinet> cabinet(Id id) {

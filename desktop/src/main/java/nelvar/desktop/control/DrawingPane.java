@@ -398,13 +398,22 @@ public final class DrawingPane extends Region {
       javafx.scene.text.Font font,
       double x,
       double y,
-      nelvar.documents.drawing.Ink ink) {
+      nelvar.documents.drawing.Ink ink,
+      boolean turned) {
     void paint(GraphicsContext g, Theme theme) {
       g.setFill(theme.colour(ink));
       g.setTextBaseline(VPos.BASELINE);
       g.setTextAlign(TextAlignment.LEFT);
       g.setFont(font);
-      g.fillText(text, x, y);
+      if (!turned) {
+        g.fillText(text, x, y);
+        return;
+      }
+      g.save();
+      g.translate(x, y);
+      g.rotate(-90);
+      g.fillText(text, 0, 0);
+      g.restore();
     }
   }
 
@@ -414,21 +423,29 @@ public final class DrawingPane extends Region {
         label.anchor() == Shape.Anchor.START
             ? 0
             : Faces.width(label.text(), label.face(), label.size());
-    var at = label.x() - (label.anchor() == Shape.Anchor.END ? width : width / 2);
+    var before = label.anchor() == Shape.Anchor.END ? width : width / 2;
+    var at = label.turned() ? label.y() + before : label.x() - before;
     for (var run : Faces.runs(label.text(), label.face())) {
       pieces.add(
           new Letters(
-              run.text(), Style.font(run.face(), label.size()), at, label.y(), label.ink()));
-      at += Faces.width(run.text(), run.face(), label.size());
+              run.text(),
+              Style.font(run.face(), label.size()),
+              label.turned() ? label.x() : at,
+              label.turned() ? at : label.y(),
+              label.ink(),
+              label.turned()));
+      var wide = Faces.width(run.text(), run.face(), label.size());
+      at += label.turned() ? -wide : wide;
     }
     return pieces;
   }
 
   private static double[] boundsOf(Shape shape) {
     return switch (shape) {
-      case Shape.Label(var x, var y, var text, var face, var size, _, _) -> {
-        var width = Faces.width(text, face, size);
-        yield new double[] {x - width, y - size, x + width, y + size};
+      case Shape.Label label -> {
+        var size = label.size();
+        var box = label.bounds();
+        yield new double[] {box[0] - size, box[1] - size, box[2] + size, box[3] + size};
       }
       case Shape.Path(var steps, _, var pen) -> {
         var box =

@@ -22,6 +22,11 @@ public sealed interface Block {
   /// A drawing in millimetres, scaled down to the width of the page where it is wider.
   record Picture(Drawing drawing) implements Block {}
 
+  /// A page of its own, with a frame and a title of its own, in millimetres of its own paper.
+  ///
+  /// @param title as it stands on it
+  record FullPage(String title, Drawing drawing) implements Block {}
+
   record NewPage() implements Block {}
 
   static List<Block> list(ListTable table) {

@@ -3,6 +3,8 @@ package nelvar.documents.content;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
+import nelvar.core.analysis.circuit.CircuitSheets;
+import nelvar.core.analysis.circuit.SheetFormat;
 import nelvar.core.analysis.load.InletLoad;
 import nelvar.core.analysis.protection.ProtectionChain;
 import nelvar.core.analysis.protection.ProtectiveDevices;
@@ -24,6 +26,7 @@ import nelvar.core.review.Review;
 import nelvar.core.review.RuleBook;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Trail;
+import nelvar.documents.drawing.CircuitPicture;
 import nelvar.documents.drawing.ConnectorFace;
 import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.Ink;
@@ -70,6 +73,7 @@ public final class Pack {
             "One line for each feed; currents with everything on that can be on together."));
     blocks.add(new Block.Picture(SingleLine.of(review.study())));
     blocks.add(new Block.NewPage());
+    circuits(review, blocks);
     supplySheets(review, blocks);
     blocks.add(new Block.NewPage());
     wireSheets(review, blocks);
@@ -93,6 +97,15 @@ public final class Pack {
         "revision " + review.project().revision() + ", " + date(review),
         "%d cited places were entered from memory and are marked (unchecked). Local codes and a licensed electrician decide."
             .formatted(unchecked));
+  }
+
+  /// The circuit sheets, each a page.
+  private static void circuits(Review review, List<Block> blocks) {
+    var sheets = CircuitSheets.of(review.study(), SheetFormat.A4);
+    for (var sheet : sheets.sheets())
+      blocks.add(
+          new Block.FullPage(
+              CircuitPicture.name(sheet), CircuitPicture.of(review.study(), sheets, sheet)));
   }
 
   /// One chart for each breaker or fuse fed from the mains, two a page.

@@ -9,8 +9,17 @@ final class Placed {
 
   static Shape at(Shape shape, double x, double y, double scale) {
     return switch (shape) {
-      case Shape.Label(var lx, var ly, var text, var face, var size, var ink, var anchor) ->
-          new Shape.Label(x + lx * scale, y + ly * scale, text, face, size * scale, ink, anchor);
+      case Shape.Label(
+              var lx,
+              var ly,
+              var text,
+              var face,
+              var size,
+              var ink,
+              var anchor,
+              var turned) ->
+          new Shape.Label(
+              x + lx * scale, y + ly * scale, text, face, size * scale, ink, anchor, turned);
       case Shape.Path(var steps, var fill, var pen) -> {
         var moved = new ArrayList<Shape.Step>();
         for (var step : steps) {

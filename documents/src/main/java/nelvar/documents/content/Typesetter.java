@@ -1,7 +1,9 @@
 package nelvar.documents.content;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import nelvar.core.trail.Line;
 import nelvar.core.trail.Trail;
@@ -31,6 +33,9 @@ public final class Typesetter {
   private final List<Paper.Entry> contents = new ArrayList<>();
   private double y = TOP;
 
+  /// Pages with a frame of their own, by number.
+  private final Map<Integer, Drawing> full = new HashMap<>();
+
   private Typesetter() {
     pages.add(page);
   }
@@ -55,6 +60,13 @@ public final class Typesetter {
       case Block.Rows(var table) -> rows(table);
       case Block.Sheet(var trail, var result) -> sheet(trail, result);
       case Block.Picture(var drawing) -> picture(drawing);
+      case Block.FullPage(var title, var drawing) -> {
+        if (!page.isEmpty()) newPage();
+        contents.add(new Paper.Entry(title, pages.size() - 1));
+        full.put(pages.size() - 1, drawing);
+        page.addAll(drawing.shapes());
+        newPage();
+      }
       case Block.NewPage() -> {
         if (!page.isEmpty()) newPage();
       }
@@ -279,8 +291,23 @@ public final class Typesetter {
 
   private List<Drawing> finish(String head, String revision, String foot) {
     var drawings = new ArrayList<Drawing>();
+    if (page.isEmpty() && pages.size() > 1) pages.removeLast();
     for (var i = 0; i < pages.size(); i++) {
       var shapes = pages.get(i);
+      var own = full.get(i);
+      if (own != null) {
+        shapes.add(
+            Shape.text(
+                own.width() - 10,
+                own.height() - 4.5,
+                "page %d of %d".formatted(i + 1, pages.size()),
+                Face.TEXT,
+                2.7,
+                Ink.TEXT_SOFT,
+                Shape.Anchor.END));
+        drawings.add(new Drawing(own.width(), own.height(), shapes, List.of()));
+        continue;
+      }
       shapes.add(
           Shape.text(
               LEFT,

@@ -35,10 +35,38 @@ public sealed interface Shape {
     }
   }
 
-  /// @param x left end, middle or right end by `anchor`
-  /// @param y the base line
-  record Label(double x, double y, String text, Face face, double size, Ink ink, Anchor anchor)
-      implements Shape {}
+  /// @param x left end, middle or right end by `anchor`; of one that is turned, its base line
+  /// @param y the base line; of one that is turned, its lower end, middle or upper end
+  /// @param turned read from the right side of the sheet, from below upwards (ISO 128)
+  record Label(
+      double x,
+      double y,
+      String text,
+      Face face,
+      double size,
+      Ink ink,
+      Anchor anchor,
+      boolean turned)
+      implements Shape {
+    /// How far it reaches: left, top, right, bottom.
+    public double[] bounds() {
+      var width = Faces.width(text, face, size);
+      var before =
+          switch (anchor) {
+            case START -> 0.0;
+            case MIDDLE -> width / 2;
+            case END -> width;
+          };
+      return turned
+          ? new double[] {x - ABOVE * size, y + before - width, x + BELOW * size, y + before}
+          : new double[] {x - before, y - ABOVE * size, x - before + width, y + BELOW * size};
+    }
+
+    /// Of capitals, and of what hangs below the line, as shares of the size.
+    private static final double ABOVE = 0.75;
+
+    private static final double BELOW = 0.22;
+  }
 
   static Shape line(double x1, double y1, double x2, double y2, Pen pen) {
     return new Path(
@@ -112,11 +140,16 @@ public sealed interface Shape {
   }
 
   static Shape text(double x, double y, String text, Face face, double size, Ink ink) {
-    return new Label(x, y, text, face, size, ink, Anchor.START);
+    return new Label(x, y, text, face, size, ink, Anchor.START, false);
   }
 
   static Shape text(
       double x, double y, String text, Face face, double size, Ink ink, Anchor anchor) {
-    return new Label(x, y, text, face, size, ink, anchor);
+    return new Label(x, y, text, face, size, ink, anchor, false);
+  }
+
+  /// Read from the right side of the sheet, beginning at `y` and going up.
+  static Shape turned(double x, double y, String text, Face face, double size, Ink ink) {
+    return new Label(x, y, text, face, size, ink, Anchor.START, true);
   }
 }

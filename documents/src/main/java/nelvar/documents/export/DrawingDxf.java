@@ -7,7 +7,7 @@ import nelvar.documents.drawing.Shape;
 /// A drawing as DXF, as large as on paper (96 pixels an inch): lines on one layer, texts on
 /// another. Fills are left out, and curves are drawn in short lines.
 public final class DrawingDxf {
-  private static final double MM = 25.4 / 96;
+  private static final double PIXEL = 25.4 / 96;
   private static final String LINES = "LINES";
   private static final String TEXTS = "TEXTS";
 
@@ -18,13 +18,25 @@ public final class DrawingDxf {
   private static final double CAPITALS = 0.7;
 
   private final DxfWriter to;
+  private final double mm;
 
-  private DrawingDxf(Drawing drawing) {
-    to = new DxfWriter(drawing.width() * MM, drawing.height() * MM, List.of(LINES, TEXTS));
+  private DrawingDxf(Drawing drawing, double mm) {
+    this.mm = mm;
+    to = new DxfWriter(drawing.width() * mm, drawing.height() * mm, List.of(LINES, TEXTS));
   }
 
+  /// Of a drawing in pixels.
   public static String write(Drawing drawing) {
-    var dxf = new DrawingDxf(drawing);
+    return write(drawing, PIXEL);
+  }
+
+  /// Of a drawing in millimetres.
+  public static String toScale(Drawing drawing) {
+    return write(drawing, 1);
+  }
+
+  private static String write(Drawing drawing, double mm) {
+    var dxf = new DrawingDxf(drawing, mm);
     for (var shape : drawing.shapes())
       switch (shape) {
         case Shape.Label label -> dxf.label(label);
@@ -39,15 +51,16 @@ public final class DrawingDxf {
     if (label.text().isBlank()) return;
     to.text(
         TEXTS,
-        label.x() * MM,
-        label.y() * MM,
-        label.size() * CAPITALS * MM,
+        label.x() * mm,
+        label.y() * mm,
+        label.size() * CAPITALS * mm,
         label.text(),
         switch (label.anchor()) {
           case START -> 0;
           case MIDDLE -> 1;
           case END -> 2;
-        });
+        },
+        label.turned());
   }
 
   private void path(Shape.Path path) {
@@ -93,6 +106,6 @@ public final class DrawingDxf {
   }
 
   private void corner(double x, double y) {
-    to.corner(LINES, x * MM, y * MM);
+    to.corner(LINES, x * mm, y * mm);
   }
 }

@@ -63,12 +63,14 @@ final class DxfWriter {
   }
 
   /// @param across 0 where it begins there, 1 where that is its middle, 2 where it ends there
-  void text(String layer, double x, double y, double letters, String words, int across) {
+  void text(
+      String layer, double x, double y, double letters, String words, int across, boolean turned) {
     pair(0, "TEXT");
     pair(8, layer);
     point(10, x, y);
     pair(40, n(letters));
     pair(1, plain(words));
+    if (turned) pair(50, "90");
     if (across == 0) return;
     pair(72, String.valueOf(across));
     point(11, x, y);

@@ -5,19 +5,22 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.circuit.CircuitSheets;
+import nelvar.core.analysis.circuit.SheetFormat;
 import nelvar.core.analysis.runs.StripPlan;
 import nelvar.core.model.Surface;
 import nelvar.core.review.Review;
 import nelvar.documents.content.Lists;
 import nelvar.documents.content.Pack;
+import nelvar.documents.drawing.CircuitPicture;
 import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.PlateDrawing;
 import nelvar.documents.drawing.RunsPicture;
 import nelvar.documents.drawing.SingleLine;
 import nelvar.documents.drawing.StripPicture;
 
-/// The files of a pack by name: the PDF, the single-line as SVG, plates and doors as SVG and DXF,
-/// ways and rows of terminals as SVG, each list as CSV, all lists as XLSX.
+/// The files of a pack by name: the PDF, the single-line as SVG, plates, doors, circuit sheets,
+/// ways and rows of terminals as SVG and DXF, each list as CSV, all lists as XLSX.
 public final class PackFiles {
   private PackFiles() {}
 
@@ -46,6 +49,14 @@ public final class PackFiles {
         Pack.title(review), Pack.date(review), Pack.paper(review, options).pages());
   }
 
+  /// The circuit sheets alone.
+  public static byte[] circuitsPdf(Review review) {
+    return PdfExport.write(
+        Pack.title(review) + ", circuits",
+        Pack.date(review),
+        CircuitPicture.all(review.study(), SheetFormat.A4));
+  }
+
   public static byte[] svg(Review review) {
     return SvgExport.write(
             Pack.title(review) + ", power single-line", SingleLine.of(review.study()))
@@ -56,6 +67,23 @@ public final class PackFiles {
   public static Map<String, byte[]> pictures(Study study) {
     var files = new LinkedHashMap<>(plates(study));
     files.putAll(runs(study));
+    files.putAll(circuits(study));
+    return files;
+  }
+
+  /// The circuit sheets by the name of their file: `circuit-1.svg`, `circuit-1.dxf`.
+  public static Map<String, byte[]> circuits(Study study) {
+    var files = new LinkedHashMap<String, byte[]>();
+    var sheets = CircuitSheets.of(study, SheetFormat.A4);
+    for (var sheet : sheets.sheets()) {
+      var name = "circuit-" + sheet.number();
+      var drawing = CircuitPicture.of(study, sheets, sheet);
+      files.put(
+          name + ".svg",
+          SvgExport.write(study.project().name() + ", " + CircuitPicture.name(sheet), drawing)
+              .getBytes(StandardCharsets.UTF_8));
+      files.put(name + ".dxf", DrawingDxf.toScale(drawing).getBytes(StandardCharsets.US_ASCII));
+    }
     return files;
   }
 

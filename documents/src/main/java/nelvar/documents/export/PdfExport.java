@@ -23,6 +23,7 @@ import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.apache.pdfbox.util.Matrix;
 
 /// Drawings in millimetres to the pages of a PDF: vectors, text that can be searched, subset fonts
 /// inside.
@@ -124,16 +125,18 @@ public final class PdfExport {
       throws IOException {
     if (label.text().isEmpty()) return;
     var width = Faces.width(label.text(), label.face(), label.size());
-    var left =
-        label.x()
-            - switch (label.anchor()) {
-              case START -> 0;
-              case MIDDLE -> width / 2;
-              case END -> width;
-            };
+    var before =
+        switch (label.anchor()) {
+          case START -> 0;
+          case MIDDLE -> width / 2;
+          case END -> width;
+        };
     out.setNonStrokingColor(rgb(label.ink(), 0), rgb(label.ink(), 1), rgb(label.ink(), 2));
     out.beginText();
-    out.newLineAtOffset(x(left), y(label.y(), height));
+    if (label.turned())
+      out.setTextMatrix(
+          Matrix.getRotateInstance(Math.PI / 2, x(label.x()), y(label.y() + before, height)));
+    else out.newLineAtOffset(x(label.x() - before), y(label.y(), height));
     for (var run : Faces.runs(label.text(), label.face())) {
       out.setFont(Objects.requireNonNull(fonts.get(run.face())), x(label.size()));
       out.showText(run.text());

@@ -7,7 +7,8 @@ import nelvar.documents.drawing.Face;
 import nelvar.documents.drawing.Shape;
 
 /// A drawing in millimetres as SVG 1.1: paths and text, fonts named by family with a generic one to
-/// fall back on.
+/// fall back on. Where wires land on terminals, an invisible circle names the terminal
+/// (`data-terminal`) and the wire (`data-wire`), for programs that read the drawing.
 public final class SvgExport {
   private SvgExport() {}
 
@@ -26,6 +27,16 @@ public final class SvgExport {
             case Shape.Label label -> label(label);
           });
     }
+    for (var port : drawing.ports())
+      svg.append(
+          "<circle cx=\"%s\" cy=\"%s\" r=\"0.1\" fill=\"none\" data-terminal=\"%s\"%s/>\n"
+              .formatted(
+                  n(port.x()),
+                  n(port.y()),
+                  escape(port.terminal().toString()),
+                  port.wire()
+                      .map(wire -> " data-wire=\"" + escape(wire.text()) + "\"")
+                      .orElse("")));
     return svg.append("</svg>\n").toString();
   }
 
@@ -60,7 +71,7 @@ public final class SvgExport {
             + (label.face() == Face.MONO || label.face() == Face.MONO_BOLD
                 ? ", monospace"
                 : ", sans-serif");
-    return "<text x=\"%s\" y=\"%s\" font-family=\"%s\" font-weight=\"%d\" font-size=\"%s\" fill=\"%s\" text-anchor=\"%s\">%s</text>\n"
+    return "<text x=\"%s\" y=\"%s\" font-family=\"%s\" font-weight=\"%d\" font-size=\"%s\" fill=\"%s\" text-anchor=\"%s\"%s>%s</text>\n"
         .formatted(
             n(label.x()),
             n(label.y()),
@@ -69,6 +80,9 @@ public final class SvgExport {
             n(label.size()),
             label.ink().paper(),
             label.anchor().name().toLowerCase(Locale.ROOT),
+            label.turned()
+                ? " transform=\"rotate(-90 %s %s)\"".formatted(n(label.x()), n(label.y()))
+                : "",
             escape(label.text()));
   }
 

@@ -251,6 +251,12 @@ public final class Differences {
                 measured -> "the size of " + measured.device(),
                 (project, measures) -> project.with(project.layout().withMeasures(measures))),
             new Lists<>(
+                "drawn",
+                project -> project.layout().drawn(),
+                drawn -> drawn.paper() + " " + drawn.symbol(),
+                drawn -> "the symbol %s on %s".formatted(drawn.symbol(), drawn.paper()),
+                (project, drawn) -> project.with(project.layout().withDrawn(drawn))),
+            new Lists<>(
                 "fixed",
                 Project::fixed,
                 id -> id.text(),

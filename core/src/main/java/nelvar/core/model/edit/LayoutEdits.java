@@ -99,6 +99,8 @@ public final class LayoutEdits {
             .withPlacements(
                 layout.placements().stream().filter(p -> !p.device().equals(gone)).toList())
             .withMeasures(layout.measures().stream().filter(m -> !m.device().equals(gone)).toList())
+            .withDrawn(
+                layout.drawn().stream().filter(d -> !d.symbol().device().equals(gone)).toList())
             .withCabinets(
                 layout.cabinets().stream().map(cabinet -> forget(cabinet, gone)).toList()));
   }

@@ -1,0 +1,160 @@
+package nelvar.core.analysis.circuit;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import nelvar.core.analysis.Study;
+import nelvar.core.model.Drawn;
+import nelvar.core.model.Id;
+import nelvar.core.model.TerminalRef;
+
+/// The circuit sheets of a machine, and where everything stands on them.
+public final class CircuitSheets {
+  private final SheetFormat format;
+  private final List<CircuitSheet> sheets;
+  private final List<TerminalRef> free;
+  private final Map<TerminalRef, Spot> terminals = new HashMap<>();
+  private final Map<Id, List<Spot>> devices = new LinkedHashMap<>();
+  private final Map<TerminalRef, Spot> symbols = new HashMap<>();
+  private final Map<Id, Spot> mains = new HashMap<>();
+
+  private CircuitSheets(SheetFormat format, List<CircuitSheet> sheets, List<TerminalRef> free) {
+    this.format = format;
+    this.sheets = List.copyOf(sheets);
+    this.free = List.copyOf(free);
+    for (var sheet : sheets) index(sheet);
+  }
+
+  /// Everything where it was kept; what has no place yet, where there is room.
+  public static CircuitSheets of(Study study, SheetFormat format) {
+    return study.once(
+        List.of(CircuitSheets.class, format),
+        () -> laid(study, format, kept(study, format), false));
+  }
+
+  /// Laid out anew, whatever was kept.
+  public static CircuitSheets anew(Study study, SheetFormat format) {
+    return laid(study, format, List.of(), false);
+  }
+
+  /// With the symbols of each row in the order the machine lists them and bars that run through:
+  /// what the arranged sheets are measured against.
+  public static CircuitSheets plain(Study study, SheetFormat format) {
+    return laid(study, format, List.of(), true);
+  }
+
+  private static List<Drawn> kept(Study study, SheetFormat format) {
+    return study.project().layout().drawn().stream()
+        .filter(one -> one.paper() == format.paper())
+        .toList();
+  }
+
+  private static CircuitSheets laid(
+      Study study, SheetFormat format, List<Drawn> kept, boolean plain) {
+    var pieces = Pieces.of(study);
+    var paths = Paths.of(study, pieces);
+    var filling = new Filling(format);
+    var left = filling.keep(pieces.all(), kept, paths.serves());
+    var blocks = new LinkedHashMap<Optional<Id>, List<PathLayout.Block>>();
+    for (var path : paths.all(left))
+      for (var part : paths.cut(path, format.rows(), format.steps()))
+        blocks
+            .computeIfAbsent(part.function(), _ -> new ArrayList<>())
+            .add(plain ? PathLayout.plain(part) : PathLayout.of(part));
+    // What moves and feeds first: it stands in the most rows.
+    for (var function : blocks.entrySet()) {
+      function.getValue().sort(Comparator.comparingInt(block -> -block.rows()));
+      for (var block : function.getValue()) filling.add(function.getKey(), block);
+    }
+    var sheets = new ArrayList<CircuitSheet>();
+    for (var filled : filling.all())
+      sheets.add(
+          SheetDraft.of(
+              study,
+              pieces,
+              format,
+              sheets.size() + 1,
+              filled.functions(),
+              filled.placed(),
+              plain));
+    return new CircuitSheets(format, sheets, pieces.free());
+  }
+
+  /// Where every symbol stands, to be kept.
+  public List<Drawn> places() {
+    return sheets.stream()
+        .flatMap(sheet ->
+            sheet.pieces().stream()
+                .map(one ->
+                    new Drawn(
+                        one.piece().key(), format.paper(), sheet.number(), one.x(), one.row())))
+        .toList();
+  }
+
+  private void index(CircuitSheet sheet) {
+    for (var one : sheet.pieces()) {
+      var spot = Spot.of(sheet.number(), one.x() + one.piece().pins().getFirst().x(), one.row());
+      symbols.put(one.piece().key(), spot);
+      if (one.piece().main()) mains.put(one.piece().device().id(), spot);
+      devices.computeIfAbsent(one.piece().device().id(), _ -> new ArrayList<>()).add(spot);
+      for (var pin : one.piece().pins())
+        terminals.putIfAbsent(
+            pin.terminal(), Spot.of(sheet.number(), one.x() + pin.x(), one.row()));
+    }
+    for (var bar : sheet.bars())
+      for (var tap : bar.taps()) {
+        var spot = Spot.of(sheet.number(), tap.x(), rowAt(bar.y()));
+        terminals.putIfAbsent(tap.terminal(), spot);
+        devices.computeIfAbsent(bar.block().id(), _ -> new ArrayList<>()).add(spot);
+      }
+  }
+
+  private int rowAt(int y) {
+    var row = 0;
+    while (row + 1 < format.rows() && y > Rows.below(row) + Rows.LANES / 2) row++;
+    return row;
+  }
+
+  public SheetFormat format() {
+    return format;
+  }
+
+  public List<CircuitSheet> sheets() {
+    return sheets;
+  }
+
+  /// Terminals that nothing lands on and that stand on no sheet: free contacts and pins.
+  public List<TerminalRef> free() {
+    return free;
+  }
+
+  public Optional<Spot> at(TerminalRef terminal) {
+    return Optional.ofNullable(terminals.get(terminal));
+  }
+
+  /// All places of a device, in the order of the sheets.
+  public List<Spot> at(Id device) {
+    return devices.getOrDefault(device, List.of()).stream()
+        .distinct()
+        .sorted(Comparator.comparingInt(Spot::sheet).thenComparing(Spot::toString))
+        .toList();
+  }
+
+  public Optional<Spot> at(Piece piece) {
+    return Optional.ofNullable(symbols.get(piece.key()));
+  }
+
+  /// Where the first symbol of a device stands.
+  public Optional<Spot> main(Id device) {
+    return Optional.ofNullable(mains.get(device));
+  }
+
+  /// Crossings of wires with wires and bars, on all sheets.
+  public int crossings() {
+    return sheets.stream().mapToInt(SheetDraft::crossings).sum();
+  }
+}

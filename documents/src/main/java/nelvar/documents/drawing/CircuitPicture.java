@@ -1,0 +1,492 @@
+package nelvar.documents.drawing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import nelvar.core.analysis.Study;
+import nelvar.core.analysis.circuit.CircuitSheet;
+import nelvar.core.analysis.circuit.CircuitSheet.Placed;
+import nelvar.core.analysis.circuit.CircuitSheet.Point;
+import nelvar.core.analysis.circuit.CircuitSheets;
+import nelvar.core.analysis.circuit.Form;
+import nelvar.core.analysis.circuit.Piece;
+import nelvar.core.analysis.circuit.SheetFormat;
+import nelvar.core.catalogue.Part;
+import nelvar.core.model.Brief;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Id;
+import nelvar.core.model.MachineFunction;
+import nelvar.core.model.Standing;
+import nelvar.core.model.edit.Horizon;
+
+/// One circuit sheet in millimetres: frame, symbols, wires with their numbers, references. Nothing
+/// stands on anything else; what is longer than its room is cut with …, and whole in the lists.
+public final class CircuitPicture {
+  private static final double STEP = SheetFormat.STEP;
+  private static final double SMALL = 2.1;
+  private static final double ZONE = 10;
+
+  /// From a wire to what is written along it.
+  private static final double OFF = 0.6;
+
+  private static final double LATER = 1.2;
+  private static final Shape.Pen FRAME = Shape.Pen.of(Ink.TEXT, 0.35);
+  private static final Shape.Pen THIN = Shape.Pen.of(Ink.TEXT_FAINT, 0.15);
+
+  private final Study study;
+  private final CircuitSheets sheets;
+  private final CircuitSheet sheet;
+  private final List<Shape> shapes = new ArrayList<>();
+  private final List<Drawing.Spot> spots = new ArrayList<>();
+  private final List<Drawing.Port> ports = new ArrayList<>();
+
+  private CircuitPicture(Study study, CircuitSheets sheets, CircuitSheet sheet) {
+    this.study = study;
+    this.sheets = sheets;
+    this.sheet = sheet;
+  }
+
+  public static Drawing of(Study study, CircuitSheets sheets, CircuitSheet sheet) {
+    var picture = new CircuitPicture(study, sheets, sheet);
+    picture.frame();
+    for (var bar : sheet.bars()) picture.bar(bar);
+    for (var line : sheet.lines()) picture.wire(line);
+    for (var stub : sheet.stubs()) picture.stub(stub);
+    for (var placed : sheet.pieces()) picture.piece(placed);
+    picture.barNames();
+    var format = sheet.format();
+    return new Drawing(
+        format.paperWidth(), format.paperHeight(), picture.shapes, picture.spots, picture.ports);
+  }
+
+  /// All sheets of a machine.
+  public static List<Drawing> all(Study study, SheetFormat format) {
+    var sheets = CircuitSheets.of(study, format);
+    return sheets.sheets().stream().map(sheet -> of(study, sheets, sheet)).toList();
+  }
+
+  /// What a sheet is called: `Circuits, sheet 3`.
+  public static String name(CircuitSheet sheet) {
+    return "Circuits, sheet " + sheet.number();
+  }
+
+  /// What a sheet is about: the functions on it.
+  public static String title(CircuitSheet sheet, Study study) {
+    var words =
+        sheet.functions().stream()
+            .flatMap(id -> study.project().plan().function(id).stream())
+            .map(CircuitPicture::words)
+            .collect(Collectors.joining(", "));
+    return sheet.number() == 1 || words.isEmpty()
+        ? words.isEmpty() ? "Supply" : "Supply, " + words
+        : words;
+  }
+
+  private static String words(MachineFunction function) {
+    return function.designation() + " " + function.name();
+  }
+
+  private static double x(double steps) {
+    return SheetFormat.MARGIN + SheetFormat.INSET + steps * STEP;
+  }
+
+  private static double y(double steps) {
+    return SheetFormat.MARGIN + SheetFormat.HEAD + steps * STEP;
+  }
+
+  private void frame() {
+    var width = sheet.format().paperWidth();
+    var height = sheet.format().paperHeight();
+    var edge = SheetFormat.MARGIN;
+    shapes.add(
+        Shape.rectangle(
+            edge, edge, width - 2 * edge, height - 2 * edge, Optional.empty(), Optional.of(FRAME)));
+    var foot = height - edge - SheetFormat.TITLE;
+    shapes.add(Shape.line(edge, foot, width - edge, foot, FRAME));
+    for (var column = 0; column * SheetFormat.COLUMN < sheet.format().steps(); column++) {
+      var from = x(column * SheetFormat.COLUMN);
+      if (column > 0) shapes.add(Shape.line(from, edge, from, edge + 3.6, THIN));
+      shapes.add(
+          text(
+              from
+                  + Math.min(
+                          SheetFormat.COLUMN, sheet.format().steps() - column * SheetFormat.COLUMN)
+                      * STEP
+                      / 2,
+              edge + 2.7,
+              String.valueOf(column + 1),
+              Face.TEXT,
+              2.4,
+              Ink.TEXT_SOFT,
+              Shape.Anchor.MIDDLE));
+    }
+    for (var row = 0; row < sheet.format().rows(); row++)
+      shapes.add(
+          text(
+              edge + 0.6,
+              y(SheetFormat.top(row)) + Piece.HEIGHT * STEP / 2,
+              String.valueOf((char) ('A' + row)),
+              Face.TEXT,
+              2.4,
+              Ink.TEXT_SOFT,
+              Shape.Anchor.START));
+    foot(edge, foot, width - 2 * edge);
+  }
+
+  private void foot(double left, double top, double width) {
+    var project = study.project();
+    var last = project.revisions();
+    shapes.add(text(left + 3, top + 6.5, project.name(), Face.SEMIBOLD, 4, Ink.TEXT, width * 0.45));
+    shapes.add(
+        text(
+            left + 3,
+            top + 12,
+            "Revision " + project.revision() + (last.isEmpty() ? "" : ", " + last.getLast().date()),
+            Face.TEXT,
+            2.8,
+            Ink.TEXT_SOFT,
+            width * 0.45));
+    shapes.add(
+        text(
+            left + 3,
+            top + 17,
+            "Dead and locked off before you touch it. Local codes and a licensed electrician decide.",
+            Face.TEXT,
+            2.4,
+            Ink.TEXT_SOFT,
+            width * 0.45));
+    var middle = left + width * 0.5;
+    shapes.add(Shape.line(middle - 3, top, middle - 3, top + SheetFormat.TITLE, FRAME));
+    shapes.add(
+        text(
+            middle,
+            top + 6.5,
+            title(sheet, study),
+            Face.SEMIBOLD,
+            3.4,
+            Ink.TEXT,
+            width * 0.5 - 38));
+    shapes.add(
+        text(
+            middle,
+            top + 12,
+            "Wires: number, colour; cable, mm². 3.7C: sheet, column, row.",
+            Face.TEXT,
+            2.4,
+            Ink.TEXT_SOFT,
+            width * 0.5 - 38));
+    shapes.add(
+        text(
+            middle,
+            top + 17,
+            "Symbols "
+                + (american() ? "after IEEE 315" : "after IEC 60617")
+                + "; contacts at rest, no volts.",
+            Face.TEXT,
+            2.4,
+            Ink.TEXT_SOFT,
+            width * 0.5 - 38));
+    shapes.add(
+        Shape.text(
+            left + width - 3,
+            top + 8,
+            name(sheet),
+            Face.SEMIBOLD,
+            3.6,
+            Ink.TEXT,
+            Shape.Anchor.END));
+    shapes.add(
+        Shape.text(
+            left + width - 3,
+            top + 14,
+            "of " + sheets.sheets().size(),
+            Face.TEXT,
+            3,
+            Ink.TEXT_SOFT,
+            Shape.Anchor.END));
+  }
+
+  private static Shape text(
+      double x, double y, String words, Face face, double size, Ink ink, Shape.Anchor anchor) {
+    return Shape.text(x, y, words, face, size, ink, anchor);
+  }
+
+  private static Shape text(
+      double x, double y, String words, Face face, double size, Ink ink, double room) {
+    return Shape.text(x, y, Faces.fit(words, face, size, room), face, size, ink);
+  }
+
+  private boolean american() {
+    return study.project().brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN;
+  }
+
+  private double dash(Optional<Standing> standing) {
+    return standing.filter(s -> s == Standing.LATER).isPresent() ? LATER : 0;
+  }
+
+  private Shape.Pen pen(Conductor wire) {
+    var ink = wire.function() == Conductor.Function.PROTECTIVE ? Ink.EARTH : Ink.TEXT;
+    return new Shape.Pen(ink, 0.3, dash(Horizon.standing(study.project(), wire)));
+  }
+
+  private void bar(CircuitSheet.Bar bar) {
+    shapes.add(
+        Shape.line(
+            x(bar.from()), y(bar.y()), x(bar.to()), y(bar.y()), Shape.Pen.of(Ink.TEXT, 0.7)));
+    for (var tap : bar.taps())
+      shapes.add(
+          Shape.circle(x(tap.x()), y(bar.y()), 0.7, Optional.of(Ink.TEXT), Optional.empty()));
+    for (var tap : bar.taps())
+      ports.add(new Drawing.Port(x(tap.x()), y(bar.y()), tap.terminal(), Optional.of(tap.wire())));
+    spots.add(
+        new Drawing.Spot(
+            x(bar.from()),
+            y(bar.y()) - 1,
+            (bar.to() - bar.from()) * STEP,
+            2,
+            bar.block().id(),
+            bar.block().designation() + " " + bar.block().purpose()));
+  }
+
+  /// The name of a bar where there is room over it.
+  private void barNames() {
+    var taken = new Room(shapes);
+    for (var bar : sheet.bars()) {
+      var whole = bar.block().designation() + " " + bar.block().purpose();
+      for (var words : List.of(whole, bar.block().designation().text()))
+        if (barName(bar, words, taken)) break;
+    }
+  }
+
+  private boolean barName(CircuitSheet.Bar bar, String words, Room taken) {
+    var width = Faces.width(words, Face.TEXT, SMALL);
+    var from = x(bar.from());
+    for (var at = from; at + width <= x(bar.to()); at += 1) {
+      var name =
+          new Shape.Label(
+              at,
+              y(bar.y()) - 0.7,
+              words,
+              Face.TEXT,
+              SMALL,
+              Ink.TEXT_SOFT,
+              Shape.Anchor.START,
+              false);
+      if (!taken.free(name.bounds())) continue;
+      shapes.add(name);
+      taken.take(name.bounds());
+      return true;
+    }
+    return false;
+  }
+
+  private void wire(CircuitSheet.Line line) {
+    var steps = new ArrayList<Shape.Step>();
+    for (var point : line.points())
+      steps.add(
+          steps.isEmpty()
+              ? new Shape.Step.Move(x(point.x()), y(point.y()))
+              : new Shape.Step.Line(x(point.x()), y(point.y())));
+    shapes.add(new Shape.Path(steps, Optional.empty(), Optional.of(pen(line.wire()))));
+    label(line.wire(), line.labelled(), line.upwards());
+    line.tap()
+        .ifPresent(
+            tap -> right(line.labelled(), line.upwards(), WireCode.terminal(tap, study), Ink.TEXT));
+    for (var i = 0; i + 1 < line.points().size(); i++)
+      spot(line.wire(), line.points().get(i), line.points().get(i + 1));
+  }
+
+  private void spot(Conductor wire, Point a, Point b) {
+    spots.add(
+        new Drawing.Spot(
+            x(Math.min(a.x(), b.x())) - 0.8,
+            y(Math.min(a.y(), b.y())) - 0.8,
+            Math.abs(a.x() - b.x()) * STEP + 1.6,
+            Math.abs(a.y() - b.y()) * STEP + 1.6,
+            wire.id(),
+            wire.label() + ", " + wire.from() + " to " + wire.to()));
+  }
+
+  private void stub(CircuitSheet.Stub stub) {
+    var end = y(stub.at().y()) + (stub.upwards() ? -ZONE : ZONE);
+    var at = x(stub.at().x());
+    shapes.add(Shape.line(at, y(stub.at().y()), at, end, pen(stub.wire())));
+    var back = stub.upwards() ? 1.4 : -1.4;
+    shapes.add(
+        Shape.polygon(
+            Optional.of(Ink.TEXT),
+            Optional.empty(),
+            at,
+            end,
+            at - 0.7,
+            end + back,
+            at + 0.7,
+            end + back));
+    label(stub.wire(), stub.at(), stub.upwards());
+    right(
+        stub.at(),
+        stub.upwards(),
+        sheets.at(stub.there()).map(spot -> spot + " ").orElse("")
+            + WireCode.terminal(stub.there(), study),
+        Ink.ACCENT);
+    spot(
+        stub.wire(),
+        stub.at(),
+        new Point(stub.at().x(), stub.at().y() + (stub.upwards() ? -4 : 4)));
+  }
+
+  /// Number and colour, cable and section, along the wire where it leaves its symbol.
+  private void label(Conductor wire, Point at, boolean upwards) {
+    along(at, upwards, x(at.x()) - OFF, WireCode.first(wire), Ink.TEXT);
+    along(at, upwards, x(at.x()) - OFF - SMALL - 0.1, WireCode.second(wire, study), Ink.TEXT_SOFT);
+  }
+
+  private void right(Point at, boolean upwards, String words, Ink ink) {
+    along(at, upwards, x(at.x()) + OFF + SMALL * 0.75, words, ink);
+  }
+
+  /// Text along a wire, smaller and at last cut where its zone is too short for it.
+  private void along(Point at, boolean upwards, double base, String words, Ink ink) {
+    if (words.isEmpty()) return;
+    var room = ZONE - 0.8;
+    var size = SMALL;
+    while (size > 1.6 && Faces.width(words, Face.TEXT, size) > room) size -= 0.1;
+    var from = y(at.y()) + (upwards ? -0.5 : ZONE - 0.3);
+    shapes.add(
+        Shape.turned(base, from, Faces.fit(words, Face.TEXT, size, room), Face.TEXT, size, ink));
+  }
+
+  private void piece(Placed placed) {
+    var piece = placed.piece();
+    var dash = dash(Horizon.standing(study.project(), piece.device()));
+    new CircuitSymbols(study, american(), shapes, placed, x(placed.x()), y(placed.y()), dash)
+        .draw();
+    for (var pin : piece.pins()) {
+      if (piece.form() != Form.WAY) pinName(placed, pin);
+      for (var n = 0; n < pin.wires().size(); n++)
+        port(placed, pin, n, Optional.of(pin.wires().get(n)));
+      if (pin.wires().isEmpty()) port(placed, pin, 0, Optional.empty());
+    }
+    if (piece.form() == Form.BOX) inside(placed);
+    else beside(placed);
+    spots.add(
+        new Drawing.Spot(
+            x(placed.x()),
+            y(placed.y()),
+            piece.width() * STEP,
+            Piece.HEIGHT * STEP,
+            piece.device().id(),
+            piece.device().designation() + " " + piece.device().purpose()));
+  }
+
+  private void port(Placed placed, Piece.Pin pin, int n, Optional<Id> wire) {
+    var at = placed.at(pin, n);
+    ports.add(new Drawing.Port(x(at.x()), y(at.y()), pin.terminal(), wire));
+  }
+
+  private void pinName(Placed placed, Piece.Pin pin) {
+    var at = x(placed.x() + pin.x());
+    var box = placed.piece().form() == Form.BOX;
+    var base = y(placed.y()) + (pin.top() ? 2.6 : Piece.HEIGHT * STEP - 1.3);
+    var room = box ? Piece.PITCH * STEP - 0.5 : 5.8;
+    var name = Faces.fit(pin.terminal().terminal(), Face.TEXT, SMALL, room);
+    shapes.add(
+        box
+            ? Shape.text(at, base, name, Face.TEXT, SMALL, Ink.TEXT, Shape.Anchor.MIDDLE)
+            : Shape.text(at + 0.7, base, name, Face.TEXT, SMALL, Ink.TEXT));
+  }
+
+  private void inside(Placed placed) {
+    var piece = placed.piece();
+    var middle = x(placed.x()) + piece.width() * STEP / 2;
+    var room = piece.width() * STEP - 1.5;
+    var base = y(placed.y()) + 6;
+    line(middle, base, piece.device().designation().text(), Face.MONO_BOLD, 2.7, Ink.TEXT, room);
+    line(middle, base + 2.7, piece.device().purpose(), Face.TEXT, 2.3, Ink.TEXT, room);
+    line(middle, base + 5.2, plug(piece) + more(piece), Face.TEXT, SMALL, Ink.TEXT_SOFT, room);
+  }
+
+  /// Of one pin of a board, where it is found.
+  private String plug(Piece piece) {
+    if (piece.marks().size() != 1) return "";
+    return study.part(piece.device()).flatMap(Part::logic).stream()
+        .flatMap(logic -> logic.pins().stream())
+        .filter(pin -> pin.name().equals(piece.marks().getFirst()))
+        .flatMap(pin -> pin.at().stream())
+        .map(at -> at + "  ")
+        .findFirst()
+        .orElse("");
+  }
+
+  private void line(
+      double middle, double base, String words, Face face, double size, Ink ink, double room) {
+    if (words.isBlank()) return;
+    shapes.add(
+        Shape.text(
+            middle,
+            base,
+            Faces.fit(words, face, size, room),
+            face,
+            size,
+            ink,
+            Shape.Anchor.MIDDLE));
+  }
+
+  /// Where the rest of a device is; of one that stands at one place, its part.
+  private String more(Piece piece) {
+    var here = sheets.at(piece);
+    var all =
+        piece.main()
+            ? sheets.at(piece.device().id())
+            : sheets.main(piece.device().id()).stream().toList();
+    var elsewhere =
+        all.stream()
+            .filter(spot -> here.filter(spot::equals).isEmpty())
+            .map(Object::toString)
+            .collect(Collectors.joining(" "));
+    return elsewhere.isEmpty() || (piece.main() && all.size() > 7)
+        ? study.part(piece.device()).map(CircuitPicture::kind).orElse("")
+        : elsewhere;
+  }
+
+  /// What a device is, in few words: of a protective one what it protects with.
+  private static String kind(Part part) {
+    return part.protection().map(Object::toString).orElseGet(part::name);
+  }
+
+  /// Name, purpose and where the rest is, left of a slim symbol.
+  private void beside(Placed placed) {
+    var piece = placed.piece();
+    var left = x(placed.x()) + 0.3;
+    var hand = piece.form() == Form.POLES ? 4.6 : piece.form() == Form.RING ? 4.6 : 2.9;
+    var room = x(placed.x() + piece.pins().getFirst().x()) - left - hand;
+    var base = y(placed.y()) + 2.6;
+    var name = piece.device().designation().text();
+    if (piece.form() == Form.WAY) name += ":" + String.join("/", piece.marks());
+    var size = 2.7;
+    while (size > 1.9 && Faces.width(name, Face.MONO_BOLD, size) > room) size -= 0.1;
+    shapes.add(
+        Shape.text(
+            left,
+            base,
+            Faces.fit(name, Face.MONO_BOLD, size, room),
+            Face.MONO_BOLD,
+            size,
+            Ink.TEXT));
+    base += 2.7;
+    var lines = Faces.wrap(piece.device().purpose(), Face.TEXT, 2.2, room);
+    for (var i = 0; i < Math.min(2, lines.size()); i++) {
+      var words = i == 1 && lines.size() > 2 ? lines.get(1) + " " + lines.get(2) : lines.get(i);
+      shapes.add(text(left, base, words, Face.TEXT, 2.2, Ink.TEXT, room));
+      base += 2.3;
+    }
+    var rest = Faces.wrap(more(piece), Face.TEXT, SMALL, room);
+    for (var i = 0;
+        i < Math.min(2, rest.size()) && base < y(placed.y()) + Piece.HEIGHT * STEP;
+        i++) {
+      shapes.add(text(left, base, rest.get(i), Face.TEXT, SMALL, Ink.TEXT_SOFT, room));
+      base += 2.2;
+    }
+  }
+}
