@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.function.Predicate;
 import nelvar.core.catalogue.Actuator;
 import nelvar.core.catalogue.Catalogue;
+import nelvar.core.catalogue.Link;
 import nelvar.core.catalogue.MainsInlet;
 import nelvar.core.catalogue.Output;
 import nelvar.core.catalogue.Part;
@@ -264,9 +265,46 @@ public final class Network {
     return node >= 0 && earthed[node];
   }
 
-  /// Pairs of one source's own terminals that wires join: a dead short.
+  /// Pairs of one source's own terminals that wires join, with everything on that can be: a dead
+  /// short.
   public Optional<String> shorted(Source source) {
-    var fromEach = walks(source);
+    return joinedPair(source, walks(source));
+  }
+
+  /// The same with every relay and contactor let go and every output off; switches that hands move
+  /// stand as while the machine runs.
+  public Optional<String> shortedAtRest(Source source) {
+    var scratch = new int[topology.nodeCount()];
+    Arrays.fill(scratch, -1);
+    var walks =
+        source.terminals().stream()
+            .map(terminal ->
+                Walk.from(topology.node(terminal), topology, this::joinsAtRest, scratch))
+            .toList();
+    return joinedPair(source, walks);
+  }
+
+  private boolean joinsAtRest(Edge edge) {
+    return switch (edge) {
+      case Edge.Wire(var conductor) -> conductor.carriesWork();
+      case Edge.Through(var device, var link) ->
+          switch (link.kind()) {
+            case JOINED, PROTECTIVE, DIODE -> true;
+            case OUTPUT -> false;
+            case CONTACT -> byHand(device, link) ? link.joinsWhenAllIsOn() : link.closedAtRest();
+          };
+    };
+  }
+
+  private boolean byHand(Device device, Link link) {
+    return topology.part(device.id()).stream()
+        .flatMap(part -> part.actuators().stream())
+        .anyMatch(actuator ->
+            actuator instanceof Actuator.Hand
+                && link.actuator().equals(Optional.of(actuator.name())));
+  }
+
+  private Optional<String> joinedPair(Source source, List<Walk> fromEach) {
     var terminals = source.terminals();
     for (var a = 0; a < terminals.size(); a++) {
       for (var b = a + 1; b < terminals.size(); b++) {

@@ -143,6 +143,19 @@ class RulesTest {
             .wire("Q:2", "X0:N", 6, 1));
   }
 
+  /// A contact that is closed at rest joins + and − as soon as its relay lets go; one that is open
+  /// then joins nothing then.
+  @Test
+  void aShortThroughAContactAtRestIsFound() {
+    var relay = Panel.dc().device("K", "relay-6a-24vdc").wire("T:+", "K:11", 1, 1);
+    passes(new DeadShort(), "T", relay);
+    assertThat(found(new DeadShort(), "T", relay.wire("K:12", "T:-", 1, 1)).text())
+        .startsWith("With every relay and contactor let go")
+        .contains("+ and - of -T");
+    assertThat(found(new DeadShort(), "T", relay.wire("K:14", "T:-", 1, 1)).text())
+        .startsWith("Wires and contacts that are closed in work");
+  }
+
   @Test
   void theInletStaysWithinItsUpstreamDevice() {
     passes(new InletAgainstUpstream(), "X0", pumps(3, 100));

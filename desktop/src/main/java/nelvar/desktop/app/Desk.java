@@ -61,11 +61,16 @@ public final class Desk {
   List<Command> commands(List<Stage> stages) {
     var all = new ArrayList<Command>();
     var wires = new WireCommands(window, workers);
-    for (var i = 0; i < stages.size(); i++) {
-      var stage = stages.get(i);
+    var number = 0;
+    for (var stage : stages) {
+      // Ten keys for ten stages; the circuits of what is selected have a key of their own.
+      var circuits = stage.name().equals("Circuits");
+      if (!circuits) number++;
       all.add(
-          Command.of(
-              "Go to " + stage.name(), "Shortcut+" + (i + 1) % 10, () -> window.choose(stage)));
+          circuits
+              ? Command.of("Show its circuit", "Shortcut+I", () -> window.choose(stage))
+              : Command.of(
+                  "Go to " + stage.name(), "Shortcut+" + number % 10, () -> window.choose(stage)));
     }
     all.add(Command.of("Find or do anything", "Shortcut+K", window::focusFind));
     all.add(Command.of("Next finding", "F8", window::nextFinding));

@@ -29,6 +29,7 @@ import nelvar.desktop.session.Places;
 import nelvar.desktop.session.Session;
 import nelvar.desktop.stage.Stage;
 import nelvar.desktop.stage.brief.BriefStage;
+import nelvar.desktop.stage.circuits.CircuitStage;
 import nelvar.desktop.stage.motion.MotionStage;
 import nelvar.desktop.stage.pack.PackStage;
 import nelvar.desktop.stage.panel.PanelStage;
@@ -80,6 +81,7 @@ public final class MainWindow {
             new QuietStage(workers.pages()),
             new StopStage(workers.pages(), () -> choose(stage("Power"))),
             new MotionStage(),
+            new CircuitStage(workers.pages()),
             new PackStage(workers.pages(), desk::writePack));
     this.current = stage("Power");
     this.jobLine = new JobLine(stages, this::choose, this::ask);

@@ -324,6 +324,22 @@ public final class DrawingPane extends Region {
     }
   }
 
+  /// Moves the picture so that a spot stands well within the pane, large enough to be read.
+  public void bringIntoView(Id about) {
+    if (!movable || getWidth() <= 0) return;
+    drawing
+        .spot(about)
+        .ifPresent(spot -> {
+          var x = offsetX + (spot.x() + spot.width() / 2) * scale;
+          var y = offsetY + (spot.y() + spot.height() / 2) * scale;
+          var inside = x > EDGE && y > EDGE && x < getWidth() - EDGE && y < getHeight() - EDGE;
+          if (!inside) pan(getWidth() / 2 - x, getHeight() / 2 - y);
+        });
+  }
+
+  /// Nearer to the edge of the pane a spot is hard to see.
+  private static final double EDGE = 60;
+
   /// The spot that the arrow keys start from.
   public void focusOn(Optional<Id> about) {
     focusSpot = about.filter(id -> drawing.spot(id).isPresent());

@@ -32,6 +32,7 @@ import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.Ink;
 import nelvar.documents.drawing.PlateDrawing;
 import nelvar.documents.drawing.RunsPicture;
+import nelvar.documents.drawing.Scaled;
 import nelvar.documents.drawing.SingleLine;
 import nelvar.documents.drawing.StopMatrixPicture;
 import nelvar.documents.drawing.StripPicture;
@@ -242,7 +243,7 @@ public final class Pack {
     return new Drawing(
         drawing.width() * SMALL,
         drawing.height() * SMALL,
-        drawing.shapes().stream().map(shape -> Placed.at(shape, 0, 0, SMALL)).toList(),
+        drawing.shapes().stream().map(shape -> Scaled.at(shape, 0, 0, SMALL)).toList(),
         List.of());
   }
 

@@ -11,6 +11,7 @@ import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.Face;
 import nelvar.documents.drawing.Faces;
 import nelvar.documents.drawing.Ink;
+import nelvar.documents.drawing.Scaled;
 import nelvar.documents.drawing.Shape;
 
 /// Lets blocks fall onto A4 pages, with head and foot on each.
@@ -285,7 +286,7 @@ public final class Typesetter {
             1, Math.min(INNER / drawing.width(), (HEIGHT - TOP - BOTTOM - 20) / drawing.height()));
     room(drawing.height() * scale + 4);
     y += 2;
-    for (var shape : drawing.shapes()) page.add(Placed.at(shape, LEFT, y, scale));
+    for (var shape : drawing.shapes()) page.add(Scaled.at(shape, LEFT, y, scale));
     y += drawing.height() * scale + 2;
   }
 
@@ -298,8 +299,16 @@ public final class Typesetter {
       if (own != null) {
         shapes.add(
             Shape.text(
+                10,
+                own.height() - 5.6,
+                Faces.fit(foot, Face.TEXT, 2.7, own.width() - 50),
+                Face.TEXT,
+                2.7,
+                Ink.TEXT_SOFT));
+        shapes.add(
+            Shape.text(
                 own.width() - 10,
-                own.height() - 4.5,
+                own.height() - 5.6,
                 "page %d of %d".formatted(i + 1, pages.size()),
                 Face.TEXT,
                 2.7,

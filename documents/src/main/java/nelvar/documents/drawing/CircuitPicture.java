@@ -19,6 +19,8 @@ import nelvar.core.model.Id;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Standing;
 import nelvar.core.model.edit.Horizon;
+import nelvar.core.network.Live;
+import nelvar.core.units.Significant;
 
 /// One circuit sheet in millimetres: frame, symbols, wires with their numbers, references. Nothing
 /// stands on anything else; what is longer than its room is cut with …, and whole in the lists.
@@ -41,20 +43,30 @@ public final class CircuitPicture {
   private final List<Drawing.Spot> spots = new ArrayList<>();
   private final List<Drawing.Port> ports = new ArrayList<>();
 
-  private CircuitPicture(Study study, CircuitSheets sheets, CircuitSheet sheet) {
+  private final CircuitView view;
+
+  private CircuitPicture(Study study, CircuitSheets sheets, CircuitSheet sheet, CircuitView view) {
+    this.view = view;
     this.study = study;
     this.sheets = sheets;
     this.sheet = sheet;
   }
 
+  /// As it is printed.
   public static Drawing of(Study study, CircuitSheets sheets, CircuitSheet sheet) {
-    var picture = new CircuitPicture(study, sheets, sheet);
+    return of(study, sheets, sheet, CircuitView.PAPER);
+  }
+
+  static Drawing of(Study study, CircuitSheets sheets, CircuitSheet sheet, CircuitView view) {
+    var picture = new CircuitPicture(study, sheets, sheet, view);
     picture.frame();
+    picture.chosen();
     for (var bar : sheet.bars()) picture.bar(bar);
     for (var line : sheet.lines()) picture.wire(line);
     for (var stub : sheet.stubs()) picture.stub(stub);
     for (var placed : sheet.pieces()) picture.piece(placed);
     picture.barNames();
+    picture.probes();
     var format = sheet.format();
     return new Drawing(
         format.paperWidth(), format.paperHeight(), picture.shapes, picture.spots, picture.ports);
@@ -87,11 +99,11 @@ public final class CircuitPicture {
     return function.designation() + " " + function.name();
   }
 
-  private static double x(double steps) {
+  static double x(double steps) {
     return SheetFormat.MARGIN + SheetFormat.INSET + steps * STEP;
   }
 
-  private static double y(double steps) {
+  static double y(double steps) {
     return SheetFormat.MARGIN + SheetFormat.HEAD + steps * STEP;
   }
 
@@ -142,7 +154,7 @@ public final class CircuitPicture {
         text(
             left + 3,
             top + 12,
-            "Revision " + project.revision() + (last.isEmpty() ? "" : ", " + last.getLast().date()),
+            "revision " + project.revision() + (last.isEmpty() ? "" : ", " + last.getLast().date()),
             Face.TEXT,
             2.8,
             Ink.TEXT_SOFT,
@@ -182,7 +194,9 @@ public final class CircuitPicture {
             top + 17,
             "Symbols "
                 + (american() ? "after IEEE 315" : "after IEC 60617")
-                + "; contacts at rest, no volts.",
+                + (view.live().isPresent()
+                    ? "; contacts as they stand now, volts to earth."
+                    : "; contacts at rest, no volts."),
             Face.TEXT,
             2.4,
             Ink.TEXT_SOFT,
@@ -225,9 +239,68 @@ public final class CircuitPicture {
     return standing.filter(s -> s == Standing.LATER).isPresent() ? LATER : 0;
   }
 
+  /// Where something has its volts its line is as its voltage is, thick where current flows; what
+  /// has none is thin and dashed.
   private Shape.Pen pen(Conductor wire) {
+    if (view.selected().filter(wire.id()::equals).isPresent()) return Shape.Pen.of(Ink.ACCENT, 0.9);
+    if (view.live().isPresent()) return pen(wire, view.live().get());
     var ink = wire.function() == Conductor.Function.PROTECTIVE ? Ink.EARTH : Ink.TEXT;
     return new Shape.Pen(ink, 0.3, dash(Horizon.standing(study.project(), wire)));
+  }
+
+  private static Shape.Pen pen(Conductor wire, Live live) {
+    if (wire.function() == Conductor.Function.PROTECTIVE) return Shape.Pen.of(Ink.EARTH, 0.3);
+    if (!live.energised(wire) && !live.joinedToEarth(wire.from()))
+      return new Shape.Pen(Ink.TEXT_FAINT, 0.25, LATER);
+    var flows = live.current(wire.id()).filter(i -> i.rms() >= FLOWS).isPresent();
+    // Live, but nothing joins it to earth: what a drive gives its motor.
+    if (!live.joinedToEarth(wire.from())) return Shape.Pen.of(Ink.MOTOR, flows ? 0.6 : 0.3);
+    var volts = live.toEarth(wire.from()).map(Live.Both::rms).orElse(0.0);
+    var ink =
+        volts > 60 ? Ink.MAINS : volts > 30 ? Ink.DC_HIGH : volts >= 1 ? Ink.DC_LOW : Ink.TEXT_SOFT;
+    return Shape.Pen.of(ink, flows ? 0.6 : 0.3);
+  }
+
+  /// Less counts as nothing flowing, A.
+  private static final double FLOWS = 0.0005;
+
+  /// What is selected, on a soft ground.
+  private void chosen() {
+    for (var placed : sheet.pieces())
+      if (view.selected().filter(placed.piece().device().id()::equals).isPresent())
+        shapes.add(
+            Shape.rounded(
+                x(placed.x()) - 1,
+                y(placed.y()) - 0.6,
+                placed.piece().width() * STEP + 2,
+                Piece.HEIGHT * STEP + 1.2,
+                1.5,
+                Optional.of(Ink.ACCENT_SOFT),
+                Optional.empty()));
+  }
+
+  /// The probes of the meter, at the terminals they are on.
+  private void probes() {
+    for (var port : ports) {
+      if (view.plus().filter(port.terminal()::equals).isPresent()) probe(port, "+", Ink.ERROR);
+      if (view.minus().filter(port.terminal()::equals).isPresent()) probe(port, "−", Ink.TEXT);
+    }
+  }
+
+  private void probe(Drawing.Port port, String sign, Ink ink) {
+    shapes.add(Shape.circle(port.x(), port.y(), 1.9, Optional.of(ink), Optional.empty()));
+    shapes.add(
+        Shape.text(port.x(), port.y() + 1.1, sign, Face.BOLD, 3.4, Ink.CARD, Shape.Anchor.MIDDLE));
+  }
+
+  static String volts(double volts) {
+    return volts < 0.05 ? "0 V" : Significant.digits(volts) + " V";
+  }
+
+  private static String amperes(double amperes) {
+    return amperes < 1
+        ? Significant.digits(amperes * 1000) + " mA"
+        : Significant.digits(amperes) + " A";
   }
 
   private void bar(CircuitSheet.Bar bar) {
@@ -290,9 +363,16 @@ public final class CircuitPicture {
               : new Shape.Step.Line(x(point.x()), y(point.y())));
     shapes.add(new Shape.Path(steps, Optional.empty(), Optional.of(pen(line.wire()))));
     label(line.wire(), line.labelled(), line.upwards());
+    var volts = voltsAt(line.wire());
     line.tap()
-        .ifPresent(
-            tap -> right(line.labelled(), line.upwards(), WireCode.terminal(tap, study), Ink.TEXT));
+        .ifPresentOrElse(
+            tap ->
+                right(
+                    line.labelled(),
+                    line.upwards(),
+                    WireCode.terminal(tap, study) + volts.map(v -> "  " + v).orElse(""),
+                    Ink.TEXT),
+            () -> volts.ifPresent(v -> right(line.labelled(), line.upwards(), v, Ink.TEXT)));
     for (var i = 0; i + 1 < line.points().size(); i++)
       spot(line.wire(), line.points().get(i), line.points().get(i + 1));
   }
@@ -329,7 +409,7 @@ public final class CircuitPicture {
         stub.upwards(),
         sheets.at(stub.there()).map(spot -> spot + " ").orElse("")
             + WireCode.terminal(stub.there(), study),
-        Ink.ACCENT);
+        view.live().isPresent() ? Ink.TEXT : Ink.ACCENT);
     spot(
         stub.wire(),
         stub.at(),
@@ -339,7 +419,25 @@ public final class CircuitPicture {
   /// Number and colour, cable and section, along the wire where it leaves its symbol.
   private void label(Conductor wire, Point at, boolean upwards) {
     along(at, upwards, x(at.x()) - OFF, WireCode.first(wire), Ink.TEXT);
-    along(at, upwards, x(at.x()) - OFF - SMALL - 0.1, WireCode.second(wire, study), Ink.TEXT_SOFT);
+    var flows =
+        view.live()
+            .flatMap(live -> live.current(wire.id()))
+            .map(Live.Both::rms)
+            .filter(amperes -> amperes >= FLOWS);
+    along(
+        at,
+        upwards,
+        x(at.x()) - OFF - SMALL - 0.1,
+        flows.map(CircuitPicture::amperes).orElseGet(() -> WireCode.second(wire, study)),
+        flows.isPresent() ? Ink.ACCENT : Ink.TEXT_SOFT);
+  }
+
+  /// To earth, where a state is shown; nothing where it is not known or nothing joins them.
+  private Optional<String> voltsAt(Conductor wire) {
+    return view.live()
+        .filter(_ -> wire.carriesWork())
+        .flatMap(live -> live.toEarth(wire.from()))
+        .map(v -> volts(v.rms()));
   }
 
   private void right(Point at, boolean upwards, String words, Ink ink) {
@@ -360,8 +458,11 @@ public final class CircuitPicture {
   private void piece(Placed placed) {
     var piece = placed.piece();
     var dash = dash(Horizon.standing(study.project(), piece.device()));
-    new CircuitSymbols(study, american(), shapes, placed, x(placed.x()), y(placed.y()), dash)
+    new CircuitSymbols(study, view.live(), shapes, placed, x(placed.x()), y(placed.y()), dash)
         .draw();
+    var mark = view.marks().get(piece.device().id());
+    if (mark != null && piece.main())
+      shapes.addAll(Badge.of(mark, x(placed.x()) + piece.width() * STEP, y(placed.y()) - 1.2, 1.7));
     for (var pin : piece.pins()) {
       if (piece.form() != Form.WAY) pinName(placed, pin);
       for (var n = 0; n < pin.wires().size(); n++)

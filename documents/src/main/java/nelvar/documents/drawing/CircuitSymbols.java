@@ -9,6 +9,10 @@ import nelvar.core.catalogue.Actuator;
 import nelvar.core.catalogue.Glyph;
 import nelvar.core.catalogue.Link;
 import nelvar.core.catalogue.ProtectiveDevice;
+import nelvar.core.model.Brief;
+import nelvar.core.model.TerminalRef;
+import nelvar.core.network.Live;
+import nelvar.core.network.PoleRef;
 
 /// The symbols of circuit sheets, drawn in millimetres between their pins: after IEC 60617,
 /// contacts and coils after IEEE 315 where the Brief follows the North American school. Both from
@@ -27,6 +31,10 @@ final class CircuitSymbols {
 
   private final Study study;
   private final boolean american;
+
+  /// How contacts stand; empty where they are drawn at rest.
+  private final Optional<Live> live;
+
   private final List<Shape> shapes;
   private final Shape.Pen pen;
   private final double left;
@@ -35,14 +43,15 @@ final class CircuitSymbols {
 
   CircuitSymbols(
       Study study,
-      boolean american,
+      Optional<Live> live,
       List<Shape> shapes,
       Placed placed,
       double left,
       double top,
       double dash) {
     this.study = study;
-    this.american = american;
+    this.live = live;
+    this.american = study.project().brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN;
     this.shapes = shapes;
     this.piece = placed.piece();
     this.left = left;
@@ -122,7 +131,7 @@ final class CircuitSymbols {
       line(at, 0, at, FIXED);
       line(at, HINGE, at, TALL);
       if (link.flatMap(Link::protection).orElse(null) instanceof ProtectiveDevice.Fuse) fuse(at);
-      else contact(at, link.filter(Link::closedAtRest).isPresent());
+      else contact(at, link.filter(Link::closedAtRest).isPresent(), closed(i));
       mark(at);
     }
     var blade = (FIXED + HINGE) / 2;
@@ -131,6 +140,15 @@ final class CircuitSymbols {
           Shape.line(
               first - 1.3, top + blade, last - 1.3, top + blade, new Shape.Pen(Ink.TEXT, 0.2, 1)));
     if (piece.glyph() == Glyph.COMMAND || byHand()) actuator(first, blade);
+  }
+
+  /// Whether a pole conducts now; empty where it is drawn at rest.
+  private Optional<Boolean> closed(int pole) {
+    return live.map(state -> {
+      var a = new TerminalRef(piece.device().id(), piece.marks().get(pole));
+      var b = new TerminalRef(piece.device().id(), piece.marks().get(pole + 1));
+      return state.closed(new PoleRef(a, b)) || state.closed(new PoleRef(b, a));
+    });
   }
 
   private boolean byHand() {
@@ -152,17 +170,32 @@ final class CircuitSymbols {
     line(x, FIXED - 0.6, x, HINGE + 0.6);
   }
 
-  private void contact(double x, boolean closed) {
+  private void contact(double x, boolean closed, Optional<Boolean> now) {
     if (american) {
       line(x - 1.6, FIXED + 1.5, x + 1.6, FIXED + 1.5);
       line(x - 1.6, HINGE - 1.5, x + 1.6, HINGE - 1.5);
       line(x, FIXED, x, FIXED + 1.5);
       line(x, HINGE, x, HINGE - 1.5);
       if (closed) line(x - 1.6, HINGE - 0.3, x + 1.6, FIXED + 0.3);
-    } else if (closed) {
-      line(x, FIXED, x + 2, FIXED);
-      line(x, HINGE, x + 1.5, FIXED - 1);
-    } else line(x, HINGE, x - 2.2, FIXED + 0.2);
+      if (now.filter(Boolean::booleanValue).isPresent())
+        shapes.add(
+            Shape.rectangle(
+                x - 1.6, top + FIXED + 1.5, 3.2, 2, Optional.of(Ink.ACCENT), Optional.empty()));
+      return;
+    }
+    if (closed) line(x, FIXED, x + 2, FIXED);
+    if (now.isPresent() && now.get() != closed) moved(x, closed);
+    else if (closed) line(x, HINGE, x + 1.5, FIXED - 1);
+    else line(x, HINGE, x - 2.2, FIXED + 0.2);
+  }
+
+  /// The blade of a contact that does not stand as it does at rest.
+  private void moved(double x, boolean closedAtRest) {
+    var pen = Shape.Pen.of(Ink.ACCENT, 0.5);
+    shapes.add(
+        closedAtRest
+            ? Shape.line(x, top + HINGE, x - 2.2, top + FIXED + 0.2, pen)
+            : Shape.line(x, top + HINGE, x, top + FIXED, pen));
   }
 
   /// What its fixed contact says of a pole.
@@ -223,8 +256,20 @@ final class CircuitSymbols {
     line(xw, far, xw, to);
     var toRest = xr < middle ? 1 : -1;
     line(xr, to, xr + toRest * 2.6, to);
-    line(middle, from, xr + toRest * 2, to + (up ? 0.6 : -0.6));
-    line(xw, to, xw - toRest * 1.2, to);
+    line(xw, to, xw - toRest * 2.6, to);
+    var driven = live.filter(state -> conducts(state, common, work)).isPresent();
+    shapes.add(
+        Shape.line(
+            middle,
+            top + from,
+            driven ? xw - toRest * 2 : xr + toRest * 2,
+            top + to + (up ? 0.6 : -0.6),
+            driven ? Shape.Pen.of(Ink.ACCENT, 0.5) : pen));
+  }
+
+  private static boolean conducts(Live state, Piece.Pin a, Piece.Pin b) {
+    return state.closed(new PoleRef(a.terminal(), b.terminal()))
+        || state.closed(new PoleRef(b.terminal(), a.terminal()));
   }
 
   private void slim() {

@@ -26,6 +26,20 @@ public record CircuitSheet(
     stubs = List.copyOf(stubs);
   }
 
+  /// Whether a symbol could stand there, if it stands on this sheet already.
+  public boolean room(Placed wanted) {
+    if (wanted.x() < 0
+        || wanted.row() < 0
+        || wanted.row() >= format.rows()
+        || wanted.x() + wanted.piece().width() > format.steps()) return false;
+    return pieces.stream()
+        .filter(other -> other.row() == wanted.row())
+        .filter(other -> !other.piece().key().equals(wanted.piece().key()))
+        .noneMatch(other ->
+            other.x() < wanted.x() + wanted.piece().width() + PathLayout.GAP
+                && wanted.x() < other.x() + other.piece().width() + PathLayout.GAP);
+  }
+
   public record Point(int x, int y) {}
 
   /// A symbol with its upper left corner.

@@ -10,7 +10,7 @@ final class Rows {
   /// Between the zones of two rows, and above the first and below the last.
   static final int LANES = 5;
 
-  private static final int PITCH = Piece.HEIGHT + 2 * ZONE + LANES;
+  static final int PITCH = Piece.HEIGHT + 2 * ZONE + LANES;
 
   private Rows() {}
 

@@ -26,6 +26,9 @@ public enum SheetFormat {
 
   public static final double HEAD = 6;
 
+  /// Steps from one row of symbols to the next.
+  public static final int ROW = Rows.PITCH;
+
   /// Steps of a column as references count them.
   public static final int COLUMN = 10;
 

@@ -1,6 +1,7 @@
 package nelvar.core.analysis.supply;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
@@ -11,7 +12,8 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.network.Source;
 import nelvar.core.trail.Working;
 
-/// No wire joins two terminals of one source.
+/// No wire joins two terminals of one source: neither with everything on that can be, nor with
+/// every relay and contactor let go. What only some of them together join is left to the states.
 ///
 /// Demand: physics.
 public final class DeadShort implements Rule {
@@ -39,18 +41,31 @@ public final class DeadShort implements Rule {
     var w = Working.of("Short circuit");
     w.given("terminals", source.terminals().size(), source.toString());
     var trail = w.explain(source).trail();
-    return study
-        .network()
-        .shorted(source)
-        .<Verdict>map(pair ->
+    return joined(source, study)
+        .<Verdict>map(text ->
             new Verdict.Finding(
                 source.device().id(),
                 Severity.ERROR,
                 SHORTED_BY_ITS_OWN_WIRING,
-                "Wires and contacts that are closed in work join %s of %s. Find the wire that lands on the wrong terminal before power comes near."
-                    .formatted(pair, source.device().designation()),
+                text + " Find the wire that lands on the wrong terminal before power comes near.",
                 trail,
                 List.of()))
         .orElseGet(() -> new Verdict.Pass(source.device().id(), trail));
+  }
+
+  private static Optional<String> joined(Source source, Study study) {
+    var name = source.device().designation();
+    return study
+        .network()
+        .shorted(source)
+        .map(pair ->
+            "Wires and contacts that are closed in work join %s of %s.".formatted(pair, name))
+        .or(() ->
+            study
+                .network()
+                .shortedAtRest(source)
+                .map(pair ->
+                    "With every relay and contactor let go, wires and contacts that are closed then join %s of %s."
+                        .formatted(pair, name)));
   }
 }

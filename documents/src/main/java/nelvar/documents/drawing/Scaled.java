@@ -1,13 +1,12 @@
-package nelvar.documents.content;
+package nelvar.documents.drawing;
 
 import java.util.ArrayList;
-import nelvar.documents.drawing.Shape;
 
 /// A shape moved and scaled.
-final class Placed {
-  private Placed() {}
+public final class Scaled {
+  private Scaled() {}
 
-  static Shape at(Shape shape, double x, double y, double scale) {
+  public static Shape at(Shape shape, double x, double y, double scale) {
     return switch (shape) {
       case Shape.Label(
               var lx,
