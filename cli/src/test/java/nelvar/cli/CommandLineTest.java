@@ -145,9 +145,19 @@ class CommandLineTest {
     assertThat(wrong.code()).isEqualTo(2);
     assertThat(wrong.err())
         .contains(
-            "there is no format 'doc'; there are pdf, svg, xlsx, json, spice-dc, spice-ac, spice-states, plate.svg, plate.dxf");
+            "there is no format 'doc'; there are pdf, circuits.pdf, svg, xlsx, json, graphml, spice-dc, spice-ac, spice-states, plate.svg, plate.dxf");
     for (var format :
-        new String[] {"pdf", "svg", "xlsx", "json", "wire-list", "bill-of-materials"}) {
+        new String[] {
+          "pdf",
+          "circuits.pdf",
+          "circuit-1.svg",
+          "graphml",
+          "svg",
+          "xlsx",
+          "json",
+          "wire-list",
+          "bill-of-materials"
+        }) {
       var file = folder.resolve("deep/er/" + format);
       assertThat(run("export", SETTLED, "--format", format, "--out", file.toString()).code())
           .as(format)

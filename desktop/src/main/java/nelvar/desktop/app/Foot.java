@@ -99,7 +99,7 @@ final class Foot extends VBox {
     return switch (stage) {
       case "Brief", "Pack" -> "papers";
       case "Parts" -> "functions";
-      case "Signals", "Motion", "Panel", "Runs", "Quiet", "Stop" -> "signals";
+      case "Signals", "Motion", "Panel", "Runs", "Quiet", "Stop", "Circuits" -> "signals";
       default -> "pictures";
     };
   }

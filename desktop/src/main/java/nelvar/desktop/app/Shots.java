@@ -11,6 +11,7 @@ import javafx.scene.Scene;
 import javafx.util.Duration;
 import nelvar.core.model.Id;
 import nelvar.desktop.session.Places;
+import nelvar.desktop.stage.circuits.CircuitStage;
 import nelvar.desktop.stage.pack.PackStage;
 
 /// One picture of each stage at 1280×800, from the demo, without a display.
@@ -44,6 +45,8 @@ public final class Shots {
         window.session().orElseThrow().selection().set(subject);
         window.choose(stages.get(i));
         if (stages.get(i) instanceof PackStage pack) settle(pack);
+        // Its picture is the one with the meter on it.
+        if (stages.get(i) instanceof CircuitStage) continue;
         // What helps is tried beside the interface.
         if (stages.get(i).name().equals("Quiet"))
           for (var turn = 0; turn < 400 && window.root().lookup("#quiet-helps") == null; turn++)
@@ -66,8 +69,9 @@ public final class Shots {
           .set(
               nelvar.core.network.WhatIf.AS_DESIGNED.holding(
                   new nelvar.core.network.ActuatorRef(new Id("S1"), "pressed"), true));
-      window.select(new Id("M3"));
-      window.choose(window.stage("Power"));
+      window.select(new Id("M6"));
+      window.choose(window.stage("Circuits"));
+      settle(window);
       picture(scene, folder.resolve("6-meter.png"));
       bench.back();
       window.select(new Id("U1"));
@@ -101,6 +105,12 @@ public final class Shots {
       System.err.println("nelvar: the pictures cannot be written: " + e.getMessage());
       return 2;
     }
+  }
+
+  private static void settle(MainWindow window) {
+    if (window.stage("Circuits") instanceof CircuitStage circuits)
+      for (var turn = 0; turn < 400 && !circuits.settled(); turn++) pulse(50);
+    pulse(500);
   }
 
   /// The numbers of pictures stay, whatever stage comes between.

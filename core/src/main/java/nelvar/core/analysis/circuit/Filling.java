@@ -1,6 +1,7 @@
 package nelvar.core.analysis.circuit;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
@@ -80,7 +81,11 @@ final class Filling {
 
     private int area;
 
+    /// By how many rows it takes, the narrowest path that had no room: a wider one has none either.
+    private final int[] tooWide = new int[format.rows() + 1];
+
     Filled() {
+      Arrays.fill(tooWide, Integer.MAX_VALUE);
       for (var row = 0; row < format.rows(); row++) taken.add(new ArrayList<>());
     }
 
@@ -111,6 +116,8 @@ final class Filling {
 
     /// Whether there was room; the first path of a sheet is put in any case.
     private boolean put(Optional<Id> function, PathLayout.Block block) {
+      for (var rows = 1; rows <= Math.min(block.rows(), format.rows()); rows++)
+        if (block.width() >= tooWide[rows]) return false;
       var bestX = placed.isEmpty() ? 0 : -1;
       var bestRow = 0;
       for (var row = 0; row + block.rows() <= format.rows(); row++) {
@@ -120,7 +127,10 @@ final class Filling {
           bestRow = row;
         }
       }
-      if (bestX < 0) return false;
+      if (bestX < 0) {
+        tooWide[block.rows()] = Math.min(tooWide[block.rows()], block.width());
+        return false;
+      }
       for (var put : block.puts()) put(put.piece(), bestX + put.x(), bestRow + put.row());
       for (var r = bestRow; r < Math.min(format.rows(), bestRow + block.rows()); r++)
         taken.get(r).add(new int[] {bestX, bestX + block.width()});

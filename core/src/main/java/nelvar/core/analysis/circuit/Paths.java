@@ -31,13 +31,19 @@ final class Paths {
   private final Study study;
   private final Pieces pieces;
   private final Map<Piece, List<Joint>> joints = new HashMap<>();
-  private final List<Joint> allJoints = new ArrayList<>();
+
+  /// Of each symbol, its place in the list of all.
+  private final Map<Piece, Integer> order = new HashMap<>();
+
   private final Map<Piece, Id> serves = new HashMap<>();
 
   private Paths(Study study, Pieces pieces) {
     this.study = study;
     this.pieces = pieces;
-    for (var piece : pieces.all()) joints.put(piece, new ArrayList<>());
+    for (var piece : pieces.all()) {
+      joints.put(piece, new ArrayList<>());
+      order.put(piece, order.size());
+    }
   }
 
   static Paths of(Study study, Pieces pieces) {
@@ -54,7 +60,6 @@ final class Paths {
       var to = pieces.landing(Pieces.beyond(wire, first), wire.id());
       if (from.isEmpty() || to.isEmpty() || from.get().piece() == to.get().piece()) continue;
       var joint = new Joint(wire, from.get(), to.get());
-      allJoints.add(joint);
       joints.getOrDefault(joint.from().piece(), List.of()).add(joint);
       joints.getOrDefault(joint.to().piece(), List.of()).add(joint);
     }
@@ -137,11 +142,11 @@ final class Paths {
     var all =
         new ArrayList<>(
             connected(pieces.all().stream().filter(among::contains).toList(), this::same));
-    var order = new HashMap<Id, Integer>();
-    for (var function : study.project().functions()) order.put(function.id(), order.size());
+    var rank = new HashMap<Id, Integer>();
+    for (var function : study.project().functions()) rank.put(function.id(), rank.size());
     all.sort(
         java.util.Comparator.comparingInt(
-            path -> path.function().map(f -> order.getOrDefault(f, order.size())).orElse(-1)));
+            path -> path.function().map(f -> rank.getOrDefault(f, rank.size())).orElse(-1)));
     return all;
   }
 
@@ -156,12 +161,16 @@ final class Paths {
     var all = new ArrayList<Path>();
     while (!left.isEmpty()) {
       var members = reached(left.iterator().next(), left, counts);
+      var ordered =
+          members.stream()
+              .sorted(java.util.Comparator.comparingInt(piece -> order.getOrDefault(piece, 0)))
+              .toList();
       var inside = new ArrayList<Joint>();
-      for (var joint : allJoints)
-        if (members.contains(joint.from().piece())
-            && members.contains(joint.to().piece())
-            && counts.test(joint)) inside.add(joint);
-      var ordered = among.stream().filter(members::contains).toList();
+      for (var piece : ordered)
+        for (var joint : joints.getOrDefault(piece, List.of()))
+          if (joint.from().piece() == piece
+              && members.contains(joint.to().piece())
+              && counts.test(joint)) inside.add(joint);
       all.add(new Path(Optional.ofNullable(serves.get(ordered.getFirst())), ordered, inside));
       left.removeAll(members);
     }
