@@ -11,6 +11,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
@@ -25,6 +26,8 @@ import nelvar.core.model.Id;
 import nelvar.core.model.Project;
 import nelvar.core.model.Standing;
 import nelvar.documents.drawing.CircuitPicture;
+import nelvar.documents.drawing.CircuitScreen;
+import nelvar.documents.drawing.CircuitView;
 import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.Shape;
 import nelvar.documents.export.PackFiles;
@@ -257,6 +260,41 @@ class CircuitPictureTest {
     assertThat(new String(files.get("circuit-1.dxf"), StandardCharsets.US_ASCII))
         .contains("W1 BK")
         .endsWithIgnoringCase("EOF\r\n");
+  }
+
+  /// What stands at a terminal of the live sheet is what the engine says of that terminal, and of
+  /// no other: the pump loses volts on its wire.
+  @Test
+  void voltsStandAtTheirTerminal() {
+    var study = study(demo(FILLER));
+    var live = study.asDesigned();
+    var sheets = CircuitSheets.of(study, SheetFormat.A4);
+    var at = nelvar.core.model.TerminalRef.of("M6:+");
+    var sheet = sheets.sheets().get(sheets.at(at).orElseThrow().sheet() - 1);
+    var screen =
+        CircuitScreen.of(
+            study,
+            sheets,
+            sheet,
+            new CircuitView(
+                Optional.of(live), Optional.empty(), Optional.empty(), Optional.empty(), Map.of()));
+    var line =
+        sheet.lines().stream()
+            .filter(one -> one.wire().label().text().equals("W141"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(line.from()).isEqualTo(at);
+    var there = live.toEarth(at).orElseThrow().rms();
+    var before = live.toEarth(nelvar.core.model.TerminalRef.of("K10:14")).orElseThrow().rms();
+    assertThat(before - there).isGreaterThan(0.1);
+    assertThat(labels(screen.drawing()))
+        .contains(nelvar.core.units.Significant.digits(there) + " V")
+        .doesNotContain(nelvar.core.units.Significant.digits(before) + " V");
+    assertThat(overlaps(screen.drawing())).isEmpty();
+    // Every spot can be pointed at and stands for something of the machine.
+    for (var spot : screen.drawing().spots())
+      assertThat(screen.places().get(spot.about())).isNotNull();
+    assertThat(screen.spotOf(new Id("M6"))).isPresent();
   }
 
   /// A device nobody knows the part of still has its wires.

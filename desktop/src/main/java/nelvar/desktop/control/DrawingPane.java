@@ -324,7 +324,7 @@ public final class DrawingPane extends Region {
     }
   }
 
-  /// Moves the picture so that a spot stands well within the pane, large enough to be read.
+  /// Moves the picture where a spot does not stand well within the pane.
   public void bringIntoView(Id about) {
     if (!movable || getWidth() <= 0) return;
     drawing
@@ -332,8 +332,9 @@ public final class DrawingPane extends Region {
         .ifPresent(spot -> {
           var x = offsetX + (spot.x() + spot.width() / 2) * scale;
           var y = offsetY + (spot.y() + spot.height() / 2) * scale;
-          var inside = x > EDGE && y > EDGE && x < getWidth() - EDGE && y < getHeight() - EDGE;
-          if (!inside) pan(getWidth() / 2 - x, getHeight() / 2 - y);
+          var across = x < EDGE || x > getWidth() - EDGE;
+          var down = y < EDGE || y > getHeight() - EDGE;
+          if (across || down) pan(across ? getWidth() / 2 - x : 0, down ? getHeight() / 2 - y : 0);
         });
   }
 

@@ -18,6 +18,7 @@ import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 import nelvar.core.model.MachineFunction;
 import nelvar.core.model.Standing;
+import nelvar.core.model.TerminalRef;
 import nelvar.core.model.edit.Horizon;
 import nelvar.core.network.Live;
 import nelvar.core.units.Significant;
@@ -363,7 +364,7 @@ public final class CircuitPicture {
               : new Shape.Step.Line(x(point.x()), y(point.y())));
     shapes.add(new Shape.Path(steps, Optional.empty(), Optional.of(pen(line.wire()))));
     label(line.wire(), line.labelled(), line.upwards());
-    var volts = voltsAt(line.wire());
+    var volts = voltsAt(line.wire(), line.tap().orElse(line.from()));
     line.tap()
         .ifPresentOrElse(
             tap ->
@@ -432,11 +433,12 @@ public final class CircuitPicture {
         flows.isPresent() ? Ink.ACCENT : Ink.TEXT_SOFT);
   }
 
-  /// To earth, where a state is shown; nothing where it is not known or nothing joins them.
-  private Optional<String> voltsAt(Conductor wire) {
+  /// Of the terminal that is named there, to earth, where a state is shown; nothing where it is not
+  /// known or nothing joins the two.
+  private Optional<String> voltsAt(Conductor wire, TerminalRef terminal) {
     return view.live()
         .filter(_ -> wire.carriesWork())
-        .flatMap(live -> live.toEarth(wire.from()))
+        .flatMap(live -> live.toEarth(terminal))
         .map(v -> volts(v.rms()));
   }
 

@@ -66,12 +66,14 @@ public record CircuitSheet(
   /// A wire from end to end.
   ///
   /// @param labelled the corner at which its number stands: where it leaves its symbol
+  /// @param from the terminal there
   /// @param upwards whether it leaves upwards there
   /// @param tap the terminal of a bar it leads to, where it does
   public record Line(
       Conductor wire,
       List<Point> points,
       Point labelled,
+      TerminalRef from,
       boolean upwards,
       Optional<TerminalRef> tap) {
     public Line {

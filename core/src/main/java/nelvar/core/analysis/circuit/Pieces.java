@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Glyph;
 import nelvar.core.model.Conductor;
@@ -92,7 +93,7 @@ final class Pieces {
   private void add(Device device) {
     var drawn = new HashSet<String>();
     var main = true;
-    for (var group : Split.of(study, device, this)) {
+    for (var group : Split.of(study, device, this).stream().flatMap(g -> fitting(device, g)).toList()) {
       var refs = group.marks().stream().map(m -> new TerminalRef(device.id(), m)).toList();
       if (refs.stream().allMatch(bars::contains)) {
         drawn.addAll(group.marks());
@@ -115,6 +116,17 @@ final class Pieces {
             part.terminals().stream()
                 .filter(terminal -> !drawn.contains(terminal.name()))
                 .forEach(terminal -> free.add(new TerminalRef(device.id(), terminal.name()))));
+  }
+
+  /// A box wider than a sheet stands in two, and so on.
+  private Stream<Split.Group> fitting(Device device, Split.Group group) {
+    var marks = group.marks();
+    var last = pins(device, group).stream().mapToInt(Piece.Pin::last).max().orElse(0);
+    if (group.form() != Form.BOX || marks.size() < 2 || last < SheetFormat.A4.steps() - 2)
+      return Stream.of(group);
+    var middle = marks.size() / 2;
+    return Stream.of(marks.subList(0, middle), marks.subList(middle, marks.size()))
+        .flatMap(half -> fitting(device, new Split.Group(Form.BOX, half)));
   }
 
   private List<Piece.Pin> pins(Device device, Split.Group group) {

@@ -143,7 +143,13 @@ final class SheetDraft {
     points.add(b.at());
     var named = a.up() || !b.up() ? a : b;
     lines.add(
-        new Line(a.wire(), SheetRouter.corners(points), named.at(), named.up(), Optional.empty()));
+        new Line(
+            a.wire(),
+            SheetRouter.corners(points),
+            named.at(),
+            named.terminal(),
+            named.up(),
+            Optional.empty()));
   }
 
   private record Side(Id block, int y, boolean up) {}
@@ -232,7 +238,13 @@ final class SheetDraft {
       taps.add(new Tap(terminal, one.wire().id(), end.x()));
       router.take(List.of(one.exit(), end));
       lines.add(
-          new Line(one.wire(), List.of(one.at(), end), one.at(), one.up(), Optional.of(terminal)));
+          new Line(
+              one.wire(),
+              List.of(one.at(), end),
+              one.at(),
+              one.terminal(),
+              one.up(),
+              Optional.of(terminal)));
     }
     var block =
         study

@@ -18,8 +18,12 @@ import nelvar.core.compose.sketch.Architecture;
 import nelvar.core.compose.sketch.Unmet;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.Demo;
+import nelvar.core.model.Conductor;
+import nelvar.core.model.Designation;
+import nelvar.core.model.Device;
 import nelvar.core.model.Drawn;
 import nelvar.core.model.Id;
+import nelvar.core.model.Place;
 import nelvar.core.model.Project;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.model.edit.Edits;
@@ -250,7 +254,37 @@ class CircuitSheetsTest {
         .containsExactlyInAnyOrder(sheets.at(coil).orElseThrow(), sheets.at(contact).orElseThrow());
   }
 
-  /// What is not there yet stands on the sheets too.
+  /// Thirty lamps on the eight channels of one device: wider than a sheet, so it stands in parts.
+  @Test
+  void aBoxWiderThanASheetStandsInParts() {
+    var project = Demo.planted();
+    for (var n = 1; n <= 30; n++) {
+      var lamp = new Id("H" + (100 + n));
+      project =
+          Edits.add(
+                  Device.of(lamp, "-" + lamp, "lamp", "signal-tower-3-24v", Place.MACHINE))
+              .apply(project);
+      var wires = new ArrayList<>(project.conductors());
+      wires.add(
+          new Conductor(
+              new Id("W" + (900 + n)),
+              new Designation("W" + (900 + n)),
+              new TerminalRef(new Id("F21"), String.valueOf(1 + n % 8)),
+              new TerminalRef(lamp, "+"),
+              Conductor.Function.CONTROL,
+              Optional.empty(),
+              Optional.empty(),
+              Optional.empty(),
+              Optional.empty(),
+              Optional.empty()));
+      project = project.withConductors(wires);
+    }
+    for (var format : SheetFormat.values()) {
+      var study = study(project);
+      assertThat(SheetLaws.broken(study, CircuitSheets.of(study, format))).isEmpty();
+    }
+  }
+
   @Test
   void anEmptyMachineHasNoSheets() {
     var empty = Project.empty("nothing", "", Demo.planted().brief());

@@ -91,7 +91,7 @@ final class SheetLaws {
       if (one.x() < 0
           || one.x() + one.piece().width() > sheet.format().steps()
           || one.row() >= sheet.format().rows())
-        if (all.size() > 1) wrong("%s leaves sheet %d", one.piece().key(), sheet.number());
+        wrong("%s leaves sheet %d", one.piece().key(), sheet.number());
       for (var j = i + 1; j < all.size(); j++)
         if (one.row() == all.get(j).row()
             && one.x() <= all.get(j).x() + all.get(j).piece().width()
