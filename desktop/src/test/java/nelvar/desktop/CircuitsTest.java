@@ -87,6 +87,23 @@ class CircuitsTest extends DemoWindow {
     driver.await("paper", () -> count("230 V") == 0);
   }
 
+  /// Whatever else changes before the sheet is drawn, it is the sheet of what was selected.
+  @Test
+  void whatWasSelectedIsShownWhateverComesBetween() {
+    driver.run(() -> {
+      driver.window.select(new Id("M6"));
+      driver.window.choose(stage());
+      session().bench().plus().set(Optional.of(TerminalRef.of("M6:+")));
+      session()
+          .bench()
+          .trial()
+          .set(WhatIf.AS_DESIGNED.holding(new ActuatorRef(new Id("S1"), "pressed"), true));
+    });
+    drawn();
+    driver.await("the pump", () -> count("-M6") > 0);
+    assertThat(driver.on(() -> stage().number())).isGreaterThan(1);
+  }
+
   private long count(String text) {
     return picture().drawing().shapes().stream()
         .filter(shape -> shape instanceof Shape.Label label && label.text().equals(text))

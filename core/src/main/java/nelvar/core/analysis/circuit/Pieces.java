@@ -93,7 +93,8 @@ final class Pieces {
   private void add(Device device) {
     var drawn = new HashSet<String>();
     var main = true;
-    for (var group : Split.of(study, device, this).stream().flatMap(g -> fitting(device, g)).toList()) {
+    for (var group :
+        Split.of(study, device, this).stream().flatMap(g -> fitting(device, g)).toList()) {
       var refs = group.marks().stream().map(m -> new TerminalRef(device.id(), m)).toList();
       if (refs.stream().allMatch(bars::contains)) {
         drawn.addAll(group.marks());

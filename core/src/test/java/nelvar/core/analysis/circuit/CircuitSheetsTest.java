@@ -261,8 +261,7 @@ class CircuitSheetsTest {
     for (var n = 1; n <= 30; n++) {
       var lamp = new Id("H" + (100 + n));
       project =
-          Edits.add(
-                  Device.of(lamp, "-" + lamp, "lamp", "signal-tower-3-24v", Place.MACHINE))
+          Edits.add(Device.of(lamp, "-" + lamp, "lamp", "signal-tower-3-24v", Place.MACHINE))
               .apply(project);
       var wires = new ArrayList<>(project.conductors());
       wires.add(

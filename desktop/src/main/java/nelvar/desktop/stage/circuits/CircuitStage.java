@@ -54,6 +54,10 @@ public final class CircuitStage implements Stage {
   private Optional<Review> review = Optional.empty();
   private Optional<CircuitModel> model = Optional.empty();
   private Optional<Id> looked = Optional.empty();
+
+  /// What was selected elsewhere and is not brought into view yet.
+  private Optional<Id> turning = Optional.empty();
+
   private Optional<Asked> asked = Optional.empty();
   private Theme theme = Theme.LIGHT;
   private int number = 1;
@@ -193,6 +197,7 @@ public final class CircuitStage implements Stage {
   }
 
   private void turn(int next) {
+    turning = Optional.empty();
     var last = model.map(shown -> shown.sheets().sheets().size()).orElse(1);
     number = Math.clamp(next, 1, last);
     draw();
@@ -218,8 +223,9 @@ public final class CircuitStage implements Stage {
     var of = review.get();
     var bench = session.get().bench();
     var selected = session.get().selection().get();
-    var turned = selected.filter(id -> !Optional.of(id).equals(looked));
+    if (selected.isPresent() && !selected.equals(looked)) turning = selected;
     looked = selected;
+    var turned = turning;
     var state =
         live.isSelected()
             ? Optional.of(bench.solved().get().live()).filter(Live::settled)
@@ -245,6 +251,7 @@ public final class CircuitStage implements Stage {
 
   private void take(Optional<CircuitModel> made, Optional<Id> turned) {
     model = made;
+    turning = Optional.empty();
     for (var node : new Node[] {live, keep, again, before, choice, after})
       node.setDisable(made.isEmpty());
     if (made.isEmpty()) {
