@@ -264,7 +264,14 @@ public final class CircuitStage implements Stage {
     var shown = made.get();
     number = shown.sheet().number();
     asked = asked.map(was -> new Asked(was.of(), number, was.view(), was.in()));
-    summary.setText("sheet %d of %d".formatted(number, shown.sheets().sheets().size()));
+    summary.setText(
+        "sheet %d of %d%s"
+            .formatted(
+                number,
+                shown.sheets().sheets().size(),
+                live.isSelected() && unknown()
+                    ? "; no steady state is found: drawn at rest, anything may be live"
+                    : ""));
     keep.setDisable(shown.kept());
     before.setDisable(number == 1);
     after.setDisable(number == shown.sheets().sheets().size());
@@ -274,6 +281,11 @@ public final class CircuitStage implements Stage {
     var focus = session.flatMap(s -> s.selection().get()).flatMap(id -> shown.screen().spotOf(id));
     picture.focusOn(focus);
     turned.flatMap(_ -> focus).ifPresent(picture::bringIntoView);
+  }
+
+  /// Whether no state of the machine is found, as designed or as tried.
+  private boolean unknown() {
+    return session.filter(s -> s.bench().solved().get().live().settled()).isEmpty();
   }
 
   private void fill(CircuitModel shown) {
