@@ -21,7 +21,8 @@ import nelvar.core.model.Standing;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.model.edit.Horizon;
 import nelvar.core.network.Live;
-import nelvar.core.units.Significant;
+import nelvar.core.units.Current;
+import nelvar.core.units.Voltage;
 
 /// One circuit sheet in millimetres: frame, symbols, wires with their numbers, references. Nothing
 /// stands on anything else; what is longer than its room is cut with …, and whole in the lists.
@@ -294,15 +295,15 @@ public final class CircuitPicture {
         Shape.text(port.x(), port.y() + 1.1, sign, Face.BOLD, 3.4, Ink.CARD, Shape.Anchor.MIDDLE));
   }
 
-  static String volts(double volts) {
-    return volts < 0.05 ? "0 V" : Significant.digits(volts) + " V";
+  /// With its sign where it is direct.
+  static String volts(Live.Both value) {
+    if (value.rms() < NO_VOLTS) return "0 V";
+    var minus = !value.mostlyAlternating() && value.direct() < 0;
+    return (minus ? "−" : "") + new Voltage(value.rms());
   }
 
-  private static String amperes(double amperes) {
-    return amperes < 1
-        ? Significant.digits(amperes * 1000) + " mA"
-        : Significant.digits(amperes) + " A";
-  }
+  /// Less is not told from nothing, V.
+  private static final double NO_VOLTS = 0.05;
 
   private void bar(CircuitSheet.Bar bar) {
     shapes.add(
@@ -429,7 +430,7 @@ public final class CircuitPicture {
         at,
         upwards,
         x(at.x()) - OFF - SMALL - 0.1,
-        flows.map(CircuitPicture::amperes).orElseGet(() -> WireCode.second(wire, study)),
+        flows.map(amperes -> new Current(amperes).toString()).orElseGet(() -> WireCode.second(wire, study)),
         flows.isPresent() ? Ink.ACCENT : Ink.TEXT_SOFT);
   }
 
@@ -439,7 +440,7 @@ public final class CircuitPicture {
     return view.live()
         .filter(_ -> wire.carriesWork())
         .flatMap(live -> live.toEarth(terminal))
-        .map(v -> volts(v.rms()));
+        .map(CircuitPicture::volts);
   }
 
   private void right(Point at, boolean upwards, String words, Ink ink) {

@@ -72,7 +72,7 @@ public record CircuitScreen(Drawing drawing, Map<Id, Place> places) {
   private static String volts(TerminalRef terminal, CircuitView view) {
     return view.live()
         .flatMap(live -> live.toEarth(terminal))
-        .map(v -> ", " + CircuitPicture.volts(v.rms()) + " to earth")
+        .map(v -> ", " + CircuitPicture.volts(v) + " to earth")
         .orElse("");
   }
 
