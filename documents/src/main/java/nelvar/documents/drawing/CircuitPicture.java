@@ -430,7 +430,9 @@ public final class CircuitPicture {
         at,
         upwards,
         x(at.x()) - OFF - SMALL - 0.1,
-        flows.map(amperes -> new Current(amperes).toString()).orElseGet(() -> WireCode.second(wire, study)),
+        flows
+            .map(amperes -> new Current(amperes).toString())
+            .orElseGet(() -> WireCode.second(wire, study)),
         flows.isPresent() ? Ink.ACCENT : Ink.TEXT_SOFT);
   }
 
