@@ -14,6 +14,7 @@ public record Explained<Q>(Q value, Trail trail) {
         symbol,
         "≤",
         bound,
+        share(explained.value().si(), bound.si()),
         explained.value().si() <= bound.si() * (1 + TOLERANCE),
         demand);
   }
@@ -26,6 +27,7 @@ public record Explained<Q>(Q value, Trail trail) {
         symbol,
         "≥",
         bound,
+        share(bound.si(), explained.value().si()),
         explained.value().si() >= bound.si() * (1 - TOLERANCE),
         demand);
   }
@@ -33,11 +35,17 @@ public record Explained<Q>(Q value, Trail trail) {
   /// Rounding in binary arithmetic must not decide a verdict.
   private static final double TOLERANCE = 1e-9;
 
+  /// Nothing of nothing is at the limit.
+  private static double share(double taken, double allowed) {
+    return taken == allowed ? 1 : taken <= 0 ? 0 : taken / allowed;
+  }
+
   private static <Q extends Quantity> Judged<Q> judge(
       Explained<Q> explained,
       String symbol,
       String relation,
       Q bound,
+      double used,
       boolean holds,
       Citation demand) {
     return new Judged<>(
@@ -51,6 +59,7 @@ public record Explained<Q>(Q value, Trail trail) {
                     String.valueOf(explained.value()),
                     relation,
                     String.valueOf(bound),
+                    used,
                     demand,
                     holds)));
   }

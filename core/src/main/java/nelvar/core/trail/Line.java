@@ -18,9 +18,25 @@ public sealed interface Line {
   record Result(String symbol, String formula, String numbers, String value) implements Line {}
 
   /// Compared: whether `value relation bound` holds, and who demands it.
+  ///
+  /// @param used how much of what is allowed is taken: 0.25 is a quarter, 1 is at the limit, more
+  ///   breaks it
   record Limit(
-      String symbol, String value, String relation, String bound, Citation demand, boolean holds)
-      implements Line {}
+      String symbol,
+      String value,
+      String relation,
+      String bound,
+      double used,
+      Citation demand,
+      boolean holds)
+      implements Line {
+    /// What is left of the limit, such as `75 %`; below zero where it is broken.
+    public String margin() {
+      if (!Double.isFinite(used)) return "none";
+      var left = Math.round((1 - used) * 100);
+      return left < -999 ? "below -999 %" : left + " %";
+    }
+  }
 
   /// The line as plain text, as printed by the command line and asserted in tests.
   default String text() {
@@ -34,7 +50,7 @@ public sealed interface Line {
           numbers.isEmpty() || numbers.equals(formula) || numbers.equals(value)
               ? "%s = %s = %s".formatted(symbol, formula, value)
               : "%s = %s = %s = %s".formatted(symbol, formula, numbers, value);
-      case Limit(var symbol, var value, var relation, var bound, var demand, var holds) ->
+      case Limit(var symbol, var value, var relation, var bound, var _, var demand, var holds) ->
           "%s = %s %s %s   %s   %s"
               .formatted(symbol, value, relation, bound, holds ? "holds" : "does not hold", demand);
     };

@@ -24,7 +24,14 @@ public final class Sheets {
                 : " = " + numbers;
         yield new Parts(symbol + " = " + formula + middle + " = " + value, "", true);
       }
-      case Line.Limit(var symbol, var value, var relation, var bound, var demand, var holds) ->
+      case Line.Limit(
+              var symbol,
+              var value,
+              var relation,
+              var bound,
+              var _,
+              var demand,
+              var holds) ->
           new Parts(
               "%s = %s %s %s"
                   .formatted(
