@@ -6,8 +6,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.stream.Stream;
+import nelvar.core.analysis.circuit.SheetFormat;
 import nelvar.core.exchange.GraphMl;
 import nelvar.core.exchange.SpiceNetlist;
+import nelvar.core.exchange.WorkingsJson;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.OutputFiles;
 import nelvar.core.review.Review;
@@ -31,7 +33,7 @@ final class ExportCommand implements Callable<Integer> {
       required = true,
       paramLabel = "F",
       description =
-          "pdf, circuits.pdf (circuit sheets only), circuit-1.svg, circuit-1.dxf and so on (one sheet), svg (single-line), xlsx (all lists), json (review), graphml (wires as a graph), spice-dc and spice-ac (netlist of the running machine), spice-states (direct current from cold, contacts, diodes and limits by their behaviour), plate.dxf, plate.svg, door.dxf and so on (a surface of a cabinet; of the second one plate-2.dxf), or a list as CSV: wire-list, cable-list, terminal-plan, cut-list, labels, ferrules, fill, wiring-hours, bill-of-materials, settings, short-circuit-currents, findings, deviations, not-checked.")
+          "pdf, circuits.pdf and circuits-a3.pdf (circuit sheets only), workings (every working as JSON), circuit-1.svg, circuit-1.dxf and so on (one sheet), svg (single-line), xlsx (all lists), json (review), graphml (wires as a graph), spice-dc and spice-ac (netlist of the running machine), spice-states (direct current from cold, contacts, diodes and limits by their behaviour), plate.dxf, plate.svg, door.dxf and so on (a surface of a cabinet; of the second one plate-2.dxf), or a list as CSV: wire-list, cable-list, terminal-plan, repair-sheet, protective-devices, wait-times, lamps, free-terminals, cut-list, labels, ferrules, fill, wiring-hours, bill-of-materials, settings, short-circuit-currents, findings, deviations, not-checked.")
   private String format = "";
 
   @CommandLine.Option(
@@ -45,6 +47,11 @@ final class ExportCommand implements Callable<Integer> {
       names = "--by-function",
       description = "Lists go by what the machine must do.")
   private boolean byFunction;
+
+  @CommandLine.Option(
+      names = "--annex",
+      description = "With pdf: every working, and the lists to work with.")
+  private boolean annex;
 
   @CommandLine.Mixin private AskedMachine asked = new AskedMachine();
 
@@ -73,7 +80,7 @@ final class ExportCommand implements Callable<Integer> {
 
   private byte[] bytes(Review review) {
     return switch (format) {
-      case "pdf" -> PackFiles.pdf(review, new Pack.Options("", byFunction));
+      case "pdf" -> PackFiles.pdf(review, new Pack.Options("", byFunction, annex, SheetFormat.A4));
       case "svg" -> PackFiles.svg(review);
       case "xlsx" -> XlsxExport.write(Lists.all(review, byFunction));
       case "spice-dc" -> utf8(SpiceNetlist.direct(review.project(), review.study().asDesigned()));
@@ -83,6 +90,8 @@ final class ExportCommand implements Callable<Integer> {
           utf8(SpiceNetlist.behaviour(review.project(), review.study().asDesigned()));
       case "graphml" -> utf8(GraphMl.write(review.project()));
       case "circuits.pdf" -> PackFiles.circuitsPdf(review);
+      case "circuits-a3.pdf" -> PackFiles.circuitsPdf(review, SheetFormat.A3);
+      case "workings" -> utf8(WorkingsJson.of(review));
       case "json" -> (ReviewJson.of(review) + "\n").getBytes(StandardCharsets.UTF_8);
       default -> {
         var picture = Optional.ofNullable(PackFiles.pictures(review.study()).get(format));
@@ -98,7 +107,7 @@ final class ExportCommand implements Callable<Integer> {
         .map(list -> CsvExport.write(list).getBytes(StandardCharsets.UTF_8))
         .orElseThrow(() ->
             new CommandLineTool.BadUse(
-                "there is no format '%s'; there are pdf, circuits.pdf, svg, xlsx, json, graphml, spice-dc, spice-ac, spice-states, %s"
+                "there is no format '%s'; there are pdf, circuits.pdf, circuits-a3.pdf, workings, svg, xlsx, json, graphml, spice-dc, spice-ac, spice-states, %s"
                     .formatted(
                         format,
                         String.join(

@@ -2,6 +2,7 @@ package nelvar.cli;
 
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
+import nelvar.core.analysis.circuit.SheetFormat;
 import nelvar.core.file.OutputFiles;
 import nelvar.core.file.ProjectFile;
 import nelvar.documents.content.Pack;
@@ -28,6 +29,14 @@ final class PackCommand implements Callable<Integer> {
       description = "Lists go by what the machine must do.")
   private boolean byFunction;
 
+  @CommandLine.Option(
+      names = "--annex",
+      description = "Print every working, and the lists to work with.")
+  private boolean annex;
+
+  @CommandLine.Option(names = "--a3", description = "Circuit sheets on A3.")
+  private boolean wide;
+
   @CommandLine.Mixin private AskedMachine asked = new AskedMachine();
 
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
@@ -39,7 +48,11 @@ final class PackCommand implements Callable<Integer> {
     var files =
         PackFiles.of(
             ReviewCommand.review(asked.horizon().of(whole)),
-            new Pack.Options(asked.horizon().says(whole), byFunction));
+            new Pack.Options(
+                asked.horizon().says(whole),
+                byFunction,
+                annex,
+                wide ? SheetFormat.A3 : SheetFormat.A4));
     OutputFiles.write(folder, files);
     for (var name : files.keySet())
       java.util.Objects.requireNonNull(spec).commandLine().getOut().println(folder.resolve(name));

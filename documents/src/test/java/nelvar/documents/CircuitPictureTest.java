@@ -25,6 +25,7 @@ import nelvar.core.model.Designation;
 import nelvar.core.model.Id;
 import nelvar.core.model.Project;
 import nelvar.core.model.Standing;
+import nelvar.documents.content.Paper;
 import nelvar.documents.drawing.CircuitPicture;
 import nelvar.documents.drawing.CircuitScreen;
 import nelvar.documents.drawing.CircuitView;
@@ -190,7 +191,7 @@ class CircuitPictureTest {
       if (!elsewhere.contains(wire.id()))
         drawn.add(pair(wire.from().toString(), wire.to().toString()));
     assertThat(drawn).isNotEmpty();
-    assertThat(readBack(PackFiles.circuits(study))).isEqualTo(drawn);
+    assertThat(readBack(PackFiles.circuits(study, SheetFormat.A4))).isEqualTo(drawn);
     // What goes on elsewhere says where: sheet, column and row of its other end.
     for (var sheet : sheets.sheets()) {
       var texts = labels(CircuitPicture.of(study, sheets, sheet));
@@ -248,14 +249,20 @@ class CircuitPictureTest {
   @Test
   void theSameMachineGivesTheSameBytesAndTextsCanBeFound() throws IOException {
     var one =
-        PdfExport.write("x", "2026-01-01", CircuitPicture.all(study(demo(FILLER)), SheetFormat.A4));
+        PdfExport.write(
+            "x",
+            "2026-01-01",
+            Paper.of(CircuitPicture.all(study(demo(FILLER)), SheetFormat.A4), List.of()));
     var two =
-        PdfExport.write("x", "2026-01-01", CircuitPicture.all(study(demo(FILLER)), SheetFormat.A4));
+        PdfExport.write(
+            "x",
+            "2026-01-01",
+            Paper.of(CircuitPicture.all(study(demo(FILLER)), SheetFormat.A4), List.of()));
     assertThat(one).isEqualTo(two);
     try (var pdf = Loader.loadPDF(one)) {
       assertThat(new PDFTextStripper().getText(pdf)).contains("soil auger drive");
     }
-    var files = PackFiles.circuits(study(demo(FILLER)));
+    var files = PackFiles.circuits(study(demo(FILLER)), SheetFormat.A4);
     assertThat(files).containsKeys("circuit-1.svg", "circuit-1.dxf");
     assertThat(new String(files.get("circuit-1.dxf"), StandardCharsets.US_ASCII))
         .contains("W1 BK")

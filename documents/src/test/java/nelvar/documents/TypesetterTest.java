@@ -49,7 +49,7 @@ class TypesetterTest {
 
   @Test
   void everyPageHasHeadFootAndNumber() {
-    var paper = set(new Block.Rows(table(300)));
+    var paper = set(new Block.Rows(table(900)));
     assertThat(paper.pages().size()).isGreaterThan(3);
     for (var page = 0; page < paper.pages().size(); page++)
       assertThat(words(paper.pages().get(page)))
@@ -62,13 +62,13 @@ class TypesetterTest {
 
   @Test
   void aLongTableRepeatsItsHeadingsAndLosesNoRow() {
-    var paper = set(new Block.Rows(table(300)));
+    var paper = set(new Block.Rows(table(900)));
     var seen = new ArrayList<String>();
     for (var page : paper.pages()) {
       assertThat(words(page)).contains("Thing", "Purpose", "Length m");
       words(page).stream().filter(word -> word.matches("W[0-9]+")).forEach(seen::add);
     }
-    assertThat(seen).hasSize(300).startsWith("W0").endsWith("W299");
+    assertThat(seen).hasSize(900).startsWith("W0").endsWith("W899");
   }
 
   @Test

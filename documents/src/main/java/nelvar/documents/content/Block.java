@@ -7,6 +7,7 @@ import nelvar.documents.drawing.Ink;
 
 /// A piece of a document, before it falls onto a page.
 public sealed interface Block {
+  /// @param level 1 for a chapter, 2 for what the contents name beside it, 3 for the rest
   record Heading(String text, int level) implements Block {}
 
   record Paragraph(String text) implements Block {}
@@ -22,14 +23,31 @@ public sealed interface Block {
   /// A drawing in millimetres, scaled down to the width of the page where it is wider.
   record Picture(Drawing drawing) implements Block {}
 
+  /// Drawings in millimetres in columns side by side, each in the column that ends highest; scaled
+  /// down where they are wider than a column.
+  record Gallery(List<Titled> drawings, int columns) implements Block {
+    public Gallery {
+      drawings = List.copyOf(drawings);
+    }
+  }
+
+  /// @param title above it; empty for none
+  record Titled(String title, Drawing drawing) {}
+
   /// A page of its own, with a frame and a title of its own, in millimetres of its own paper.
   ///
   /// @param title as it stands on it
-  record FullPage(String title, Drawing drawing) implements Block {}
+  /// @param chapter the chapter it is part of
+  record FullPage(String chapter, String title, Drawing drawing) implements Block {}
 
   record NewPage() implements Block {}
 
+  /// Where everything stands, on pages of its own.
+  ///
+  /// @param beside what else belongs to the document and is not printed in it
+  record Contents(String beside) implements Block {}
+
   static List<Block> list(ListTable table) {
-    return List.of(new Heading(table.title(), 1), new Rows(table));
+    return List.of(new Heading(table.title(), 2), new Rows(table));
   }
 }

@@ -70,7 +70,8 @@ final class ByFunction {
   /// The list with its rows by function, named in a first column. A list whose rows are not about
   /// things stays as it is, and one whose order counts.
   ListTable grouped(ListTable list) {
-    if (list.name().equals(RunRows.WIRING_SHEET)) return list;
+    if (list.name().equals(RunRows.WIRING_SHEET) || list.name().equals(RepairSheet.NAME))
+      return list;
     var key = key(list);
     if (key < 0) return list;
     record Row(Optional<MachineFunction> owner, List<ListTable.Cell> cells) {}
@@ -84,7 +85,8 @@ final class ByFunction {
         list.name(),
         list.title(),
         columns,
-        rows.stream().map(row -> with(row.owner(), row.cells())).toList());
+        rows.stream().map(row -> with(row.owner(), row.cells())).toList(),
+        list.groups().stream().map(column -> column + 1).toList());
   }
 
   static final ListTable.Column COLUMN = ListTable.Column.text("Function", 1.5);

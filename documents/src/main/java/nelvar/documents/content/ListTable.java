@@ -10,10 +10,23 @@ import nelvar.core.units.Significant;
 /// A list of a project: what people compare row by row, on paper, in CSV and in XLSX.
 ///
 /// @param name short file name, such as `wire-list`
-public record ListTable(String name, String title, List<Column> columns, List<List<Cell>> cells) {
+/// @param groups columns that stand on paper above all rows that follow one another with the same
+///   words there
+public record ListTable(
+    String name, String title, List<Column> columns, List<List<Cell>> cells, List<Integer> groups) {
   public ListTable {
     columns = List.copyOf(columns);
     cells = cells.stream().map(List::copyOf).toList();
+    groups = List.copyOf(groups);
+  }
+
+  public ListTable(String name, String title, List<Column> columns, List<List<Cell>> cells) {
+    this(name, title, columns, cells, List.of());
+  }
+
+  /// The same with these columns said once for all rows they are alike in.
+  public ListTable grouped(Integer... by) {
+    return new ListTable(name, title, columns, cells, List.of(by));
   }
 
   /// The cells as they are printed.
@@ -42,12 +55,19 @@ public record ListTable(String name, String title, List<Column> columns, List<Li
       }
     }
 
+    /// What leads to another place of the paper.
+    ///
+    /// @param printed what stands there; the number of the page where it is empty
+    /// @param to a heading, or a list and a group of it: `terminal-plan/-K1`
+    record Reference(String printed, String to) implements Cell {}
+
     /// Quantities in the unit of their record, counts and prices stay numbers; all else is words.
     static Cell of(Object value) {
       return switch (value) {
         case Quantity quantity -> new Amount(quantity.si());
         case Integer count -> new Amount(count);
         case Price price -> new Money(price.amount());
+        case Cell cell -> cell;
         default -> new Words(value.toString());
       };
     }

@@ -14,6 +14,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.circuit.SheetFormat;
 import nelvar.core.analysis.protection.FaultCurrents;
 import nelvar.core.analysis.protection.ProtectiveDevices;
 import nelvar.core.analysis.runs.CutList;
@@ -55,6 +56,11 @@ public final class Lists {
         RunRows.fill(review.study()),
         RunRows.hours(review.study()),
         billOfMaterials(review.study()),
+        DoorSheet.protection(review.study()),
+        DoorSheet.waits(review.study()),
+        DoorSheet.lamps(review.study()),
+        RepairSheet.list(review.study(), SheetFormat.A4),
+        Designations.free(review.study()),
         PinMap.of(review.study()),
         ConnectorRows.list(review.study()),
         settings(review.study()),
@@ -238,10 +244,12 @@ public final class Lists {
       }
     }
     return new ListTable(
-        "terminal-plan",
-        "Terminal plan",
-        List.of(text("Device", 1.1), text("Terminal", 1.1), text("Wires", 5), text("Purpose", 2.6)),
-        rows);
+            "terminal-plan",
+            "Terminal plan",
+            List.of(
+                text("Device", 1.1), text("Terminal", 1.1), text("Wires", 5), text("Purpose", 2.6)),
+            rows)
+        .grouped(0, 3);
   }
 
   /// Devices by part, cable and wire by the metre, with what they cost; things without a price are
@@ -340,7 +348,8 @@ public final class Lists {
     return metres;
   }
 
-  public static ListTable settings(Study study) {
+  /// What is set with a screwdriver: trips, phase currents, output voltages.
+  private static List<List<ListTable.Cell>> dialled(Study study) {
     var rows = new ArrayList<List<ListTable.Cell>>();
     for (var device : study.project().devices())
       device
@@ -364,6 +373,19 @@ public final class Lists {
                       "Output voltage",
                       volts.toString(),
                       "what it feeds is judged with it")));
+    return rows;
+  }
+
+  /// Dials alone, for the door.
+  static ListTable dials(Study study) {
+    return new ListTable("dials", "Dials", SETTING_COLUMNS, dialled(study));
+  }
+
+  private static final List<ListTable.Column> SETTING_COLUMNS =
+      List.of(text("Device", 1), text("Setting", 2), text("Value", 1.6), text("Why", 4));
+
+  public static ListTable settings(Study study) {
+    var rows = dialled(study);
     study
         .project()
         .settings()
@@ -374,11 +396,7 @@ public final class Lists {
                     setting.name(),
                     setting.value(),
                     setting.reason())));
-    return new ListTable(
-        "settings",
-        "Settings",
-        List.of(text("Device", 1), text("Setting", 2), text("Value", 1.6), text("Why", 4)),
-        rows);
+    return new ListTable("settings", "Settings", SETTING_COLUMNS, rows);
   }
 
   private static boolean chops(Device device, Study study) {

@@ -52,15 +52,16 @@ final class RunRows {
       }
     }
     return new ListTable(
-        "cut-list",
-        "Cut list",
-        List.of(
-            text("No.", 1.2),
-            text("Kind", 3.4),
-            number("Drum", 0.8),
-            number("Length m", 1.1),
-            number("Left on it m", 1.2)),
-        rows);
+            "cut-list",
+            "Cut list",
+            List.of(
+                text("No.", 1.2),
+                text("Kind", 3.4),
+                number("Drum", 0.8),
+                number("Length m", 1.1),
+                number("Left on it m", 1.2)),
+            rows)
+        .grouped(1, 2);
   }
 
   /// Two for each wire, one for each end: what is written on its sleeve by the scheme of the Brief,

@@ -30,16 +30,17 @@ final class StopRows {
                 lane.ends()));
       }
     return new ListTable(
-        "stops",
-        "Stops: what each takes, and when (programs go on; at the slowest)",
-        List.of(
-            text("Device", 1.4),
-            text("What", 1.4),
-            text("Done", 1.2),
-            number("No power after, s", 0.8),
-            number("Over after, s", 0.8),
-            number("Way, m", 0.7),
-            text("Becomes", 2.4)),
-        rows);
+            "stops",
+            "Stops: what each takes, and when (programs go on; at the slowest)",
+            List.of(
+                text("Device", 1.4),
+                text("What", 1.4),
+                text("Done", 1.2),
+                number("No power after, s", 0.8),
+                number("Over after, s", 0.8),
+                number("Way, m", 0.7),
+                text("Becomes", 2.4)),
+            rows)
+        .grouped(0, 1);
   }
 }

@@ -82,7 +82,11 @@ public final class CircuitPicture {
 
   /// What a sheet is called: `Circuits, sheet 3`.
   public static String name(CircuitSheet sheet) {
-    return "Circuits, sheet " + sheet.number();
+    return name(sheet.number());
+  }
+
+  public static String name(int sheet) {
+    return "Circuits, sheet " + sheet;
   }
 
   /// What a sheet is about: the functions on it.
@@ -296,7 +300,7 @@ public final class CircuitPicture {
   }
 
   /// With its sign where it is direct.
-  static String volts(Live.Both value) {
+  public static String volts(Live.Both value) {
     if (value.rms() < NO_VOLTS) return "0 V";
     var minus = !value.mostlyAlternating() && value.direct() < 0;
     return (minus ? "−" : "") + new Voltage(value.rms());

@@ -121,20 +121,18 @@ public final class StripPicture {
             Face.SEMIBOLD,
             13,
             Ink.TEXT));
-    shapes.add(
-        Shape.text(
-            8,
-            33,
-            Faces.fit(plan.words() + holds(), Face.TEXT, SIZE, width - 16),
-            Face.TEXT,
-            SIZE,
-            Ink.TEXT_SOFT));
+    var under = 33.0;
+    for (var words : Faces.wrap(plan.words() + holds(), Face.TEXT, SIZE, width - 16)) {
+      shapes.add(Shape.text(8, under, words, Face.TEXT, SIZE, Ink.TEXT_SOFT));
+      under += SIZE * 1.25;
+    }
+    var head = HEAD + under - 33 - SIZE * 1.25;
     var tall = lines.stream().mapToDouble(Line::height).sum();
     if (plan.common())
       shapes.add(
           Shape.rectangle(
-              middle - 3, HEAD + 2, 6, tall - 4, Optional.of(Ink.FILLED), Optional.empty()));
-    var y = HEAD;
+              middle - 3, head + 2, 6, tall - 4, Optional.of(Ink.FILLED), Optional.empty()));
+    var y = head;
     for (var line : lines) {
       line(line, y);
       y += line.height();

@@ -8,10 +8,12 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.circuit.CircuitSheets;
 import nelvar.core.analysis.circuit.SheetFormat;
 import nelvar.core.analysis.runs.StripPlan;
+import nelvar.core.exchange.WorkingsJson;
 import nelvar.core.model.Surface;
 import nelvar.core.review.Review;
 import nelvar.documents.content.Lists;
 import nelvar.documents.content.Pack;
+import nelvar.documents.content.Paper;
 import nelvar.documents.drawing.CircuitPicture;
 import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.PlateDrawing;
@@ -32,7 +34,8 @@ public final class PackFiles {
     var files = new LinkedHashMap<String, byte[]>();
     files.put("pack.pdf", pdf(review, options));
     files.put("single-line.svg", svg(review));
-    files.putAll(pictures(review.study()));
+    files.put("workings.json", WorkingsJson.of(review).getBytes(StandardCharsets.UTF_8));
+    files.putAll(pictures(review.study(), options.circuits()));
     var lists = Lists.all(review, options.byFunction());
     for (var list : lists)
       files.put(list.name() + ".csv", CsvExport.write(list).getBytes(StandardCharsets.UTF_8));
@@ -45,16 +48,26 @@ public final class PackFiles {
   }
 
   public static byte[] pdf(Review review, Pack.Options options) {
-    return PdfExport.write(
-        Pack.title(review), Pack.date(review), Pack.paper(review, options).pages());
+    return PdfExport.write(Pack.title(review), Pack.date(review), Pack.paper(review, options));
+  }
+
+  /// The circuit sheets alone, on A4.
+  public static byte[] circuitsPdf(Review review) {
+    return circuitsPdf(review, SheetFormat.A4);
   }
 
   /// The circuit sheets alone.
-  public static byte[] circuitsPdf(Review review) {
+  public static byte[] circuitsPdf(Review review, SheetFormat format) {
+    var study = review.study();
     return PdfExport.write(
         Pack.title(review) + ", circuits",
         Pack.date(review),
-        CircuitPicture.all(review.study(), SheetFormat.A4));
+        Paper.of(
+            CircuitPicture.all(study, format),
+            CircuitSheets.of(study, format).sheets().stream()
+                .map(
+                    sheet -> CircuitPicture.name(sheet) + ": " + CircuitPicture.title(sheet, study))
+                .toList()));
   }
 
   public static byte[] svg(Review review) {
@@ -65,16 +78,20 @@ public final class PackFiles {
 
   /// Plates and doors, ways, rows of terminals, each by the name of its file.
   public static Map<String, byte[]> pictures(Study study) {
+    return pictures(study, SheetFormat.A4);
+  }
+
+  private static Map<String, byte[]> pictures(Study study, SheetFormat format) {
     var files = new LinkedHashMap<>(plates(study));
     files.putAll(runs(study));
-    files.putAll(circuits(study));
+    files.putAll(circuits(study, format));
     return files;
   }
 
   /// The circuit sheets by the name of their file: `circuit-1.svg`, `circuit-1.dxf`.
-  public static Map<String, byte[]> circuits(Study study) {
+  public static Map<String, byte[]> circuits(Study study, SheetFormat format) {
     var files = new LinkedHashMap<String, byte[]>();
-    var sheets = CircuitSheets.of(study, SheetFormat.A4);
+    var sheets = CircuitSheets.of(study, format);
     for (var sheet : sheets.sheets()) {
       var name = "circuit-" + sheet.number();
       var drawing = CircuitPicture.of(study, sheets, sheet);

@@ -8,10 +8,10 @@ import java.time.ZoneOffset;
 import java.util.Calendar;
 import java.util.EnumMap;
 import java.util.GregorianCalendar;
-import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TimeZone;
+import nelvar.documents.content.Paper;
 import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.Face;
 import nelvar.documents.drawing.Faces;
@@ -25,17 +25,17 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.util.Matrix;
 
-/// Drawings in millimetres to the pages of a PDF: vectors, text that can be searched, subset fonts
-/// inside.
+/// Pages in millimetres to a PDF: vectors, text that can be searched, subset fonts inside, an
+/// outline, links, and tags that say what is a heading, a drawing and text.
 ///
 /// The same drawings, title and date give the same bytes: nothing is taken from the clock.
 public final class PdfExport {
-  private static final double POINTS_PER_MM = 72 / 25.4;
+  static final double POINTS_PER_MM = 72 / 25.4;
 
   private PdfExport() {}
 
   /// @param date of the document, `YYYY-MM-DD`; another text gives 1970-01-01
-  public static byte[] write(String title, String date, List<Drawing> pages) {
+  public static byte[] write(String title, String date, Paper paper) {
     try (var document = new PDDocument()) {
       var fonts = new EnumMap<Face, PDFont>(Face.class);
       for (var face : Face.values()) {
@@ -47,7 +47,11 @@ public final class PdfExport {
       info.setTitle(title);
       info.setProducer("Nelvar");
       info.setCreationDate(calendar(date));
-      for (var page : pages) add(document, page, fonts);
+      var tags = new PdfTags(document, paper);
+      for (var number = 0; number < paper.pages().size(); number++)
+        add(document, paper.pages().get(number), tags.page(number), fonts);
+      tags.write();
+      PdfLinks.write(document, paper);
       document.setDocumentId((long) title.hashCode() * 31 + date.hashCode());
       var out = new ByteArrayOutputStream();
       document.save(out);
@@ -69,7 +73,8 @@ public final class PdfExport {
     return calendar;
   }
 
-  private static void add(PDDocument document, Drawing drawing, Map<Face, PDFont> fonts)
+  private static void add(
+      PDDocument document, Drawing drawing, PdfTags.OfPage tags, Map<Face, PDFont> fonts)
       throws IOException {
     var page =
         new PDPage(
@@ -79,11 +84,13 @@ public final class PdfExport {
     document.addPage(page);
     try (var out = new PDPageContentStream(document, page)) {
       for (var shape : drawing.shapes()) {
+        tags.before(shape, page, out);
         switch (shape) {
           case Shape.Path path -> path(out, path, drawing.height());
           case Shape.Label label -> label(out, label, drawing.height(), fonts);
         }
       }
+      tags.end(out);
     }
   }
 

@@ -48,7 +48,8 @@ public final class XlsxExport {
   private static void cell(
       org.dhatim.fastexcel.Worksheet sheet, int row, int column, ListTable.Cell cell) {
     switch (cell) {
-      case ListTable.Cell.Words(var text) -> sheet.value(row, column, held(text));
+      case ListTable.Cell.Words _, ListTable.Cell.Reference _ ->
+          sheet.value(row, column, held(cell.printed()));
       case ListTable.Cell.Amount(var value) -> {
         sheet.value(row, column, value);
         shown(sheet, row, column, cell.printed());

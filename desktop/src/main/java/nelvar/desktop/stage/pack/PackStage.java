@@ -1,5 +1,6 @@
 package nelvar.desktop.stage.pack;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import javafx.application.Platform;
@@ -13,6 +14,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.ProgressIndicator;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
+import nelvar.core.analysis.circuit.SheetFormat;
 import nelvar.core.review.Review;
 import nelvar.desktop.control.DrawingPane;
 import nelvar.desktop.control.StageHead;
@@ -34,6 +36,8 @@ public final class PackStage implements Stage {
   private final ListView<Paper.Entry> contents = new ListView<>();
   private final Label count = new Label();
   private final CheckBox byFunction = new CheckBox("Lists by function");
+  private final CheckBox annex = new CheckBox("Annex: every working");
+  private final CheckBox wide = new CheckBox("Circuits on A3");
   private final ProgressIndicator busy = new ProgressIndicator();
   private final Latest<Pages> setting;
   private Optional<Shown> shown = Optional.empty();
@@ -54,12 +58,10 @@ public final class PackStage implements Stage {
     button.setId("write-pack");
     button.setOnAction(_ -> write.run());
     byFunction.setId("pack-by-function");
-    byFunction.setOnAction(_ -> {
-      set = Optional.empty();
-      wanted = Optional.empty();
-      shown.ifPresent(again -> show(again.session(), again.review(), Theme.LIGHT));
-    });
-    var head = new StageHead("Pack", count, busy, byFunction, button);
+    annex.setId("pack-annex");
+    wide.setId("pack-a3");
+    for (var option : List.of(byFunction, annex, wide)) option.setOnAction(_ -> setAgain());
+    var head = new StageHead("Pack", count, busy, byFunction, annex, wide, button);
     view.setTop(head);
     pages.setCellFactory(_ -> new Sheet());
     pages.setAccessibleText("Pages");
@@ -73,7 +75,8 @@ public final class PackStage implements Stage {
           @Override
           protected void updateItem(Paper.Entry entry, boolean empty) {
             super.updateItem(entry, empty);
-            setText(empty || entry == null ? null : entry.title());
+            setText(
+                empty || entry == null ? null : "   ".repeat(entry.level() - 1) + entry.title());
           }
         });
     contents
@@ -88,10 +91,19 @@ public final class PackStage implements Stage {
 
   private record Shown(Session session, Review review) {}
 
+  private void setAgain() {
+    set = Optional.empty();
+    wanted = Optional.empty();
+    shown.ifPresent(again -> show(again.session(), again.review(), Theme.LIGHT));
+  }
+
   /// How the papers are to be.
   public Pack.Options options(Session session) {
     return new Pack.Options(
-        session.horizon().get().says(session.project()), byFunction.isSelected());
+        session.horizon().get().says(session.project()),
+        byFunction.isSelected(),
+        annex.isSelected(),
+        wide.isSelected() ? SheetFormat.A3 : SheetFormat.A4);
   }
 
   /// A page, always on white paper whatever the theme.
@@ -183,7 +195,10 @@ public final class PackStage implements Stage {
         _ -> new Pages(Pack.paper(review.with(ways), options), review.project().revision()),
         made -> {
           pages.getItems().setAll(made.paper().pages());
-          contents.getItems().setAll(made.paper().contents());
+          contents
+              .getItems()
+              .setAll(
+                  made.paper().contents().stream().filter(entry -> entry.level() <= 2).toList());
           count.setText(
               "%d pages, revision %s".formatted(made.paper().pages().size(), made.revision()));
           then.run();
