@@ -9,7 +9,6 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.circuit.SheetFormat;
 import nelvar.core.exchange.GraphMl;
 import nelvar.core.exchange.SpiceNetlist;
-import nelvar.core.exchange.WorkingsJson;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.OutputFiles;
 import nelvar.core.review.Review;
@@ -17,6 +16,7 @@ import nelvar.documents.content.Lists;
 import nelvar.documents.content.Pack;
 import nelvar.documents.export.CsvExport;
 import nelvar.documents.export.PackFiles;
+import nelvar.documents.export.WorkingsJson;
 import nelvar.documents.export.XlsxExport;
 import picocli.CommandLine;
 

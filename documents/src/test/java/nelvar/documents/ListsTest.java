@@ -300,7 +300,8 @@ class ListsTest {
                       "fill",
                       "carriers",
                       "wiring-hours",
-                      "wiring-sheet")
+                      "wiring-sheet",
+                      "repair-sheet")
                   .contains(list.name()));
       if (!grouped) {
         assertThat(list).isEqualTo(plain);

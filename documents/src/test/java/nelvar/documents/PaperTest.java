@@ -9,8 +9,10 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import nelvar.core.analysis.circuit.SheetFormat;
+import nelvar.core.file.NelvarJson;
 import nelvar.core.review.Calculation;
 import nelvar.core.review.Review;
+import nelvar.core.trail.Line;
 import nelvar.documents.content.Block;
 import nelvar.documents.content.ListTable;
 import nelvar.documents.content.Pack;
@@ -19,6 +21,7 @@ import nelvar.documents.content.Typesetter;
 import nelvar.documents.drawing.Drawing;
 import nelvar.documents.drawing.Shape;
 import nelvar.documents.export.PackFiles;
+import nelvar.documents.export.WorkingsJson;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement;
@@ -322,5 +325,27 @@ class PaperTest {
 
   private static Stream<String> glyphs(PDMarkedContent content) {
     return content.getContents().stream().map(Object::toString);
+  }
+
+  /// Read back, every working of the review is there with all of its lines.
+  @Test
+  void theJsonHasEveryWorking() throws Exception {
+    var read = NelvarJson.mapper().readTree(WorkingsJson.of(review));
+    var written =
+        review.entries().stream()
+            .filter(entry -> !Calculation.trail(entry).lines().isEmpty())
+            .toList();
+    assertThat(read.get("workings").size()).isEqualTo(written.size());
+    var n = 0;
+    for (var entry : written) {
+      var working = read.get("workings").get(n++);
+      assertThat(working.get("rule").asString()).isEqualTo(entry.rule().id());
+      assertThat(working.get("lines").size()).isEqualTo(Calculation.trail(entry).lines().size());
+      var last = working.get("lines").get(working.get("lines").size() - 1);
+      if (!(Calculation.trail(entry).lines().getLast() instanceof Line.Limit limit)) continue;
+      assertThat(last.get("kind").asString()).isEqualTo("limit");
+      assertThat(last.get("holds").asBoolean()).isEqualTo(limit.holds());
+    }
+    assertThat(WorkingsJson.of(review)).isEqualTo(WorkingsJson.of(review));
   }
 }

@@ -5,9 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
-import nelvar.core.exchange.WorkingsJson;
 import nelvar.core.file.CatalogueFile;
-import nelvar.core.file.NelvarJson;
 import nelvar.core.file.ProjectFile;
 import nelvar.core.trail.Citation;
 import nelvar.core.trail.Explained;
@@ -97,28 +95,5 @@ class CalculationTest {
     assertThat(judged(0, 0, true).margin()).isEqualTo("0 %");
     assertThat(judged(0, 4, true).margin()).isEqualTo("100 %");
     assertThat(judged(400, 1, true).margin()).isEqualTo("below -999 %");
-  }
-
-  /// Read back, every working of the review is there with all of its lines.
-  @Test
-  void theJsonHasEveryWorking() throws Exception {
-    var read = NelvarJson.mapper().readTree(WorkingsJson.of(review));
-    var written =
-        review.entries().stream()
-            .filter(entry -> !Calculation.trail(entry).lines().isEmpty())
-            .toList();
-    assertThat(read.get("workings").size()).isEqualTo(written.size());
-    var n = 0;
-    for (var entry : written) {
-      var working = read.get("workings").get(n++);
-      assertThat(working.get("rule").asString()).isEqualTo(entry.rule().id());
-      assertThat(working.get("lines").size()).isEqualTo(Calculation.trail(entry).lines().size());
-      var limits = limits(entry).toList();
-      if (limits.isEmpty()) continue;
-      var last = working.get("lines").get(working.get("lines").size() - 1);
-      assertThat(last.get("kind").asString()).isEqualTo("limit");
-      assertThat(last.get("holds").asBoolean()).isEqualTo(limits.getLast().holds());
-    }
-    assertThat(WorkingsJson.of(review)).isEqualTo(WorkingsJson.of(review));
   }
 }

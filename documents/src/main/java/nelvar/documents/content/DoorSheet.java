@@ -96,7 +96,7 @@ final class DoorSheet {
     return new ListTable(
         "wait-times",
         "Wait after switching off, until below 60 V",
-        List.of(text("On", 1), text("Wait", 1), text("Charge", 5)),
+        List.of(text("Device", 1), text("Wait", 1), text("Charge", 5)),
         rows);
   }
 
@@ -127,7 +127,7 @@ final class DoorSheet {
     return new ListTable(
         "lamps",
         "Lamps",
-        List.of(text("Lamp", 0.8), text("Means", 3), text("Lit through", 2)),
+        List.of(text("Device", 0.8), text("Means", 3), text("Lit through", 2)),
         rows);
   }
 

@@ -8,7 +8,6 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.circuit.CircuitSheets;
 import nelvar.core.analysis.circuit.SheetFormat;
 import nelvar.core.analysis.runs.StripPlan;
-import nelvar.core.exchange.WorkingsJson;
 import nelvar.core.model.Surface;
 import nelvar.core.review.Review;
 import nelvar.documents.content.Lists;

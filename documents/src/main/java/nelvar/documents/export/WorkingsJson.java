@@ -1,4 +1,4 @@
-package nelvar.core.exchange;
+package nelvar.documents.export;
 
 import java.util.List;
 import java.util.Optional;
