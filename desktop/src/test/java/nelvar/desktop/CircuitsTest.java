@@ -8,6 +8,7 @@ import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import nelvar.core.model.Id;
 import nelvar.core.model.TerminalRef;
@@ -85,6 +86,27 @@ class CircuitsTest extends DemoWindow {
     driver.run(() -> ((ToggleButton) driver.find("#circuit-live")).fire());
     drawn();
     driver.await("paper", () -> count("230 V") == 0);
+  }
+
+  /// On the sheet itself: the other button pulls a fuse, the key T cuts the wire that is selected;
+  /// once more takes it back.
+  @Test
+  void thingsAreTriedOnTheSheet() {
+    show("F1");
+    var at = symbol("F1:1");
+    driver.click(picture(), at, MouseButton.SECONDARY);
+    driver.await("pulled", () -> session().bench().trial().get().opened(new Id("F1")));
+    drawn();
+    driver.click(picture(), symbol("F1:1"), MouseButton.SECONDARY);
+    driver.await("put in", () -> session().bench().trial().get().asDesigned());
+    driver.run(() -> driver.window.select(new Id("W161")));
+    drawn();
+    driver.run(() -> picture().requestFocus());
+    driver.press(KeyCode.T);
+    driver.await("cut", () -> session().bench().trial().get().cut(new Id("W161")));
+    drawn();
+    driver.press(KeyCode.T);
+    driver.await("mended", () -> session().bench().trial().get().asDesigned());
   }
 
   /// Whatever else changes before the sheet is drawn, it is the sheet of what was selected.

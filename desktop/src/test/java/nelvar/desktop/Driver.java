@@ -235,30 +235,23 @@ final class Driver implements AutoCloseable {
     mouse(node, MouseEvent.MOUSE_RELEASED, to);
   }
 
+  void click(Node node, Point2D at, MouseButton with) {
+    mouse(node, MouseEvent.MOUSE_PRESSED, at, with);
+    mouse(node, MouseEvent.MOUSE_RELEASED, at, with);
+  }
+
   void mouse(Node node, EventType<MouseEvent> type, Point2D place) {
+    mouse(node, type, place, MouseButton.PRIMARY);
+  }
+
+  private void mouse(Node node, EventType<MouseEvent> type, Point2D place, MouseButton with) {
     // An event that is fired counts from the scene.
     var at = on(() -> node.localToScene(place));
     run(() ->
         node.fireEvent(
             new MouseEvent(
-                type,
-                at.getX(),
-                at.getY(),
-                at.getX(),
-                at.getY(),
-                MouseButton.PRIMARY,
-                1,
-                false,
-                false,
-                false,
-                false,
-                true,
-                false,
-                false,
-                false,
-                false,
-                false,
-                null)));
+                type, at.getX(), at.getY(), at.getX(), at.getY(), with, 1, false, false, false,
+                false, true, false, false, false, false, false, null)));
   }
 
   Node find(String selector) {

@@ -45,6 +45,7 @@ public final class DrawingPane extends Region {
   private Consumer<Id> onSelect = _ -> {};
   private Consumer<Id> onOpen = _ -> {};
   private Optional<Consumer<Id>> onMark = Optional.empty();
+  private Optional<Consumer<Id>> onTry = Optional.empty();
   private Optional<Id> focusSpot = Optional.empty();
   private final java.util.SequencedMap<String, Drawing> layers = new java.util.LinkedHashMap<>();
   private Optional<Dragging> dragging = Optional.empty();
@@ -92,6 +93,11 @@ public final class DrawingPane extends Region {
   /// What a click or the space bar with Shift does: marks one more, or takes the mark off.
   public void onMark(Consumer<Id> action) {
     onMark = Optional.of(action);
+  }
+
+  /// What a click with the other button or the key T does: tries something on it.
+  public void onTry(Consumer<Id> action) {
+    onTry = Optional.of(action);
   }
 
   public void onDrag(Dragging what) {
@@ -241,6 +247,8 @@ public final class DrawingPane extends Region {
       dragging.orElseThrow().drop(from.orElseThrow(), inX(e), inY(e), spotAt(e));
       return;
     }
+    if (!dragged && e.getButton() == MouseButton.SECONDARY)
+      onTry.ifPresent(action -> spotAt(e).ifPresent(spot -> action.accept(spot.about())));
     if (dragged || e.getButton() != MouseButton.PRIMARY) return;
     if (e.isShiftDown() && onMark.isPresent())
       spotAt(e).ifPresent(spot -> onMark.get().accept(spot.about()));
@@ -274,6 +282,10 @@ public final class DrawingPane extends Region {
             onSelect.accept(id);
             onOpen.accept(id);
           });
+      case T -> {
+        if (onTry.isEmpty() || focusSpot.isEmpty()) return;
+        onTry.get().accept(focusSpot.get());
+      }
       case PLUS, EQUALS, ADD -> zoom(1.2, getWidth() / 2, getHeight() / 2);
       case MINUS, SUBTRACT -> zoom(1 / 1.2, getWidth() / 2, getHeight() / 2);
       case DIGIT0, NUMPAD0, HOME -> fit();

@@ -17,6 +17,7 @@ import nelvar.core.analysis.circuit.SheetFormat;
 import nelvar.core.model.Id;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.model.edit.Edit;
+import nelvar.core.network.ByHand;
 import nelvar.core.network.Live;
 import nelvar.core.review.Review;
 import nelvar.desktop.control.DrawingPane;
@@ -36,7 +37,7 @@ public final class CircuitStage implements Stage {
   private final BorderPane view = new BorderPane();
   private final DrawingPane picture =
       new DrawingPane(
-          "A circuit sheet. Arrow keys walk, Enter selects, Shift and Space put a probe on a terminal.",
+          "A circuit sheet. Arrow keys walk, Enter selects, Shift and Space put a probe on a terminal, T presses, pulls or cuts.",
           true);
   private final Label summary = new Label();
   private final ChoiceBox<String> choice = new ChoiceBox<>();
@@ -74,6 +75,7 @@ public final class CircuitStage implements Stage {
     picture.onSelect(id -> place(id).ifPresent(this::selected));
     picture.onOpen(id -> place(id).ifPresent(this::follow));
     picture.onMark(id -> place(id).flatMap(CircuitScreen.Place::terminal).ifPresent(this::probe));
+    picture.onTry(id -> place(id).ifPresent(this::touch));
     picture.onDrag(new OnSheet());
     choice.setId("circuit-sheet");
     choice.setAccessibleText("Which sheet is shown");
@@ -194,6 +196,26 @@ public final class CircuitStage implements Stage {
           else bench.minus().set(Optional.of(terminal));
           draw();
         });
+  }
+
+  /// Presses, pulls, cuts, or takes that back.
+  private void touch(CircuitScreen.Place place) {
+    session.ifPresent(s -> {
+      var bench = s.bench();
+      ByHand.of(
+              place.about(),
+              place.terminal().or(place::symbol),
+              bench.trial().get(),
+              bench.solved().get().live())
+          .ifPresentOrElse(
+              touch -> {
+                bench.trial().set(touch.next());
+                s.tell(touch.words());
+              },
+              () ->
+                  s.tell(
+                      "Nothing moves there, or several things do: select it, and choose at the side."));
+    });
   }
 
   private void turn(int next) {
