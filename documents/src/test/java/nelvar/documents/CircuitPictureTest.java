@@ -19,12 +19,17 @@ import javax.xml.parsers.DocumentBuilderFactory;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.circuit.CircuitSheets;
 import nelvar.core.analysis.circuit.SheetFormat;
+import nelvar.core.compose.Draft;
+import nelvar.core.compose.need.DraftList;
+import nelvar.core.compose.sketch.Architecture;
+import nelvar.core.compose.sketch.Unmet;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.file.ProjectFile;
 import nelvar.core.model.Designation;
 import nelvar.core.model.Id;
 import nelvar.core.model.Project;
 import nelvar.core.model.Standing;
+import nelvar.core.sample.RandomList;
 import nelvar.documents.content.Paper;
 import nelvar.documents.drawing.CircuitPicture;
 import nelvar.documents.drawing.CircuitScreen;
@@ -115,6 +120,49 @@ class CircuitPictureTest {
     for (var format : SheetFormat.values())
       for (var sheet : CircuitPicture.all(study(demo(name)), format))
         assertThat(overlaps(sheet)).as(name + " " + format).isEmpty();
+  }
+
+  private static final int RANDOM = 200;
+
+  /// The same on sheets of machines drawn up from random lists; every fourth on A3 too.
+  @Test
+  void nothingStandsOnAnythingOnRandomMachines() {
+    var drawn = new java.util.concurrent.atomic.AtomicInteger();
+    var found =
+        java.util.stream.LongStream.range(0, RANDOM)
+            .parallel()
+            .boxed()
+            .flatMap(
+                seed -> drafted(seed).stream().flatMap(machine -> overlaps(seed, machine, drawn)))
+            .toList();
+    assertThat(found).isEmpty();
+    assertThat(drawn.get()).isGreaterThan(500);
+  }
+
+  private static java.util.stream.Stream<String> overlaps(
+      long seed, Project machine, java.util.concurrent.atomic.AtomicInteger drawn) {
+    var study = study(machine);
+    return java.util.stream.Stream.of(SheetFormat.values())
+        .filter(format -> format == SheetFormat.A4 || seed % 4 == 0)
+        .flatMap(format -> CircuitPicture.all(study, format).stream())
+        .peek(_ -> drawn.incrementAndGet())
+        .flatMap(sheet -> overlaps(sheet).stream().map(text -> "machine " + seed + ": " + text));
+  }
+
+  private static java.util.Optional<Project> drafted(long seed) {
+    var list = DraftList.read("random", RandomList.of(seed));
+    if (!list.problems().isEmpty()) return java.util.Optional.empty();
+    try {
+      return java.util.Optional.of(
+          Draft.of(
+                  list.project(),
+                  CatalogueFile.standard(),
+                  list.upstreamStated(),
+                  Architecture.STAND_ALONE)
+              .project());
+    } catch (Unmet none) {
+      return java.util.Optional.empty();
+    }
   }
 
   /// Texts of any length and any alphabet.

@@ -1,4 +1,4 @@
-package nelvar.core.compose;
+package nelvar.core.sample;
 
 import java.util.ArrayList;
 import java.util.List;

@@ -1,4 +1,5 @@
-/// Valid panels of any size from a seed, for tests and benchmarks.
+/// Valid panels of any size from a seed, and random lists of what a machine must do, for tests and
+/// benchmarks.
 @NullMarked
 package nelvar.core.sample;
 

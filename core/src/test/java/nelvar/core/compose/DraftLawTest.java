@@ -16,6 +16,7 @@ import nelvar.core.file.ProjectFormat;
 import nelvar.core.finding.Severity;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Project;
+import nelvar.core.sample.RandomList;
 import org.junit.jupiter.api.Test;
 
 /// What holds of any draft, on 500 lists from seeds: 3 to 40 functions, all kinds, both schools,

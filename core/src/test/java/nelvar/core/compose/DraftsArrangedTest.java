@@ -13,6 +13,7 @@ import nelvar.core.compose.sketch.Unmet;
 import nelvar.core.file.CatalogueFile;
 import nelvar.core.finding.Severity;
 import nelvar.core.review.Review;
+import nelvar.core.sample.RandomList;
 import org.junit.jupiter.api.Test;
 
 /// Machines drawn from a list, the five that are shipped and random ones, and then laid out:

@@ -61,6 +61,7 @@ public final class Lists {
         DoorSheet.lamps(review.study()),
         RepairSheet.list(review.study(), SheetFormat.A4),
         Designations.free(review.study()),
+        shields(review.study()),
         PinMap.of(review.study()),
         ConnectorRows.list(review.study()),
         settings(review.study()),
@@ -206,6 +207,41 @@ public final class Lists {
             text("Way", 2),
             number("Cores used", 1),
             number("Spare", 0.8)),
+        rows);
+  }
+
+  /// Shielded cables: where each shield ends, and how.
+  static ListTable shields(Study study) {
+    var rows = new ArrayList<List<ListTable.Cell>>();
+    for (var cable : study.project().cables()) {
+      var shielded =
+          study
+              .catalogue()
+              .find(cable.stock())
+              .filter(part -> part instanceof CableStock stock && stock.shielded())
+              .isPresent();
+      var cores = study.cores(cable.id());
+      if (!shielded || cores.isEmpty()) continue;
+      var screen = cable.screened();
+      rows.add(
+          row(
+              cable.label().text(),
+              study.label(cores.getFirst().from().device()),
+              screen.from().map(Cable.Ending::words).orElse("not said"),
+              study.label(cores.getFirst().to().device()),
+              screen.to().map(Cable.Ending::words).orElse("not said"),
+              screen.turns().map(n -> n + " turns").orElse("")));
+    }
+    return new ListTable(
+        "shields",
+        "Shields",
+        List.of(
+            text("No.", 1),
+            text("From", 1),
+            text("Ends there", 1.6),
+            text("To", 1),
+            text("Ends there", 1.6),
+            text("Through a ferrite", 1)),
         rows);
   }
 

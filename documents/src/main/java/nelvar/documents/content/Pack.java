@@ -18,7 +18,8 @@ public final class Pack {
           "repair-sheet",
           "short-circuit-currents",
           "stops",
-          "free-terminals");
+          "free-terminals",
+          "shields");
 
   /// Lists one works through with a pen or feeds to a printer: in the annex, and always beside the
   /// papers as files.
@@ -70,6 +71,7 @@ public final class Pack {
     Pictures.strips(review, blocks);
     Pictures.connectors(review, blocks);
     blocks.addAll(Block.list(Designations.free(study)));
+    blocks.addAll(Block.list(Lists.shields(study)));
     blocks.addAll(RepairSheet.blocks(study, options.circuits()));
     blocks.addAll(CalculationSheets.blocks(review));
     blocks.addAll(Block.list(Lists.faults(study)));

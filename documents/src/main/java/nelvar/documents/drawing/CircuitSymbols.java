@@ -340,6 +340,90 @@ final class CircuitSymbols {
 
   private void box() {
     rectangle(left, 0, piece.width() * STEP, TALL);
+    // Beside its name, where there is room for it.
+    var name = Faces.width(piece.device().designation().text(), Face.MONO_BOLD, 2.7);
+    var x = left + (piece.width() * STEP - name) / 2 - SIGN - 1;
+    if (x < left + 0.8) return;
+    switch (piece.glyph()) {
+      case SENSOR -> diamond(x);
+      case CONVERTER -> converter(x);
+      case TRANSFORMER -> {
+        ring(x + SIGN * 0.34);
+        ring(x + SIGN * 0.66);
+      }
+      default -> {}
+    }
+  }
+
+  /// How large a sign within a box is, and where its upper edge is.
+  private static final double SIGN = 3.1;
+
+  private static final double ABOVE = 3.3;
+
+  /// What senses without being touched.
+  private void diamond(double x) {
+    var half = SIGN / 2;
+    shapes.add(
+        Shape.polygon(
+            Optional.empty(),
+            Optional.of(pen),
+            x,
+            top + ABOVE + half,
+            x + half,
+            top + ABOVE,
+            x + SIGN,
+            top + ABOVE + half,
+            x + half,
+            top + ABOVE + SIGN));
+  }
+
+  /// What it takes above the diagonal, what it gives below it.
+  private void converter(double x) {
+    rectangle(x, ABOVE, SIGN, SIGN);
+    line(x, ABOVE + SIGN, x + SIGN, ABOVE);
+    var part = study.part(piece.device());
+    part.stream()
+        .flatMap(p -> p.intakes(nelvar.core.catalogue.Linkage.STAR).stream().limit(1))
+        .findFirst()
+        .ifPresent(intake -> kind(x + 0.35, ABOVE + 0.95, !direct(intake.lines().getFirst())));
+    part.stream()
+        .flatMap(p -> p.outputs().stream().limit(1))
+        .findFirst()
+        .ifPresent(output -> kind(x + SIGN - 1.45, ABOVE + SIGN - 0.95, output.alternating()));
+  }
+
+  private boolean direct(String terminal) {
+    return study.part(piece.device()).stream()
+        .flatMap(part -> part.terminals().stream())
+        .filter(t -> t.name().equals(terminal))
+        .anyMatch(t ->
+            t.role() == nelvar.core.catalogue.Terminal.Role.PLUS
+                || t.role() == nelvar.core.catalogue.Terminal.Role.MINUS);
+  }
+
+  /// A wave, or two strokes.
+  private void kind(double x, double y, boolean alternating) {
+    if (!alternating) {
+      line(x, y - 0.25, x + 1.1, y - 0.25);
+      line(x, y + 0.25, x + 1.1, y + 0.25);
+      return;
+    }
+    shapes.add(
+        new Shape.Path(
+            List.of(
+                new Shape.Step.Move(x, top + y),
+                new Shape.Step.Curve(
+                    x + 0.25, top + y - 0.7, x + 0.4, top + y - 0.5, x + 0.55, top + y),
+                new Shape.Step.Curve(
+                    x + 0.7, top + y + 0.5, x + 0.85, top + y + 0.7, x + 1.1, top + y)),
+            Optional.empty(),
+            Optional.of(pen)));
+  }
+
+  private void ring(double middle) {
+    shapes.add(
+        Shape.circle(
+            middle, top + ABOVE + SIGN / 2, SIGN * 0.34, Optional.empty(), Optional.of(pen)));
   }
 
   private void way() {

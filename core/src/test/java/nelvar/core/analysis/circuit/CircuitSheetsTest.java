@@ -12,7 +12,6 @@ import java.util.stream.LongStream;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.compose.Draft;
-import nelvar.core.compose.RandomList;
 import nelvar.core.compose.need.DraftList;
 import nelvar.core.compose.sketch.Architecture;
 import nelvar.core.compose.sketch.Unmet;
@@ -29,6 +28,7 @@ import nelvar.core.model.TerminalRef;
 import nelvar.core.model.edit.Edits;
 import nelvar.core.model.edit.SheetEdits;
 import nelvar.core.sample.GeneratedPanel;
+import nelvar.core.sample.RandomList;
 import org.junit.jupiter.api.Test;
 
 class CircuitSheetsTest {
