@@ -311,8 +311,6 @@ class PaperTest {
                   .filter(content -> content.getMCID() == mcid)
                   .flatMap(PaperTest::glyphs)
                   .collect(Collectors.joining())
-                  .replace("ﬁ", "fi")
-                  .replace("ﬂ", "fl")
                   .replaceAll("[\\s\u00a0]", ""));
     }
     var expected =

@@ -17,6 +17,9 @@ import nelvar.documents.drawing.Face;
 import nelvar.documents.drawing.Faces;
 import nelvar.documents.drawing.Ink;
 import nelvar.documents.drawing.Shape;
+import org.apache.fontbox.ttf.TTFParser;
+import org.apache.fontbox.ttf.TrueTypeFont;
+import org.apache.pdfbox.io.RandomAccessReadBuffer;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
@@ -39,9 +42,7 @@ public final class PdfExport {
     try (var document = new PDDocument()) {
       var fonts = new EnumMap<Face, PDFont>(Face.class);
       for (var face : Face.values()) {
-        try (var in = Faces.open(face)) {
-          fonts.put(face, PDType0Font.load(document, in, true));
-        }
+        fonts.put(face, PDType0Font.load(document, plain(face), true));
       }
       var info = document.getDocumentInformation();
       info.setTitle(title);
@@ -58,6 +59,16 @@ public final class PdfExport {
       return out.toByteArray();
     } catch (IOException e) {
       throw new UncheckedIOException(e);
+    }
+  }
+
+  /// Letter by letter: ligatures would be narrower than what was measured, be found by no search
+  /// for their letters, and take most of the time.
+  private static TrueTypeFont plain(Face face) throws IOException {
+    try (var in = Faces.open(face)) {
+      var font = new TTFParser().parse(new RandomAccessReadBuffer(in));
+      font.setEnableGsub(false);
+      return font;
     }
   }
 

@@ -7,6 +7,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.function.BooleanSupplier;
+import java.util.function.DoubleConsumer;
 import nelvar.core.analysis.Study;
 import nelvar.core.model.Drawn;
 import nelvar.core.model.Id;
@@ -36,6 +39,33 @@ public final class CircuitSheets {
         () -> laid(study, format, kept(study, format), false));
   }
 
+  /// The same for a machine that takes long: says how far it is, and gives up where nobody waits
+  /// any more.
+  ///
+  /// @param cancelled asked before each path and each sheet
+  /// @param progress hears 0 to 1
+  /// @return empty when cancelled
+  public static Optional<CircuitSheets> of(
+      Study study, SheetFormat format, BooleanSupplier cancelled, DoubleConsumer progress) {
+    try {
+      return Optional.of(
+          study.once(
+              List.of(CircuitSheets.class, format),
+              () ->
+                  laid(
+                      study,
+                      format,
+                      kept(study, format),
+                      false,
+                      share -> {
+                        if (cancelled.getAsBoolean()) throw new CancellationException();
+                        progress.accept(share);
+                      })));
+    } catch (CancellationException gaveUp) {
+      return Optional.empty();
+    }
+  }
+
   /// Laid out anew, whatever was kept.
   public static CircuitSheets anew(Study study, SheetFormat format) {
     return laid(study, format, List.of(), false);
@@ -55,23 +85,37 @@ public final class CircuitSheets {
 
   private static CircuitSheets laid(
       Study study, SheetFormat format, List<Drawn> kept, boolean plain) {
+    return laid(study, format, kept, plain, _ -> {});
+  }
+
+  /// How much of the work lies before the sheets are drafted, about.
+  private static final double PATHS = 0.3;
+
+  private static CircuitSheets laid(
+      Study study, SheetFormat format, List<Drawn> kept, boolean plain, DoubleConsumer step) {
+    step.accept(0);
     var pieces = Pieces.of(study);
     var paths = Paths.of(study, pieces);
     var filling = new Filling(format);
     var left = filling.keep(pieces.all(), kept, paths.serves());
     var blocks = new LinkedHashMap<Optional<Id>, List<PathLayout.Block>>();
-    for (var path : paths.all(left))
-      for (var part : paths.cut(path, format.rows(), format.steps()))
+    var all = paths.all(left);
+    for (var n = 0; n < all.size(); n++) {
+      step.accept(PATHS * n / all.size());
+      for (var part : paths.cut(all.get(n), format.rows(), format.steps()))
         blocks
             .computeIfAbsent(part.function(), _ -> new ArrayList<>())
             .add(plain ? PathLayout.plain(part) : PathLayout.of(part));
+    }
     // What moves and feeds first: it stands in the most rows.
     for (var function : blocks.entrySet()) {
       function.getValue().sort(Comparator.comparingInt(block -> -block.rows()));
       for (var block : function.getValue()) filling.add(function.getKey(), block);
     }
     var sheets = new ArrayList<CircuitSheet>();
-    for (var filled : filling.all())
+    var filledSheets = filling.all();
+    for (var filled : filledSheets) {
+      step.accept(PATHS + (1 - PATHS) * sheets.size() / filledSheets.size());
       sheets.add(
           SheetDraft.of(
               study,
@@ -81,6 +125,7 @@ public final class CircuitSheets {
               filled.functions(),
               filled.placed(),
               plain));
+    }
     return new CircuitSheets(format, sheets, pieces.free());
   }
 

@@ -48,6 +48,23 @@ class CircuitSheetsTest {
     return Study.of(project, CatalogueFile.standard());
   }
 
+  /// Whoever waits hears how far it is, and whoever gives up gets nothing; asked again it is all
+  /// there.
+  @Test
+  void layingOutSaysHowFarItIsAndCanBeGivenUp() {
+    var study = study(Demo.planted());
+    var heard = new ArrayList<Double>();
+    assertThat(CircuitSheets.of(study, SheetFormat.A4, () -> heard.size() >= 5, heard::add))
+        .isEmpty();
+    assertThat(heard).hasSize(5).isSorted();
+    heard.clear();
+    var sheets = CircuitSheets.of(study, SheetFormat.A4, () -> false, heard::add).orElseThrow();
+    assertThat(heard.getFirst()).isZero();
+    assertThat(heard).isSorted().allMatch(share -> share >= 0 && share < 1);
+    assertThat(heard.getLast()).isGreaterThan(0.8);
+    assertThat(CircuitSheets.of(study, SheetFormat.A4)).isSameAs(sheets);
+  }
+
   @Test
   void theDemosStandWhole() {
     for (var project : demos())

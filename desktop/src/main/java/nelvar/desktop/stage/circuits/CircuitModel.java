@@ -3,6 +3,8 @@ package nelvar.desktop.stage.circuits;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
+import java.util.function.DoubleConsumer;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.circuit.CircuitSheet;
 import nelvar.core.analysis.circuit.CircuitSheet.Placed;
@@ -23,6 +25,13 @@ import nelvar.documents.drawing.CircuitView;
 /// What the stage Circuits shows, without a node: one sheet of a machine.
 record CircuitModel(Study study, CircuitSheets sheets, CircuitSheet sheet, CircuitScreen screen) {
   static final SheetFormat FORMAT = SheetFormat.A4;
+
+  /// Lays the sheets out where that is not done yet; what is asked afterwards finds them laid.
+  ///
+  /// @return false when cancelled
+  static boolean laid(Study study, BooleanSupplier cancelled, DoubleConsumer progress) {
+    return CircuitSheets.of(study, FORMAT, cancelled, progress).isPresent();
+  }
 
   /// @param number of the sheet wanted, counted from 1
   /// @return empty where nothing is wired yet

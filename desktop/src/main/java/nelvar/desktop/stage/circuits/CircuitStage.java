@@ -1,13 +1,17 @@
 package nelvar.desktop.stage.circuits;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.concurrent.atomic.AtomicReference;
 import javafx.application.Platform;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.geometry.Insets;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
@@ -40,6 +44,8 @@ public final class CircuitStage implements Stage {
           "A circuit sheet. Arrow keys walk, Enter selects, Shift and Space put a probe on a terminal, T presses, pulls or cuts.",
           true);
   private final Label summary = new Label();
+  private final ProgressBar bar = new ProgressBar(0);
+  private final Button stop = new Button("Stop");
   private final ChoiceBox<String> choice = new ChoiceBox<>();
   private final Button before = new Button("‹");
   private final Button after = new Button("›");
@@ -49,6 +55,11 @@ public final class CircuitStage implements Stage {
   private final Label teach =
       new Label(
           "Here stands how everything is wired, sheet by sheet, the current coming from above.\n\nNothing is wired yet. Say in Parts (Ctrl+2) what the machine must do, or wire a device by hand (Ctrl+B).");
+
+  /// Whether sheets are laid out that are not there in a moment.
+  private final SimpleBooleanProperty waiting = new SimpleBooleanProperty();
+
+  private final AtomicReference<Double> share = new AtomicReference<>(-1.0);
   private final Latest<Optional<CircuitModel>> drawing;
   private final Latest<Edit> arranging;
   private Optional<Session> session = Optional.empty();
@@ -77,6 +88,20 @@ public final class CircuitStage implements Stage {
     picture.onMark(id -> place(id).flatMap(CircuitScreen.Place::terminal).ifPresent(this::probe));
     picture.onTry(id -> place(id).ifPresent(this::touch));
     picture.onDrag(new OnSheet());
+    bar.setId("circuit-progress");
+    bar.setPrefWidth(120);
+    bar.setAccessibleText("How far the sheets are laid out");
+    stop.setId("circuit-stop");
+    stop.setOnAction(_ -> giveUp());
+    for (var node : List.of(bar, stop)) {
+      node.visibleProperty().bind(waiting);
+      node.managedProperty().bind(waiting);
+    }
+    drawing
+        .busy()
+        .addListener((_, _, busy) -> {
+          if (!busy) waiting.set(false);
+        });
     choice.setId("circuit-sheet");
     choice.setAccessibleText("Which sheet is shown");
     choice.setMaxWidth(230);
@@ -103,7 +128,8 @@ public final class CircuitStage implements Stage {
     teach.getStyleClass().addAll("wrapping", "soft");
     teach.setMaxWidth(460);
     view.setTop(
-        new StageHead("Circuits", summary, live, keep, again, new HBox(before, choice, after)));
+        new StageHead(
+            "Circuits", summary, bar, stop, live, keep, again, new HBox(before, choice, after)));
     view.setCenter(picture);
   }
 
@@ -225,6 +251,28 @@ public final class CircuitStage implements Stage {
     draw();
   }
 
+  /// What is there within that time needs no bar, ns.
+  private static final long SOON = 300_000_000;
+
+  private volatile long began;
+
+  /// Told beside the interface; it hears of it when it next has time, and only once.
+  private void far(double done) {
+    if (System.nanoTime() - began < SOON || share.getAndSet(done) >= 0) return;
+    Platform.runLater(() -> {
+      var now = share.getAndSet(-1.0);
+      if (!drawing.busy().get() || now < 0) return;
+      bar.setProgress(now);
+      waiting.set(true);
+    });
+  }
+
+  private void giveUp() {
+    drawing.cancel();
+    asked = Optional.empty();
+    summary.setText("Stopped. Choose the stage again to lay the sheets out.");
+  }
+
   private void arrange() {
     if (review.isEmpty() || session.isEmpty()) return;
     var study = review.get().study();
@@ -259,8 +307,10 @@ public final class CircuitStage implements Stage {
     if (turned.isEmpty() && asked.filter(wanted::equals).isPresent()) return;
     asked = Optional.of(wanted);
     var here = number;
+    began = System.nanoTime();
     drawing.ask(
-        _ -> {
+        dropped -> {
+          if (!CircuitModel.laid(of.study(), dropped, this::far)) return Optional.empty();
           var sheet = turned.flatMap(id -> CircuitModel.sheetOf(id, of.study(), here)).orElse(here);
           return CircuitModel.of(of.study(), sheet, look);
         },
