@@ -145,11 +145,14 @@ class CommandLineTest {
     assertThat(wrong.code()).isEqualTo(2);
     assertThat(wrong.err())
         .contains(
-            "there is no format 'doc'; there are pdf, circuits.pdf, svg, xlsx, json, graphml, spice-dc, spice-ac, spice-states, plate.svg, plate.dxf");
+            "there is no format 'doc'; there are pdf, circuits.pdf, circuits-a3.pdf, workings, svg, xlsx, json, graphml, spice-dc, spice-ac, spice-states, plate.svg, plate.dxf");
     for (var format :
         new String[] {
           "pdf",
           "circuits.pdf",
+          "circuits-a3.pdf",
+          "workings",
+          "repair-sheet",
           "circuit-1.svg",
           "graphml",
           "svg",
@@ -174,6 +177,13 @@ class CommandLineTest {
     assertThat(outcome.code()).isZero();
     assertThat(folder.resolve("papers/pack.pdf")).isNotEmptyFile();
     assertThat(outcome.out().lines()).hasSize((int) Files.list(folder.resolve("papers")).count());
+    var usual = Files.size(folder.resolve("papers/pack.pdf"));
+    run("pack", PLANTED, "--annex", "--a3", "--out", folder.resolve("annex").toString());
+    assertThat(Files.size(folder.resolve("annex/pack.pdf"))).isGreaterThan(usual * 5 / 4);
+    var workings = Files.readString(folder.resolve("papers/workings.json"));
+    assertThat(JsonMapper.builder().build().readTree(workings).get("workings").size())
+        .isGreaterThan(2000);
+    assertThat(folder.resolve("annex/workings.json")).hasContent(workings);
     Files.writeString(folder.resolve("file"), "x");
     assertThat(run("pack", PLANTED, "--out", folder.resolve("file").toString()).err())
         .contains("is a file: choose a folder");

@@ -129,7 +129,7 @@ final class Cover {
     blocks.add(new Block.Heading("What was not checked", 2));
     blocks.add(
         new Block.Paragraph(
-            "Insulation monitoring of IT systems; leakage through filters; heat in the cabinet; interference, shields and separation; what a stop cuts and any safety function; whether what is entered was entered; mechanical strength, ingress protection and spacing. %d single verdicts lacked data: see the list Not checked."
+            "Insulation monitoring of IT systems; whether a stop does what a safety function must (its category and performance level, and their validation); conformity with limits of emission and immunity; creepage and clearance inside the cabinet; mechanical strength and ingress protection; what programs of controllers do. Heat, interference and stops are computed by models that say what they assume. %d single verdicts lacked data: see the list Not checked."
                 .formatted(review.notChecked().size())));
     blocks.add(new Block.Heading("Pages and tables relied on", 2));
     blocks.add(
