@@ -80,16 +80,19 @@ public final class Pack {
     Pictures.ways(review, blocks);
     Pictures.stops(review, blocks);
     blocks.add(new Block.Heading("Lists", 1));
-    for (var list : lists)
-      if (!ELSEWHERE.contains(list.name()) && !TO_WORK_WITH.contains(list.name()))
-        blocks.addAll(Block.list(list));
+    blocks.addAll(
+        lists(
+            lists.stream()
+                .filter(
+                    list -> !ELSEWHERE.contains(list.name()) && !TO_WORK_WITH.contains(list.name()))
+                .toList()));
     Cover.checked(review, blocks);
     blocks.addAll(Designations.index(study, options.circuits()));
     if (options.annex()) {
       blocks.add(new Block.NewPage());
       blocks.add(new Block.Heading("Annex: lists to work with", 1));
-      for (var list : lists)
-        if (TO_WORK_WITH.contains(list.name())) blocks.addAll(Block.list(list));
+      blocks.addAll(
+          lists(lists.stream().filter(list -> TO_WORK_WITH.contains(list.name())).toList()));
       blocks.add(new Block.NewPage());
       blocks.addAll(CalculationSheets.annex(review));
     }
@@ -104,6 +107,21 @@ public final class Pack {
         "%d cited places were entered from memory and are marked (unchecked). Local codes and a licensed electrician decide."
             .formatted(unchecked));
   }
+
+  /// Lists one after the other. One in which nothing stands is only named, but for those of which
+  /// that is what a reader looks for.
+  private static List<Block> lists(List<ListTable> lists) {
+    var blocks = new ArrayList<Block>();
+    var empty = new ArrayList<String>();
+    for (var list : lists)
+      if (list.cells().isEmpty() && !SAID_EMPTY.contains(list.name())) empty.add(list.title());
+      else blocks.addAll(Block.list(list));
+    if (!empty.isEmpty())
+      blocks.add(0, new Block.Paragraph("Nothing stands in: " + String.join("; ", empty) + "."));
+    return blocks;
+  }
+
+  private static final Set<String> SAID_EMPTY = Set.of("findings", "deviations", "not-checked");
 
   /// What is to be found in files and not on these pages.
   private static String beside(List<ListTable> lists, Options options) {

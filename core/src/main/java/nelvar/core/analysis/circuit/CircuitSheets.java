@@ -110,7 +110,7 @@ public final class CircuitSheets {
     // What moves and feeds first: it stands in the most rows.
     for (var function : blocks.entrySet()) {
       function.getValue().sort(Comparator.comparingInt(block -> -block.rows()));
-      for (var block : function.getValue()) filling.add(function.getKey(), block);
+      filling.add(function.getKey(), function.getValue());
     }
     var sheets = new ArrayList<CircuitSheet>();
     var filledSheets = filling.all();

@@ -60,8 +60,22 @@ final class Filling {
     return left;
   }
 
+  /// Puts all paths of a function on the first sheet that has room for all of them, where there is
+  /// one; else one after the other.
+  void add(Optional<Id> function, List<PathLayout.Block> blocks) {
+    var fresh = all.stream().noneMatch(sheet -> sheet.serves.contains(function));
+    for (var n = 0; fresh && n < all.size(); n++) {
+      if (all.get(n).full() > FULL) continue;
+      var tried = new Filled(all.get(n));
+      if (!blocks.stream().allMatch(block -> tried.put(function, block))) continue;
+      all.set(n, tried);
+      return;
+    }
+    for (var block : blocks) add(function, block);
+  }
+
   /// Puts a path where its function stands already, else on the last sheet, else on a new one.
-  void add(Optional<Id> function, PathLayout.Block block) {
+  private void add(Optional<Id> function, PathLayout.Block block) {
     for (var sheet : all) if (sheet.serves.contains(function) && sheet.put(function, block)) return;
     var begins = all.isEmpty() || !all.getLast().serves.contains(function);
     if (!all.isEmpty()
@@ -87,6 +101,14 @@ final class Filling {
     Filled() {
       Arrays.fill(tooWide, Integer.MAX_VALUE);
       for (var row = 0; row < format.rows(); row++) taken.add(new ArrayList<>());
+    }
+
+    private Filled(Filled other) {
+      serves.addAll(other.serves);
+      placed.addAll(other.placed);
+      for (var row : other.taken) taken.add(new ArrayList<>(row));
+      area = other.area;
+      System.arraycopy(other.tooWide, 0, tooWide, 0, tooWide.length);
     }
 
     List<Id> functions() {
