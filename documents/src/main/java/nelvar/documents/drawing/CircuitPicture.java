@@ -13,7 +13,6 @@ import nelvar.core.analysis.circuit.Form;
 import nelvar.core.analysis.circuit.Piece;
 import nelvar.core.analysis.circuit.SheetFormat;
 import nelvar.core.catalogue.Part;
-import nelvar.core.model.Brief;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Id;
 import nelvar.core.model.MachineFunction;
@@ -35,8 +34,6 @@ public final class CircuitPicture {
   private static final double OFF = 0.6;
 
   private static final double LATER = 1.2;
-  private static final Shape.Pen FRAME = Shape.Pen.of(Ink.TEXT, 0.35);
-  private static final Shape.Pen THIN = Shape.Pen.of(Ink.TEXT_FAINT, 0.15);
 
   private final Study study;
   private final CircuitSheets sheets;
@@ -61,7 +58,7 @@ public final class CircuitPicture {
 
   static Drawing of(Study study, CircuitSheets sheets, CircuitSheet sheet, CircuitView view) {
     var picture = new CircuitPicture(study, sheets, sheet, view);
-    picture.frame();
+    picture.shapes.addAll(SheetFrame.of(study, sheets, sheet, view));
     picture.chosen();
     for (var bar : sheet.bars()) picture.bar(bar);
     for (var line : sheet.lines()) picture.wire(line);
@@ -111,134 +108,6 @@ public final class CircuitPicture {
 
   static double y(double steps) {
     return SheetFormat.MARGIN + SheetFormat.HEAD + steps * STEP;
-  }
-
-  private void frame() {
-    var width = sheet.format().paperWidth();
-    var height = sheet.format().paperHeight();
-    var edge = SheetFormat.MARGIN;
-    shapes.add(
-        Shape.rectangle(
-            edge, edge, width - 2 * edge, height - 2 * edge, Optional.empty(), Optional.of(FRAME)));
-    var foot = height - edge - SheetFormat.TITLE;
-    shapes.add(Shape.line(edge, foot, width - edge, foot, FRAME));
-    for (var column = 0; column * SheetFormat.COLUMN < sheet.format().steps(); column++) {
-      var from = x(column * SheetFormat.COLUMN);
-      if (column > 0) shapes.add(Shape.line(from, edge, from, edge + 3.6, THIN));
-      shapes.add(
-          text(
-              from
-                  + Math.min(
-                          SheetFormat.COLUMN, sheet.format().steps() - column * SheetFormat.COLUMN)
-                      * STEP
-                      / 2,
-              edge + 2.7,
-              String.valueOf(column + 1),
-              Face.TEXT,
-              2.4,
-              Ink.TEXT_SOFT,
-              Shape.Anchor.MIDDLE));
-    }
-    for (var row = 0; row < sheet.format().rows(); row++)
-      shapes.add(
-          text(
-              edge + 0.6,
-              y(SheetFormat.top(row)) + Piece.HEIGHT * STEP / 2,
-              String.valueOf((char) ('A' + row)),
-              Face.TEXT,
-              2.4,
-              Ink.TEXT_SOFT,
-              Shape.Anchor.START));
-    foot(edge, foot, width - 2 * edge);
-  }
-
-  private void foot(double left, double top, double width) {
-    var project = study.project();
-    var last = project.revisions();
-    shapes.add(text(left + 3, top + 6.5, project.name(), Face.SEMIBOLD, 4, Ink.TEXT, width * 0.45));
-    shapes.add(
-        text(
-            left + 3,
-            top + 12,
-            "revision " + project.revision() + (last.isEmpty() ? "" : ", " + last.getLast().date()),
-            Face.TEXT,
-            2.8,
-            Ink.TEXT_SOFT,
-            width * 0.45));
-    shapes.add(
-        text(
-            left + 3,
-            top + 17,
-            "Dead and locked off before you touch it. Local codes and a licensed electrician decide.",
-            Face.TEXT,
-            2.4,
-            Ink.TEXT_SOFT,
-            width * 0.45));
-    var middle = left + width * 0.5;
-    shapes.add(Shape.line(middle - 3, top, middle - 3, top + SheetFormat.TITLE, FRAME));
-    shapes.add(
-        text(
-            middle,
-            top + 6.5,
-            title(sheet, study),
-            Face.SEMIBOLD,
-            3.4,
-            Ink.TEXT,
-            width * 0.5 - 38));
-    shapes.add(
-        text(
-            middle,
-            top + 12,
-            "Wires: number, colour; cable, mm². 3.7C: sheet, column, row.",
-            Face.TEXT,
-            2.4,
-            Ink.TEXT_SOFT,
-            width * 0.5 - 38));
-    shapes.add(
-        text(
-            middle,
-            top + 17,
-            "Symbols "
-                + (american() ? "after IEEE 315" : "after IEC 60617")
-                + (view.live().isPresent()
-                    ? "; contacts as they stand now, volts to earth."
-                    : "; contacts at rest, no volts."),
-            Face.TEXT,
-            2.4,
-            Ink.TEXT_SOFT,
-            width * 0.5 - 38));
-    shapes.add(
-        Shape.text(
-            left + width - 3,
-            top + 8,
-            name(sheet),
-            Face.SEMIBOLD,
-            3.6,
-            Ink.TEXT,
-            Shape.Anchor.END));
-    shapes.add(
-        Shape.text(
-            left + width - 3,
-            top + 14,
-            "of " + sheets.sheets().size(),
-            Face.TEXT,
-            3,
-            Ink.TEXT_SOFT,
-            Shape.Anchor.END));
-  }
-
-  private static Shape text(
-      double x, double y, String words, Face face, double size, Ink ink, Shape.Anchor anchor) {
-    return Shape.text(x, y, words, face, size, ink, anchor);
-  }
-
-  private static Shape text(
-      double x, double y, String words, Face face, double size, Ink ink, double room) {
-    return Shape.text(x, y, Faces.fit(words, face, size, room), face, size, ink);
-  }
-
-  private boolean american() {
-    return study.project().brief().policies().sizing() == Brief.Sizing.NORTH_AMERICAN;
   }
 
   private double dash(Optional<Standing> standing) {
@@ -588,14 +457,22 @@ public final class CircuitPicture {
     var lines = Faces.wrap(piece.device().purpose(), Face.TEXT, 2.2, room);
     for (var i = 0; i < Math.min(2, lines.size()); i++) {
       var words = i == 1 && lines.size() > 2 ? lines.get(1) + " " + lines.get(2) : lines.get(i);
-      shapes.add(text(left, base, words, Face.TEXT, 2.2, Ink.TEXT, room));
+      shapes.add(
+          Shape.text(left, base, Faces.fit(words, Face.TEXT, 2.2, room), Face.TEXT, 2.2, Ink.TEXT));
       base += 2.3;
     }
     var rest = Faces.wrap(more(piece), Face.TEXT, SMALL, room);
     for (var i = 0;
         i < Math.min(2, rest.size()) && base < y(placed.y()) + Piece.HEIGHT * STEP;
         i++) {
-      shapes.add(text(left, base, rest.get(i), Face.TEXT, SMALL, Ink.TEXT_SOFT, room));
+      shapes.add(
+          Shape.text(
+              left,
+              base,
+              Faces.fit(rest.get(i), Face.TEXT, SMALL, room),
+              Face.TEXT,
+              SMALL,
+              Ink.TEXT_SOFT));
       base += 2.2;
     }
   }
