@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.Optional;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ChoiceBox;
+import nelvar.core.analysis.circuit.SheetFormat;
 import nelvar.core.model.Id;
 import nelvar.core.model.Standing;
 import nelvar.core.model.edit.FunctionEdits;
@@ -69,6 +70,18 @@ class HorizonsTest extends DemoWindow {
     driver.await("pages anew", () -> pack().settled() && driver.window.root() != null);
     assertThat(driver.on(() -> pack().options(session()).byFunction())).isTrue();
     assertThat(driver.words("#pack-count")).contains("pages, revision");
+    var usual = pages();
+    driver.run(() -> ask("#pack-annex"));
+    driver.await("the annex", () -> pack().settled() && pages() > usual + 40);
+    driver.run(() -> ask("#pack-annex"));
+    driver.run(() -> ask("#pack-a3"));
+    driver.await("A3", () -> pack().settled() && pages() < usual + 10);
+    assertThat(driver.on(() -> pack().options(session()).circuits())).isEqualTo(SheetFormat.A3);
+  }
+
+  private int pages() {
+    var words = driver.words("#pack-count").replaceAll(".*?([0-9]+) pages.*", "$1");
+    return words.matches("[0-9]+") ? Integer.parseInt(words) : 0;
   }
 
   private PackStage pack() {
