@@ -44,7 +44,11 @@ public final class Shots {
             };
         window.session().orElseThrow().selection().set(subject);
         window.choose(stages.get(i));
-        if (stages.get(i) instanceof PackStage pack) settle(pack);
+        if (stages.get(i) instanceof PackStage pack) {
+          settle(pack);
+          pack.turnTo("Repair sheet");
+          pulse(200);
+        }
         // Its picture is the one with the meter on it.
         if (stages.get(i) instanceof CircuitStage) continue;
         // What helps is tried beside the interface.

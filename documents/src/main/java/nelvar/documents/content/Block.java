@@ -12,6 +12,9 @@ public sealed interface Block {
 
   record Paragraph(String text) implements Block {}
 
+  /// What is long and looked up rather than read: smaller.
+  record Fine(String text) implements Block {}
+
   /// A boxed notice with a bar in its ink.
   record Notice(String title, String text, Ink ink) implements Block {}
 

@@ -124,7 +124,7 @@ final class Cover {
   static void checked(Review review, List<Block> blocks) {
     blocks.add(new Block.Heading("What was checked", 1));
     blocks.add(
-        new Block.Paragraph(
+        new Block.Fine(
             RuleBook.ALL.stream().map(rule -> rule.asks()).collect(Collectors.joining(" "))));
     blocks.add(new Block.Heading("What was not checked", 2));
     blocks.add(
@@ -133,7 +133,7 @@ final class Cover {
                 .formatted(review.notChecked().size())));
     blocks.add(new Block.Heading("Pages and tables relied on", 2));
     blocks.add(
-        new Block.Paragraph(
+        new Block.Fine(
             citations(review).stream()
                     .map(Citation::toString)
                     .sorted()

@@ -96,12 +96,34 @@ final class Designations {
     }
     var rows = new ArrayList<List<ListTable.Cell>>();
     free.forEach((name, terminals) ->
-        rows.add(
-            ListTable.row(name, purposes.getOrDefault(name, ""), String.join(", ", terminals))));
+        rows.add(ListTable.row(name, purposes.getOrDefault(name, ""), inRuns(terminals))));
     return new ListTable(
         "free-terminals",
         "Free contacts and pins",
         List.of(text("Device", 0.8), text("What it is", 2), text("Free", 5)),
         rows);
+  }
+
+  /// Numbers that follow one another as a run: `5–8, 10`.
+  static String inRuns(List<String> names) {
+    var said = new ArrayList<String>();
+    for (var from = 0; from < names.size(); ) {
+      var to = from;
+      while (to + 1 < names.size() && follows(names.get(to), names.get(to + 1))) to++;
+      if (to - from < 2) {
+        said.add(names.get(from));
+        from++;
+      } else {
+        said.add(names.get(from) + "–" + names.get(to));
+        from = to + 1;
+      }
+    }
+    return String.join(", ", said);
+  }
+
+  private static boolean follows(String one, String next) {
+    return one.matches("[0-9]{1,6}")
+        && next.matches("[0-9]{1,6}")
+        && Integer.parseInt(next) == Integer.parseInt(one) + 1;
   }
 }

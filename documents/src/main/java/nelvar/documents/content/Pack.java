@@ -72,6 +72,8 @@ public final class Pack {
     Pictures.connectors(review, blocks);
     blocks.addAll(Block.list(Designations.free(study)));
     blocks.addAll(Block.list(Lists.shields(study)));
+    // It is taken along to the machine.
+    blocks.add(new Block.NewPage());
     blocks.addAll(RepairSheet.blocks(study, options.circuits()));
     blocks.addAll(CalculationSheets.blocks(review));
     blocks.addAll(Block.list(Lists.faults(study)));

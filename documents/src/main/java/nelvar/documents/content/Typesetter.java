@@ -20,6 +20,7 @@ import nelvar.documents.drawing.Shape;
 /// Lets blocks fall onto A4 pages, with head and foot on each.
 public final class Typesetter {
   private static final double BODY = 3.2;
+  private static final double FINE = 2.6;
   private static final double SMALL = 2.75;
   private static final double COLUMN_GAP = 4;
 
@@ -59,7 +60,8 @@ public final class Typesetter {
   private void put(Block block) {
     switch (block) {
       case Block.Heading(var text, var level) -> heading(text, level);
-      case Block.Paragraph(var text) -> paragraph(text);
+      case Block.Paragraph(var text) -> paragraph(text, BODY);
+      case Block.Fine(var text) -> paragraph(text, FINE);
       case Block.Notice notice -> notice(notice);
       case Block.Rows(var table) -> rows(table);
       case Block.Sheet(var trail, var result) -> sheet(trail, result);
@@ -132,13 +134,13 @@ public final class Typesetter {
     pages.down((level == 1 ? 2.6 : 1) - size * 1.1);
   }
 
-  private void paragraph(String text) {
-    for (var line : Faces.wrap(text, Face.TEXT, BODY, INNER)) {
-      pages.room(BODY * 1.4);
-      pages.down(BODY * 1.35);
-      pages.add(Shape.text(LEFT, pages.y(), line, Face.TEXT, BODY, Ink.TEXT));
+  private void paragraph(String text, double size) {
+    for (var line : Faces.wrap(text, Face.TEXT, size, INNER)) {
+      pages.room(size * 1.4);
+      pages.down(size * 1.35);
+      pages.add(Shape.text(LEFT, pages.y(), line, Face.TEXT, size, Ink.TEXT));
     }
-    pages.down(BODY * 0.7);
+    pages.down(size * 0.7);
   }
 
   private void notice(Block.Notice notice) {
@@ -174,7 +176,7 @@ public final class Typesetter {
   }
 
   private void rows(ListTable table) {
-    if (table.rows().isEmpty()) paragraph("None.");
+    if (table.rows().isEmpty()) paragraph("None.", BODY);
     else TableSetter.set(table, pages);
   }
 
@@ -326,7 +328,8 @@ public final class Typesetter {
                           one.drawing().height() * Math.min(1, width / one.drawing().width()) + 12)
                       .sum());
         }
-        case Block.Notice _,
+        case Block.Fine _,
+            Block.Notice _,
             Block.Rows _,
             Block.Sheet _,
             Block.FullPage _,

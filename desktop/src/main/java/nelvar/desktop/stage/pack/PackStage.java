@@ -67,11 +67,16 @@ public final class PackStage implements Stage {
     pages.setAccessibleText("Pages");
     pages.setId("pack-pages");
     pages.setPlaceholder(new Label("The pages are being set…"));
-    contents.setPrefWidth(196);
+    contents.setPrefWidth(216);
     contents.setAccessibleText("Contents");
     contents.setId("pack-contents");
     contents.setCellFactory(_ ->
         new ListCell<>() {
+          {
+            // As wide as the list: what is longer ends in an ellipsis.
+            setPrefWidth(0);
+          }
+
           @Override
           protected void updateItem(Paper.Entry entry, boolean empty) {
             super.updateItem(entry, empty);
@@ -215,6 +220,14 @@ public final class PackStage implements Stage {
   }
 
   private record Pages(Paper paper, String revision) {}
+
+  /// Turns to a chapter by its title, where there is one.
+  public void turnTo(String chapter) {
+    contents.getItems().stream()
+        .filter(entry -> entry.title().equals(chapter))
+        .findFirst()
+        .ifPresent(entry -> contents.getSelectionModel().select(entry));
+  }
 
   /// Whether the pages shown are those of the newest review.
   public boolean settled() {
