@@ -28,7 +28,7 @@ final class RepairSheet {
             "Only who is trained and allowed to. Prove the meter before and after, keep one hand away, and take nothing for dead that was not measured dead.",
             nelvar.documents.drawing.Ink.ERROR),
         new Block.Paragraph(
-            "From the source to each load, terminal by terminal; the fault lies between the last terminal that shows its volts and the first that does not. Rest: mains on, program off, nobody pressing. On is with everything on that can be, unless another state is named. Each is measured against the place named above it, or across the two terminals named. Computed for the usual temperature and mains. \"Floats\": nothing joins the two probes, and what a meter shows there means nothing. \"?\": no state of the machine was found."),
+            "From the source to each load, terminal by terminal; the fault lies between the last terminal that shows its volts and the first that does not. Rest: mains on, stops reset, program off, nobody pressing. On is with everything on that can be, unless another state is named. Each is measured against the place named above it, or across the two terminals named. Computed for the usual temperature and mains. \"Floats\": nothing joins the two probes, and what a meter shows there means nothing. \"?\": no state of the machine was found."),
         new Block.Rows(list));
   }
 

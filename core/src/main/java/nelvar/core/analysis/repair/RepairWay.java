@@ -58,7 +58,7 @@ public record RepairWay(
                 .toList());
   }
 
-  /// The machine with its program off and nobody at it.
+  /// The machine as it runs, with its program off and nobody at it.
   public static Live atRest(Study study) {
     return study.once(
         "repair at rest",
