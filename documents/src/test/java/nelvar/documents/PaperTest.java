@@ -251,6 +251,28 @@ class PaperTest {
     assertThat(ends.getLast()).isLessThanOrEqualTo(ends.getFirst());
   }
 
+  /// However long a text is, it stays on its page, and the pages end.
+  @Test
+  void longTextsStayOnThePages() {
+    var project = Machines.planted();
+    var tall =
+        project.withDevices(
+            project.devices().stream()
+                .map(device ->
+                    device.withPurpose(("Größe " + device.id() + " ").repeat(300).strip()))
+                .toList());
+    var named = tall.withName("Übergroße Maschine ".repeat(30).strip());
+    for (var page : Pack.paper(Machines.review(named)).pages())
+      for (var shape : page.shapes())
+        if (shape instanceof Shape.Label label) {
+          var box = label.bounds();
+          assertThat(box[0]).as(label.text()).isGreaterThan(4);
+          assertThat(box[2]).as(label.text()).isLessThan(page.width() - 4);
+          assertThat(box[1]).as(label.text()).isGreaterThan(4);
+          assertThat(box[3]).as(label.text()).isLessThan(page.height() - 4);
+        }
+  }
+
   @Test
   void thePdfHasOutlineLinksAndTags() throws Exception {
     try (var document = Loader.loadPDF(PackFiles.pdf(review))) {

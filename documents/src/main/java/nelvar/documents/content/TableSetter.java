@@ -177,10 +177,17 @@ final class TableSetter {
                 + Faces.width(words.getLast(), Face.TEXT, SIZE)
             < run(abreast)) return List.of(List.of(words.getFirst(), SAME_LINE + words.getLast()));
     var said = new ArrayList<List<String>>();
-    for (var text : words)
-      said.add(Faces.wrap(text, said.isEmpty() ? Face.SEMIBOLD : Face.TEXT, SIZE, run(abreast)));
+    for (var text : words) {
+      var face = said.isEmpty() ? Face.SEMIBOLD : Face.TEXT;
+      // Whole in the list as a file; here it must leave room for the rows.
+      var most = Faces.fit(text, face, SIZE, MOST_SAID * run(abreast));
+      said.add(Faces.wrap(most, face, SIZE, run(abreast)));
+    }
     return said;
   }
+
+  /// How many lines a group may take to say what it is, about.
+  private static final double MOST_SAID = 5;
 
   /// Marks what stands behind the words before it, and not below them.
   private static final String SAME_LINE = "\u0000";

@@ -31,7 +31,8 @@ public final class Typesetter {
   private static final int MOST_LINES = 45;
 
   /// A place on another sheet: its number before the column and the row.
-  private static final Pattern SPOT = Pattern.compile("([0-9]+)\\.[0-9]+[A-Z]");
+  private static final Pattern SPOT =
+      Pattern.compile("(?<![\\w.])([0-9]{1,4})\\.[0-9]+[A-Z](?!\\w)");
 
   private final Pages pages = new Pages();
   private final List<Block> blocks;
@@ -92,24 +93,37 @@ public final class Typesetter {
       if (pages.own(number).isEmpty()) continue;
       for (var shape : pages.shapes(number)) {
         if (!(shape instanceof Shape.Label label)) continue;
-        var spots = SPOT.matcher(label.text());
-        if (!spots.find()) continue;
-        var bounds = label.bounds();
-        var from = number;
-        pages
-            .page(CircuitPicture.name(Integer.parseInt(spots.group(1))))
-            .filter(target -> target != from)
-            .ifPresent(target ->
-                pages.link(
-                    new Paper.Link(
-                        from,
-                        bounds[0],
-                        bounds[1],
-                        bounds[2] - bounds[0],
-                        bounds[3] - bounds[1],
-                        target)));
+        for (var spots = SPOT.matcher(label.text()); spots.find(); )
+          lead(number, label, spots.start(), spots.end(), Integer.parseInt(spots.group(1)));
       }
     }
+  }
+
+  /// What stands between two letters of a label leads to a sheet.
+  private void lead(int number, Shape.Label label, int from, int to, int sheet) {
+    var bounds = label.bounds();
+    var begin = Faces.width(label.text().substring(0, from), label.face(), label.size());
+    var wide = Faces.width(label.text().substring(from, to), label.face(), label.size());
+    pages
+        .page(CircuitPicture.name(sheet))
+        .filter(target -> target != number)
+        .ifPresent(target ->
+            pages.link(
+                label.turned()
+                    ? new Paper.Link(
+                        number,
+                        bounds[0],
+                        bounds[3] - begin - wide,
+                        bounds[2] - bounds[0],
+                        wide,
+                        target)
+                    : new Paper.Link(
+                        number,
+                        bounds[0] + begin,
+                        bounds[1],
+                        wide,
+                        bounds[3] - bounds[1],
+                        target)));
   }
 
   private void heading(String text, int level) {

@@ -117,7 +117,11 @@ public final class StripPicture {
         Shape.text(
             8,
             16,
-            plan.device().designation() + "  " + plan.device().purpose(),
+            Faces.fit(
+                plan.device().designation() + "  " + plan.device().purpose(),
+                Face.SEMIBOLD,
+                13,
+                width - 16),
             Face.SEMIBOLD,
             13,
             Ink.TEXT));

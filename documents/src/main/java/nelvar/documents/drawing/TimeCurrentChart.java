@@ -312,8 +312,12 @@ public final class TimeCurrentChart {
         Shape.text(
             left,
             top - text * 0.7,
-            "%s: what opens, when%s"
-                .formatted(chain.feed().name(), chain.alternating() ? "" : " (direct current)"),
+            Faces.fit(
+                "%s: what opens, when%s"
+                    .formatted(chain.feed().name(), chain.alternating() ? "" : " (direct current)"),
+                Face.BOLD,
+                text * 1.15,
+                plotWidth),
             Face.BOLD,
             text * 1.15,
             Ink.TEXT));
