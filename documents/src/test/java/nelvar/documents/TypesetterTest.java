@@ -243,8 +243,7 @@ class TypesetterTest {
                 new ListTable(
                     "x",
                     "x",
-                    List.of(
-                        new ListTable.Column("a", 1, false), new ListTable.Column("b", 1, false)),
+                    List.of(ListTable.Column.text("a", 1), ListTable.Column.text("b", 1)),
                     List.of(ListTable.row(word, "b"))))),
         word,
         word,

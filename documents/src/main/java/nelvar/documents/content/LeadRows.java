@@ -56,7 +56,7 @@ final class LeadRows {
             text("No.", 0.4),
             text("What is done", 2.6),
             text("Expect", 2.6),
-            text("Measured", 1)),
+            ListTable.Column.toFill("Measured", 1)),
         rows);
   }
 }

@@ -79,13 +79,18 @@ public record ListTable(
   }
 
   /// @param weight share of the width on paper
-  public record Column(String heading, double weight, boolean number) {
+  /// @param byHand whether one writes in it with a pen, and so needs room
+  public record Column(String heading, double weight, boolean number, boolean byHand) {
     public static Column text(String heading, double weight) {
-      return new Column(heading, weight, false);
+      return new Column(heading, weight, false, false);
     }
 
     public static Column number(String heading, double weight) {
-      return new Column(heading, weight, true);
+      return new Column(heading, weight, true, false);
+    }
+
+    public static Column toFill(String heading, double weight) {
+      return new Column(heading, weight, false, true);
     }
   }
 }

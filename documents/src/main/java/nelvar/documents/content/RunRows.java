@@ -129,8 +129,8 @@ final class RunRows {
             text("Section", 1.1),
             text("Colour", 1.2),
             number("Length m", 1),
-            text("Measured m", 1.1),
-            text("Done", 0.7)),
+            ListTable.Column.toFill("Measured m", 1.1),
+            ListTable.Column.toFill("Done", 0.7)),
         rows);
   }
 

@@ -24,6 +24,9 @@ final class TableSetter {
   /// How many lines of one row stand together; longer ones go on in the next run.
   private static final int MOST_LINES = 45;
 
+  /// What a pen needs, mm.
+  private static final double BY_HAND = 16;
+
   /// Rows that may be wrapped so that a column need not be as wide as its widest cell.
   private static final double WIDEST = 0.96;
 
@@ -80,7 +83,7 @@ final class TableSetter {
   /// How wide a column wants to be: nearly all of its cells on one line, numbers and words of its
   /// heading whole.
   private double natural(int column) {
-    var heading = 0.0;
+    var heading = table.columns().get(column).byHand() ? BY_HAND : 0.0;
     for (var word : heading(table.columns().get(column)).split(" ", -1))
       heading = Math.max(heading, Faces.width(word, Face.SEMIBOLD, SIZE * 0.92));
     var cells =
