@@ -122,6 +122,31 @@ class CircuitPictureTest {
         assertThat(overlaps(sheet)).as(name + " " + format).isEmpty();
   }
 
+  private static long rings(Project project) {
+    return CircuitPicture.all(study(project), SheetFormat.A4).stream()
+        .flatMap(sheet -> sheet.shapes().stream())
+        .filter(shape ->
+            shape instanceof Shape.Path path
+                && path.pen()
+                    .filter(pen -> pen.ink() == nelvar.documents.drawing.Ink.EARTH)
+                    .isPresent()
+                && path.steps().stream().anyMatch(Shape.Step.Curve.class::isInstance))
+        .count();
+  }
+
+  /// A shield is drawn round the cores where somebody said how it ends, and nowhere else.
+  @Test
+  void shieldsAreRingsWhereTheyEnd() {
+    var project = demo(FILLER);
+    assertThat(rings(project)).isGreaterThan(8);
+    var unsaid =
+        project.withCables(
+            project.cables().stream()
+                .map(cable -> cable.withScreen(nelvar.core.model.Cable.Screen.NONE))
+                .toList());
+    assertThat(rings(unsaid)).isZero();
+  }
+
   private static final int RANDOM = 200;
 
   /// The same on sheets of machines drawn up from random lists; every fourth on A3 too.

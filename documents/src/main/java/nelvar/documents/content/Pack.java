@@ -71,7 +71,7 @@ public final class Pack {
     Pictures.strips(review, blocks);
     Pictures.connectors(review, blocks);
     blocks.addAll(Block.list(Designations.free(study)));
-    blocks.addAll(Block.list(Lists.shields(study)));
+    blocks.addAll(Pictures.shields(study));
     // It is taken along to the machine.
     blocks.add(new Block.NewPage());
     blocks.addAll(RepairSheet.blocks(study, options.circuits()));

@@ -59,6 +59,17 @@ final class Pictures {
               CircuitPicture.of(review.study(), sheets, sheet)));
   }
 
+  /// Where shields end, and how the rings on the circuit sheets are read.
+  static List<Block> shields(Study study) {
+    var list = Lists.shields(study);
+    if (list.cells().isEmpty()) return List.of();
+    return List.of(
+        new Block.Heading(list.title(), 2),
+        new Block.Paragraph(
+            "On the circuit sheets a ring round the cores: full where the shield is clamped, in long dashes for a pigtail, in short ones through a capacitor, dotted where it is open. What nobody said is not drawn."),
+        new Block.Rows(list));
+  }
+
   /// One chart for each breaker or fuse fed from the mains, two a page.
   static void charts(Review review, List<Block> blocks) {
     var chains =

@@ -64,6 +64,7 @@ public final class CircuitPicture {
     for (var line : sheet.lines()) picture.wire(line);
     for (var stub : sheet.stubs()) picture.stub(stub);
     for (var placed : sheet.pieces()) picture.piece(placed);
+    picture.shapes.addAll(ShieldRings.of(study, sheet));
     picture.barNames();
     picture.probes();
     var format = sheet.format();

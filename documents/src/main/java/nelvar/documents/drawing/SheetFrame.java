@@ -103,7 +103,7 @@ final class SheetFrame {
         text(
             middle,
             top + 12,
-            "Wires: number, colour; cable, mm². 3.7C: sheet, column, row.",
+            "Number, colour; cable, mm². Rings: shields. 3.7C: sheet, column, row.",
             Face.TEXT,
             2.4,
             Ink.TEXT_SOFT,
