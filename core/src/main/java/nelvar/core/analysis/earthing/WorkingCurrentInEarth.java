@@ -45,6 +45,9 @@ public final class WorkingCurrentInEarth implements Rule {
             Contained.one(this, conductor -> conductor.id(), conductor -> judge(conductor, study)));
   }
 
+  /// Less than that is what binary arithmetic leaves of nothing, A.
+  private static final double ROUNDING = 1e-9;
+
   private static Verdict judge(Conductor conductor, Study study) {
     var w = Working.of("Current in " + conductor.label());
     var current = new Current(0);
@@ -52,7 +55,9 @@ public final class WorkingCurrentInEarth implements Rule {
     for (var state : MachineStates.of(study)) {
       var found = state.live().current(conductor.id());
       if (found.isEmpty()) continue;
-      var amperes = w.result("I " + state.name(), "network solved", new Current(found.get().rms()));
+      var rms = found.get().rms();
+      var amperes =
+          w.result("I " + state.name(), "network solved", new Current(rms < ROUNDING ? 0 : rms));
       if (worst != null && amperes.compareTo(current) <= 0) continue;
       worst = state;
       current = amperes;
