@@ -25,11 +25,11 @@ public record Calculation(Rule rule, List<Case> cases, List<Review.Entry> notChe
   ///
   /// @param limit of several in one working, the one of which most is taken
   public record Case(Review.Entry entry, Trail trail, Line.Limit limit) {
-    /// What is said of it: whether it holds, or that a deviation was accepted.
+    /// What is said of it: what the rule found, whatever one limit alone says.
     public String verdict() {
-      return entry.accepted().isPresent()
-          ? "accepted deviation"
-          : limit.holds() ? "holds" : "does not hold";
+      if (entry.accepted().isPresent()) return "accepted deviation";
+      if (entry.verdict() instanceof Verdict.Finding) return "does not hold";
+      return limit.holds() ? "holds" : "holds in another way";
     }
   }
 

@@ -14,7 +14,8 @@ import nelvar.core.network.Topology;
 import nelvar.core.network.WhatIf;
 
 /// The way from a source to one load, terminal by terminal, with the volts a meter shows on it
-/// while the load is on, and while the machine rests: its program off, nobody pressing anything.
+/// while the load is on, and while the machine rests: running with its stops reset, its program off
+/// and nobody pressing anything.
 ///
 /// A load on three lines, or on two without a way back, is measured from its first line to its
 /// second; each other one from its line to where its way back leads. The order from the source on
