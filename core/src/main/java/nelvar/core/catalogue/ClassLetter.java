@@ -27,7 +27,7 @@ final class ClassLetter {
       case TimerRelay _ -> "-K";
       case FrequencyConverter _, ServoDrive _, StepperDrive _, PhaseCutControl _ -> "-U";
       case InductionMotor _, ServoMotor _, StepperMotor _, MotorWithDrive _, DcMotor _ -> "-M";
-      case Contactor _, Relay _, RelayBank _, SafetyRelay _ -> "-K";
+      case Contactor _, Relay _, RelayBank _, SafetyRelay _, SignalConverter _ -> "-K";
       case Disconnector _ -> "-Q";
       case EmcFilter _ -> "-Z";
       case Controller _, DriverBoard _ -> "-A";

@@ -85,6 +85,7 @@ public enum Glyph {
           MotorWithDrive _,
           RelayBank _,
           SafetyRelay _,
+          SignalConverter _,
           EmcFilter _,
           Controller _,
           DriverBoard _,

@@ -49,6 +49,7 @@ public sealed interface Part
         Contactor,
         Relay,
         SafetyRelay,
+        SignalConverter,
         ControlSwitch,
         Sensor,
         Solenoid,
@@ -183,6 +184,11 @@ public sealed interface Part
   /// What it takes step and direction with, where that is stated.
   default Optional<PulseInput> pulseInput() {
     return Optional.empty();
+  }
+
+  /// The signals that it sends on in another form; none of everything else.
+  default List<PassedLine> passesOn() {
+    return List.of();
   }
 
   /// Whether it keeps disturbances of what is fed through it from the mains.

@@ -9,6 +9,7 @@ import nelvar.core.analysis.Contained;
 import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.CableStock;
+import nelvar.core.catalogue.PassedLine;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Repair;
@@ -113,13 +114,21 @@ public final class PairsKept implements Rule {
   }
 
   private static Optional<String> half(TerminalRef end, Study study) {
-    return study
-        .device(end.device())
-        .flatMap(study::part)
-        .flatMap(part -> part.logic())
-        .flatMap(logic ->
-            logic.pins().stream().filter(pin -> pin.name().equals(end.terminal())).findFirst())
-        .flatMap(PairsKept::stem)
+    var part = study.device(end.device()).flatMap(study::part);
+    var pin =
+        part.flatMap(p -> p.logic())
+            .flatMap(logic ->
+                logic.pins().stream().filter(p -> p.name().equals(end.terminal())).findFirst())
+            .flatMap(PairsKept::stem);
+    return pin.or(() ->
+            part.stream()
+                .flatMap(p -> p.passesOn().stream())
+                .filter(PassedLine::differential)
+                .filter(line ->
+                    line.out().equals(end.terminal())
+                        || line.outReturn().equals(Optional.of(end.terminal())))
+                .map(PassedLine::out)
+                .findFirst())
         .map(stem -> study.label(end.device()) + ":" + stem);
   }
 

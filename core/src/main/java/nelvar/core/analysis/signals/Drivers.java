@@ -19,6 +19,8 @@ import nelvar.core.network.ActuatorRef;
 /// What decides the volts of an input: contacts and outputs on the way to it, and how each must
 /// stand to conduct.
 ///
+/// Of what comes through a line receiver who sends it is a partner too.
+///
 /// From the pin over wires to the first contacts and outputs; behind a contact that a hand moves
 /// further, to the next ones in series.
 record Drivers(Map<ActuatorRef, Boolean> conducting, List<TerminalRef> partners) {
@@ -60,6 +62,10 @@ record Drivers(Map<ActuatorRef, Boolean> conducting, List<TerminalRef> partners)
               });
       }
     }
+    for (var hop : PassedOn.before(pin, study))
+      PassedOn.ends(hop.in(), study).stream()
+          .filter(end -> !partners.contains(end))
+          .forEach(partners::add);
     return new Drivers(conducting, partners);
   }
 

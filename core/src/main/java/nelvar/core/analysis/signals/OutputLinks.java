@@ -4,6 +4,7 @@ import java.util.Optional;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.catalogue.PulseInput;
+import nelvar.core.catalogue.SignalConverter;
 import nelvar.core.formula.InputCircuit;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.ActuatorRef;
@@ -141,8 +142,21 @@ final class OutputLinks {
   }
 
   /// Amperes in the optocoupler of the drive, or volts at its logic, and whether it sees pulses as
-  /// short as they come.
+  /// short as they come; of pulses that a line driver sends on both, before it and behind it.
   static PinLink pulses(AskedPin asked, Study study) {
+    var link = pulses(asked, Optional.empty(), study);
+    for (var hop : PassedOn.behind(asked.at(), study)) {
+      if (link.standing() != PinLink.Standing.SURE) break;
+      var ends = PassedOn.ends(hop.out(), study);
+      link =
+          pulses(asked.with(ends), Optional.of(SignalConverter.GIVES), study)
+              .over(hop.device(), link.partners());
+    }
+    return link;
+  }
+
+  /// @param sent what a line driver gives; empty of what the pin gives
+  private static PinLink pulses(AskedPin asked, Optional<Voltage> sent, Study study) {
     var taken = asked.parts(study).stream().flatMap(part -> part.pulseInput().stream()).findFirst();
     var pin = asked.pin();
     if (taken.isEmpty())
@@ -150,7 +164,7 @@ final class OutputLinks {
           PinLink.Standing.UNPROVED, "pulses: levels and times of what takes them are not stated");
     if (pin.pulse().isEmpty() || pin.frequency().isEmpty())
       return asked.said(PinLink.Standing.UNPROVED, "pulses: how short and how fast is not stated");
-    var given = pin.gives().or(() -> pin.logic().flatMap(Pin.Logic::supply));
+    var given = sent.or(pin::gives).or(() -> pin.logic().flatMap(Pin.Logic::supply));
     if (pin.type() == Pin.Type.OUTPUT_PULSES_SINGLE && given.isEmpty())
       return asked.said(PinLink.Standing.UNPROVED, "pulses: their volts are not stated");
     var volts = given.orElse(PULSES);

@@ -2,6 +2,7 @@ package nelvar.core.analysis.signals;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.model.Device;
 import nelvar.core.model.TerminalRef;
@@ -78,6 +79,21 @@ public record PinLink(
 
   public TerminalRef at() {
     return new TerminalRef(board.id(), pin.name());
+  }
+
+  /// The same behind a device that only sends it on, with those that it meets before.
+  PinLink over(Device converter, List<TerminalRef> nearer) {
+    return new PinLink(
+        board,
+        pin,
+        Stream.concat(nearer.stream(), partners.stream()).toList(),
+        on,
+        off,
+        standing,
+        margin,
+        spare,
+        worstOnly,
+        "over %s: %s".formatted(converter.designation(), words));
   }
 
   public boolean wired() {
