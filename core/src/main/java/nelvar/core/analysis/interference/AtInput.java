@@ -7,6 +7,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.signals.CountsOnPairs;
+import nelvar.core.analysis.signals.OnTwoWires;
+import nelvar.core.analysis.signals.PulsesOnPairs;
 import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Sensor;
@@ -40,7 +43,23 @@ final class AtInput {
         .filter(_ -> pair.volts().containsKey(WayIn.EARTH))
         .ifPresent(cable -> AtSource.ferrite(cable, study, all));
     if (pair.volts().containsKey(WayIn.SHARED)) ownReturn(r, study).ifPresent(all::add);
+    onTwoWires(r, study).ifPresent(all::add);
     slower(r, study).ifPresent(all::add);
+  }
+
+  /// In place of one against 0 V.
+  private static Optional<Idea> onTwoWires(Receiver r, Study study) {
+    var sender = r.partner().flatMap(end -> study.device(end.device()));
+    var hears = study.device(r.at().device());
+    if (r.balanced() || sender.isEmpty() || hears.isEmpty()) return Optional.empty();
+    var offer =
+        switch (r.kind()) {
+          case PULSES -> PulsesOnPairs.of(sender.get(), hears.get(), study);
+          case LOGIC -> CountsOnPairs.of(r.at(), sender.get(), study);
+          default -> Optional.<OnTwoWires>empty();
+        };
+    return offer.map(
+        o -> new Idea(o.edit(), o.costs(), o.devices() * Idea.DEVICE + o.ends() * 2 * Idea.END));
   }
 
   private static void receiver(Cable cable, Receiver r, Study study, List<Idea> all) {
@@ -69,7 +88,7 @@ final class AtInput {
                       cable,
                       other,
                       CableEdits.stock(cable, other)
-                          .then(Screens.screened(cable.id(), ends))
+                          .then(CableEdits.screened(cable.id(), ends))
                           .named(
                               "Twisted pairs for %s, shield %s"
                                   .formatted(cable.label(), Screens.words(ends))),

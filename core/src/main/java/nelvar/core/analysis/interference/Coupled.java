@@ -8,7 +8,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
+import nelvar.core.analysis.signals.PassedOn;
 import nelvar.core.formula.Crosstalk;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Conductor;
@@ -48,9 +50,6 @@ public final class Coupled {
   /// What a wire of unknown section counts as.
   private static final CrossSection THIN = new CrossSection(0.5);
 
-  /// What two wires that carry one signal do not take up alike (assumed).
-  private static final double BALANCE = 0.1;
-
   private final Study study;
   private final List<Pair> pairs = new ArrayList<>();
   private final Map<Id, Ducted> ducts = new HashMap<>();
@@ -89,6 +88,17 @@ public final class Coupled {
     return like(pair.emitter().id(), pair.emitter().kind(), pair.receiver().at());
   }
 
+  /// What is left of the same disturbance to the same signal in this state of the project: where it
+  /// comes over a line driver or receiver, the least of all it goes through.
+  double margin(Pair pair) {
+    var at = pair.receiver().at();
+    return Stream.concat(Stream.of(at), PassedOn.before(at, study).stream().map(PassedOn.Hop::in))
+        .flatMap(end -> like(pair.emitter().id(), pair.emitter().kind(), end).stream())
+        .mapToDouble(Pair::margin)
+        .min()
+        .orElse(Pair.FAR);
+  }
+
   public Optional<Pair> like(Id emitter, Emitter.Kind kind, TerminalRef receiver) {
     return pairs.stream()
         .filter(p ->
@@ -125,6 +135,11 @@ public final class Coupled {
         "earthing",
         study.project().brief().policies().answer(School.EARTHING_SYSTEM).words(),
         "Brief");
+    if (r.balanced())
+      w.assumed(
+          "heard of what both wires take up alike",
+          new Percent(100 * r.unbalance()),
+          "of two wires for one signal");
     w.assumed("τ", new Duration(r.filter()), "input filter, " + r.kind().words());
     for (var way : WayIn.values())
       if (pair.volts().get(way) instanceof Double volts)
@@ -319,11 +334,11 @@ public final class Coupled {
       var into = Math.min(c.between() * length * e.volts() / e.rise(), e.volts() / Emitters.WAVE);
       volts += into * r.shield().transfer(length, Crosstalk.frequency(e.rise()));
     }
-    return volts * (r.balanced() ? BALANCE : 1) * Crosstalk.passes(e.rise(), r.filter());
+    return volts * r.unbalance() * Crosstalk.passes(e.rise(), r.filter());
   }
 
   /// Wires that a sensor's way back does not share with its board's, and that carry what is
-  /// switched.
+  /// switched: what they lift one 0 V against the other.
   private double shared(Emitter e, Receiver r) {
     if (e.current() <= 0 || e.back().isEmpty() || r.back().isEmpty()) return 0;
     var mine = new HashSet<>(r.back());
@@ -334,7 +349,9 @@ public final class Coupled {
       ohms += ohms(wire, metres(wire));
       henry += WIRE * metres(wire);
     }
-    return e.current() * (ohms + henry / e.steps() * Crosstalk.passes(e.steps(), r.filter()));
+    return e.current()
+        * (ohms + henry / e.steps() * Crosstalk.passes(e.steps(), r.filter()))
+        * r.unbalance();
   }
 
   /// What leaves over the plate comes home over machine and earth; a shield that joins both ends
@@ -352,7 +369,7 @@ public final class Coupled {
         * e.outside()
         * share
         * r.shield().transfer(r.shield().length(), Crosstalk.frequency(e.rise()))
-        * (r.balanced() ? BALANCE : 1)
+        * r.unbalance()
         * Crosstalk.passes(e.rise(), r.filter());
   }
 

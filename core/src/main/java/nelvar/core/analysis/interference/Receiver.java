@@ -16,7 +16,8 @@ import nelvar.core.model.TerminalRef;
 /// @param threshold what is too much, V
 /// @param seen between its wire and its 0 V, Ω
 /// @param filter time constant of the input, s
-/// @param balanced two wires that carry one signal: what both take up alike is not heard
+/// @param unbalance what it hears of what both wires of its signal take up alike: 1 on one wire
+///   against 0 V
 /// @param shield what its shield leaves of a field and of what is coupled through capacitance
 /// @param back wires that join its 0 V to that of its partner, beyond where their ways part
 /// @param basis where threshold and filter come from, in words
@@ -29,13 +30,23 @@ public record Receiver(
     double threshold,
     double seen,
     double filter,
-    boolean balanced,
+    double unbalance,
     Shielding shield,
     Lays lays,
     List<Conductor> back,
     String label,
     String words,
     String basis) {
+  /// Two wires side by side do not take up a tenth alike (assumed), those of a twisted pair a
+  /// thirtieth: 20 to 40 dB (common practice).
+  static final double SIDE_BY_SIDE = 0.1;
+
+  static final double TWISTED = 0.03;
+
+  /// V that both lines of a receiver may be lifted together before it hears anything (TIA/EIA-422-B
+  /// and 485: ±7 V, from memory).
+  private static final double LIFTED = 7;
+
   public Receiver {
     wires = List.copyOf(wires);
     back = List.copyOf(back);
@@ -69,6 +80,16 @@ public record Receiver(
     public double filter() {
       return filter;
     }
+  }
+
+  /// Whether its signal goes over two wires, each against the other.
+  public boolean balanced() {
+    return unbalance < 1;
+  }
+
+  /// Of a receiver that is not parted from its lines: they lift it before it hears too much.
+  static double lifted(double unbalance, double threshold) {
+    return Math.max(unbalance, threshold / LIFTED);
   }
 
   /// Of its column.

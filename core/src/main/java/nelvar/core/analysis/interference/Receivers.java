@@ -9,11 +9,14 @@ import java.util.Optional;
 import nelvar.core.analysis.Potentials;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.interference.Receiver.Kind;
+import nelvar.core.analysis.signals.PassedOn;
+import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Controller;
 import nelvar.core.catalogue.Part;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.catalogue.PulseInput;
 import nelvar.core.catalogue.Sensor;
+import nelvar.core.catalogue.SignalConverter;
 import nelvar.core.catalogue.Terminal;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
@@ -33,6 +36,10 @@ import nelvar.core.network.Feed;
 public final class Receivers {
   /// Ω of whatever sends 0–10 V, pulses or data, where nothing is stated (assumed).
   private static final double SENDER = 100;
+
+  /// V between two wires that turn what a line receiver hears over: driven at least 2 V, heard from
+  /// 0.2 V.
+  private static final double LINE = 1.8;
 
   /// Of the range of a value.
   private static final double SHARE = 0.01;
@@ -61,6 +68,7 @@ public final class Receivers {
                   }));
     for (var device : study.project().devices())
       study.part(device).flatMap(Part::logic).ifPresent(logic -> of(device, logic));
+    PassedOn.all(study).forEach(this::passed);
     for (var device : study.project().devices())
       if (study.part(device).filter(Part::hostsBoards).isPresent()) link(device);
   }
@@ -139,7 +147,8 @@ public final class Receivers {
             "1 %% of %.1f V".formatted(volts));
       }
       case OUTPUT_PULSES, OUTPUT_PULSES_SINGLE ->
-          partner.ifPresent(drive -> pulses(pin, drive, at, lying));
+          partner.ifPresent(
+              drive -> pulses(drive, at, PassedOn.onPair(pin, at, study), Kind.PULSES, lying));
       case ANALOGUE_OUTPUT -> partner.ifPresent(drive -> command(pin, drive, at, lying));
       case SERIAL -> serial(pin, at, partner, lying);
       default -> {}
@@ -168,7 +177,7 @@ public final class Receivers {
               0.8,
               SENDER / 2,
               Kind.USB.filter(),
-              false,
+              1,
               new Shielding(
                   true,
                   Cable.Ending.PIGTAIL,
@@ -197,7 +206,9 @@ public final class Receivers {
     return a * b / (a + b);
   }
 
-  private void pulses(Pin pin, TerminalRef drive, TerminalRef from, List<Conductor> lying) {
+  /// @param pair whether they come over two wires
+  private void pulses(
+      TerminalRef drive, TerminalRef from, boolean pair, Kind kind, List<Conductor> lying) {
     var input = study.device(drive.device()).flatMap(study::part).flatMap(Part::pulseInput);
     if (input.isEmpty()) return;
     var i = input.get();
@@ -207,13 +218,60 @@ public final class Receivers {
             .orElse(i.least().amperes() / 2 * i.resistance().ohms() + i.forward().volts());
     add(
         drive,
-        Kind.PULSES,
+        kind,
         Optional.of(from),
         lying,
         volts,
         beside(SENDER, ohms(i)),
-        pin.type() == Pin.Type.OUTPUT_PULSES,
-        "half of %s in its input".formatted(i.least()));
+        pair,
+        i.logicHigh()
+            .map(high -> "half of %s in its input".formatted(high))
+            .orElseGet(() -> "half of %s in its input".formatted(i.least())));
+  }
+
+  /// What a line driver or receiver hears, and drives that hear a line driver. How short a spike
+  /// counts says what hears at the end.
+  private void passed(PassedOn.Hop hop) {
+    var sent = wires.getOrDefault(nets.at(hop.out()), List.of());
+    if (!sent.isEmpty())
+      speaking.getOrDefault(nets.at(hop.out()), List.of()).stream()
+          .filter(end -> !end.device().equals(hop.device().id()))
+          .findFirst()
+          .filter(end -> !board(end))
+          .ifPresent(end ->
+              pulses(
+                  end,
+                  hop.out(),
+                  PassedOn.onPair(hop.out(), hop.outReturn(), end, study),
+                  Kind.PULSES,
+                  sent));
+    var heard = wires.getOrDefault(nets.at(hop.in()), List.of());
+    var from =
+        speaking.getOrDefault(nets.at(hop.in()), List.of()).stream()
+            .filter(end -> !end.device().equals(hop.device().id()))
+            .findFirst();
+    // Pulses of a pin are heard where the pin is asked.
+    if (heard.isEmpty() || from.isEmpty() || board(from.get())) return;
+    if (hop.inReturn().isEmpty()) pulses(hop.in(), from.get(), false, Kind.LOGIC, heard);
+    else line(hop, from.get(), heard);
+  }
+
+  private boolean board(TerminalRef end) {
+    return study.device(end.device()).flatMap(study::part).flatMap(Part::logic).isPresent();
+  }
+
+  private void line(PassedOn.Hop hop, TerminalRef from, List<Conductor> heard) {
+    add(
+        hop.in(),
+        Kind.LOGIC,
+        Optional.of(from),
+        heard,
+        LINE,
+        beside(SENDER, SignalConverter.ENDING.ohms()),
+        PassedOn.other(from)
+            .filter(inverse -> PassedOn.onPair(from, Optional.of(inverse), hop.in(), study))
+            .isPresent(),
+        "driven 2 V, told apart from 0.2 V (TIA/EIA-422-B, from memory)");
   }
 
   private static double ohms(PulseInput input) {
@@ -262,7 +320,7 @@ public final class Receivers {
       List<Conductor> lying,
       double threshold,
       double seen,
-      boolean balanced,
+      boolean pair,
       String basis) {
     var cable = lying.stream().flatMap(w -> study.cable(w).stream()).findFirst();
     var length =
@@ -271,7 +329,7 @@ public final class Receivers {
             .mapToDouble(l -> l.metres())
             .max()
             .orElse(-1);
-    var own = Own.seconds(at.device(), "Input filter", study);
+    var own = Own.seconds(hearsAtTheEnd(at), "Input filter", study);
     all.add(
         new Receiver(
             at,
@@ -282,7 +340,7 @@ public final class Receivers {
             threshold,
             seen,
             own.orElse(kind.filter()),
-            balanced,
+            pair ? unbalance(kind, threshold, at, cable) : 1,
             Shielding.of(cable, length, study),
             Lays.of(lying, study),
             partner.map(end -> apart(at, end)).orElse(List.of()),
@@ -295,6 +353,33 @@ public final class Receivers {
                 .map(d -> d.purpose().isBlank() ? d.designation().text() : d.purpose())
                 .orElse(kind.words()),
             basis));
+  }
+
+  /// Behind converters that only send it on.
+  private Id hearsAtTheEnd(TerminalRef at) {
+    var hops = PassedOn.behind(at, study);
+    return hops.isEmpty()
+        ? at.device()
+        : PassedOn.ends(hops.getLast().out(), study).stream()
+            .map(TerminalRef::device)
+            .findFirst()
+            .orElse(at.device());
+  }
+
+  /// An optocoupler is parted from its lines; what is not bears them only so far from its 0 V.
+  private double unbalance(Kind kind, double threshold, TerminalRef at, Optional<Cable> cable) {
+    var twisted =
+        cable
+            .filter(c -> Idea.stock(c, study).flatMap(CableStock::pairs).isPresent())
+            .filter(c ->
+                // A line of a bus does not say which terminal the other one is.
+                kind == Kind.SERIAL
+                    || PassedOn.other(at).stream()
+                        .flatMap(end -> wires.getOrDefault(nets.at(end), List.of()).stream())
+                        .anyMatch(w -> study.cable(w).filter(c::equals).isPresent()))
+            .isPresent();
+    var wires = twisted ? Receiver.TWISTED : Receiver.SIDE_BY_SIDE;
+    return kind == Kind.PULSES ? wires : Receiver.lifted(wires, threshold);
   }
 
   /// The wires of both ways back to their source, without those that both take.

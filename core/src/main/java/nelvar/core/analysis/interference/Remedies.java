@@ -35,13 +35,12 @@ public final class Remedies {
   private static Optional<Remedy> tried(Idea idea, Pair pair, Coupled before, Study study) {
     try {
       var after = Coupled.of(study.tried(idea.edit().on(study.project(), study.catalogue())));
-      var margin = after.like(pair).map(Pair::margin).orElse(Pair.FAR);
+      var margin = after.margin(pair);
       var others =
           (int)
               before.pairs().stream()
                   .filter(p -> p != pair)
-                  .filter(
-                      p -> after.like(p).map(Pair::margin).orElse(Pair.FAR) - p.margin() >= HELPS)
+                  .filter(p -> after.margin(p) - p.margin() >= HELPS)
                   .count();
       return Optional.of(
           new Remedy(

@@ -7,9 +7,7 @@ import nelvar.core.catalogue.CableStock;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Cable.Ending;
 import nelvar.core.model.Cable.Screen;
-import nelvar.core.model.Id;
 import nelvar.core.model.Place;
-import nelvar.core.model.Project;
 import nelvar.core.model.School;
 import nelvar.core.model.edit.CableEdits;
 import nelvar.core.model.edit.Edit;
@@ -82,24 +80,12 @@ final class Screens {
                     cable,
                     other,
                     CableEdits.stock(cable, other)
-                        .then(screened(cable.id(), ends))
+                        .then(CableEdits.screened(cable.id(), ends))
                         .named("Shielded cable for %s, %s".formatted(cable.label(), words(ends))),
                     study)));
   }
 
   static Edit screen(Cable cable, Screen next) {
     return Edits.change(cable.withScreen(next));
-  }
-
-  /// On the cable as it is then, whatever else was changed of it.
-  static Edit screened(Id cable, Screen next) {
-    return new Edit(
-        "",
-        project ->
-            project.withCables(
-                Project.changed(
-                    project.cables(),
-                    c -> c.id().equals(cable),
-                    c -> c.withScreen(next.withTurns(c.screened().turns())))));
   }
 }

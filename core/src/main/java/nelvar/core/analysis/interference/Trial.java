@@ -212,7 +212,7 @@ public record Trial(
   private static OptionalDouble tried(Edit edit, Pair pair, Study study) {
     try {
       var after = Coupled.of(study.tried(edit.on(study.project(), study.catalogue())));
-      return OptionalDouble.of(after.like(pair).map(Pair::margin).orElse(Pair.FAR));
+      return OptionalDouble.of(after.margin(pair));
     } catch (EditRefused _) {
       return OptionalDouble.empty();
     }

@@ -9,6 +9,7 @@ import nelvar.core.analysis.Rule;
 import nelvar.core.analysis.Study;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.finding.Reason;
+import nelvar.core.finding.Repair;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
 import nelvar.core.model.Id;
@@ -56,12 +57,21 @@ public final class Pulses implements Rule {
 
   /// Of its own wire, where that is longer than pulses against 0 V should go.
   private static Optional<Length> longWay(PinLink link, Study study) {
-    if (link.pin().type() != Pin.Type.OUTPUT_PULSES_SINGLE) return Optional.empty();
+    if (PassedOn.onPair(link.pin(), link.at(), study)) return Optional.empty();
     return study.at(link.board().id()).stream()
         .filter(wire -> wire.lands(link.at()))
         .flatMap(wire -> study.length(wire).stream())
         .filter(length -> length.compareTo(SINGLE) > 0)
         .findFirst();
+  }
+
+  private static List<Repair> ways(PinLink link, Study study) {
+    return PassedOn.ends(link.at(), study).stream()
+        .flatMap(end -> study.device(end.device()).stream())
+        .flatMap(drive -> PulsesOnPairs.of(link.board(), drive, study).stream())
+        .limit(1)
+        .map(offer -> Repair.of(offer.edit()))
+        .toList();
   }
 
   private static Verdict judge(PinLink link, Study study) {
@@ -79,10 +89,10 @@ public final class Pulses implements Rule {
                       subject,
                       Severity.WARNING,
                       TOO_LONG,
-                      "%s:%s sends pulses against 0 V over %s: beyond %s they pick up what flows beside them, and edges grow slow. Take a differential output, or put the drive nearer."
+                      "%s:%s sends pulses against 0 V over %s: beyond %s they pick up what flows beside them, and edges grow slow. Take a differential output or a line driver, or put the drive nearer."
                           .formatted(link.board().designation(), link.pin().name(), length, SINGLE),
                       trail,
-                      List.of()))
+                      ways(link, study)))
               .orElseGet(() -> new Verdict.Pass(subject, trail));
       case FREE, UNPROVED -> new Verdict.NotChecked(subject, link.words());
       case WRONG ->

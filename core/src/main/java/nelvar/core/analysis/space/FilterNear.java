@@ -14,7 +14,6 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.model.Cabinet;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
-import nelvar.core.model.Placement;
 import nelvar.core.model.Surface;
 import nelvar.core.model.edit.Edit;
 import nelvar.core.model.edit.LayoutEdits;
@@ -109,21 +108,10 @@ public final class FilterNear implements Rule {
 
   /// What mounts one that is not yet beside a drive that is; empty where no place is free.
   public static Optional<Edit> free(Device filter, Device drive, Study study) {
-    var there = Bodies.of(study).of(drive.id());
-    if (there.isEmpty()) return Optional.empty();
-    var cabinet = study.project().layout().cabinet(there.get().at().cabinet());
-    var at =
-        Placement.at(
-            filter.id(),
-            there.get().at().cabinet(),
-            Surface.PLATE,
-            there.get().at().left(),
-            there.get().at().top());
-    return Bodies.body(at, study)
-        .flatMap(body ->
-            FreePlace.near(
-                body, cabinet.orElseThrow(), study, b -> b.box().gap(there.get().box()) <= NEAR))
-        .map(body -> mount(filter, body, List.of(there.get())));
+    return Bodies.of(study)
+        .of(drive.id())
+        .filter(there -> there.surface() == Surface.PLATE)
+        .flatMap(_ -> Beside.mounted(filter, drive, NEAR, study));
   }
 
   private static Edit mount(Device filter, Body there, List<Body> drives) {

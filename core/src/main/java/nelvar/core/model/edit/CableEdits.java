@@ -194,4 +194,16 @@ public final class CableEdits {
     next.add(more);
     return next;
   }
+
+  /// On the cable as it is then, whatever else was changed of it.
+  public static Edit screened(Id cable, Cable.Screen next) {
+    return new Edit(
+        "",
+        project ->
+            project.withCables(
+                Project.changed(
+                    project.cables(),
+                    c -> c.id().equals(cable),
+                    c -> c.withScreen(next.withTurns(c.screened().turns())))));
+  }
 }

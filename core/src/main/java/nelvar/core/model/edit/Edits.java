@@ -150,7 +150,8 @@ public final class Edits {
         });
   }
 
-  private static String inSentence(String name) {
+  /// A name as it stands within a sentence: its first letter small.
+  public static String inSentence(String name) {
     return name.isEmpty()
         ? "a part without a name"
         : name.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + name.substring(1);
