@@ -152,7 +152,7 @@ public final class ConverterEdits {
         changed(
             project.conductors(),
             w -> marks.containsKey(w.id()),
-            w -> w.withColour(Optional.of(marks.get(w.id())))));
+            w -> w.withColour(Optional.ofNullable(marks.get(w.id())))));
   }
 
   /// 0 where it has none.
