@@ -23,11 +23,14 @@ import nelvar.core.catalogue.Controller;
 import nelvar.core.exchange.BoardCsv;
 import nelvar.core.file.UnreadableFile;
 import nelvar.core.finding.Verdict;
+import nelvar.core.model.Cable;
+import nelvar.core.model.Cable.Ending;
 import nelvar.core.model.Device;
 import nelvar.core.model.Id;
 import nelvar.core.model.Place;
 import nelvar.core.model.Project;
 import nelvar.core.model.TerminalRef;
+import nelvar.core.model.edit.CableEdits;
 import nelvar.core.review.Review;
 import nelvar.core.units.Length;
 import nelvar.core.units.Price;
@@ -218,6 +221,49 @@ class DifferentialTest {
         .isCloseTo(0.1 * single.volts().get(WayIn.CAPACITANCE), within(1e-6));
     assertThat(both.volts().get(WayIn.FIELD))
         .isCloseTo(single.volts().get(WayIn.FIELD), within(1e-6));
+  }
+
+  private static Pair inACable(String stock, Ending ends, String... cores) {
+    var project =
+        machine(SINGLE)
+            .device("P", "stepper-drive-50v-5a")
+            .cable("W", stock, 1.5, "D", 0.25, cores)
+            .build();
+    var both = Cable.Screen.both(ends);
+    return pair(Panel.study(CableEdits.screened(new Id("W"), both).apply(project)), "P:STEP+");
+  }
+
+  /// A cable that holds signals alone has no way back in it: the field gets in as into a wire over
+  /// the plate, and a shield clamped at both ends keeps none of it away. With 0 V beside it it
+  /// does.
+  @Test
+  void aShieldKeepsNothingFromAWayBackOutsideIt() {
+    var outside = List.of("A:STEP", "P:STEP+", "A:DIR", "P:DIR+").toArray(String[]::new);
+    var open = inACable("cable-2x0p25-shielded", Ending.OPEN, outside);
+    var clamped = inACable("cable-2x0p25-shielded", Ending.CLAMP, outside);
+    assertThat(clamped.volts().get(WayIn.FIELD))
+        .isCloseTo(open.volts().get(WayIn.FIELD), within(1e-9));
+    assertThat(clamped.apart().orElseThrow().receiver().loop()).isEmpty();
+    var inside = List.of("A:STEP", "P:STEP+", "P:STEP-", "Z:3").toArray(String[]::new);
+    var beside = inACable("cable-2x0p25-shielded", Ending.CLAMP, inside);
+    assertThat(beside.apart().orElseThrow().receiver().loop()).isPresent();
+    assertThat(beside.volts().get(WayIn.FIELD)).isLessThan(clamped.volts().get(WayIn.FIELD) / 100);
+  }
+
+  /// One cable of single wires takes their ways back along.
+  @Test
+  void oneCableTakesTheWaysBackAlong() {
+    var project = stepping(SINGLE, "STEP", "DIR", 1.5).build();
+    var one = offered(project, "P:STEP+", "One shielded cable for the 4 wires").orElseThrow();
+    var with = one.remedy().repair().edit().apply(project);
+    var cable = with.cables().getLast().id();
+    assertThat(
+            Panel.study(with).cores(cable).stream()
+                .flatMap(c -> java.util.stream.Stream.of(c.from(), c.to()))
+                .map(TerminalRef::toString))
+        .contains("P:STEP+", "P:STEP-", "P:DIR+", "P:DIR-");
+    assertThat(pair(Panel.study(with), "P:STEP+").margin())
+        .isCloseTo(one.remedy().margin(), within(0.01));
   }
 
   /// Where the leads to the line driver themselves lie beside the motor, they are what counts.

@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.signals.CountsOnPairs;
 import nelvar.core.analysis.signals.OnTwoWires;
+import nelvar.core.analysis.signals.PassedOn;
 import nelvar.core.analysis.signals.PulsesOnPairs;
 import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Part;
@@ -110,6 +111,14 @@ final class AtInput {
     var ends = Screens.usual(true, r.kind(), study);
     for (var wire : study.at(r.at().device()))
       if (both.equals(ends(wire)) && wire.carriesWork()) wires.add(wire);
+    var sensor =
+        study
+            .device(r.partner().get().device())
+            .filter(d -> study.part(d).filter(Sensor.class::isInstance).isPresent());
+    sensor.ifPresent(
+        s -> study.at(s.id()).stream().filter(Conductor::carriesWork).forEach(wires::add));
+    if (r.kind() == Receiver.Kind.PULSES)
+      for (var wire : List.copyOf(wires)) wires.addAll(back(wire, r.at().device(), study));
     if (wires.size() < 2 || wires.stream().anyMatch(w -> w.cable().isPresent() || w.plugged()))
       return Optional.empty();
     var ids = new LinkedHashSet<Id>();
@@ -145,6 +154,15 @@ final class AtInput {
                                 ids.size(), study.label(r.at().device()), Screens.words(ends))),
                 metres,
                 ids.size()));
+  }
+
+  /// What lands on the other terminal of a drive that takes pulses.
+  private static List<Conductor> back(Conductor wire, Id drive, Study study) {
+    return Stream.of(wire.from(), wire.to())
+        .filter(end -> end.device().equals(drive))
+        .flatMap(end -> PassedOn.other(end).stream())
+        .flatMap(other -> study.at(drive).stream().filter(w -> w.carriesWork() && w.lands(other)))
+        .toList();
   }
 
   private static Set<Id> ends(Conductor wire) {

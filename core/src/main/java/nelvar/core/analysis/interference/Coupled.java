@@ -306,7 +306,8 @@ public final class Coupled {
         length
             * (common / e.rise() + own / e.steps())
             * twist
-            * r.shield().ofField(Crosstalk.frequency(e.rise()));
+            // A shield keeps nothing from a way back that lies outside it.
+            * (b.loop().isEmpty() ? 1 : r.shield().ofField(Crosstalk.frequency(e.rise())));
     return volts * Crosstalk.passes(e.rise(), r.filter());
   }
 

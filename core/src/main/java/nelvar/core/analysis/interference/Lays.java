@@ -53,6 +53,12 @@ public record Lays(Map<Id, Lies> in) {
       double turns,
       boolean signal,
       boolean known) {
+    /// Its way back somewhere else, over what all lies on.
+    Lies apart() {
+      return new Lies(
+          bundle, stretches, length, height, radius, thick, Optional.empty(), 0, signal, known);
+    }
+
     /// Its way back beside it.
     Lies looped(double apart) {
       return new Lies(
@@ -67,6 +73,13 @@ public record Lays(Map<Id, Lies> in) {
           signal,
           known);
     }
+  }
+
+  /// The same with their way back elsewhere.
+  Lays withoutWayBack() {
+    var all = new LinkedHashMap<Id, Lies>();
+    in.forEach((id, lies) -> all.put(id, lies.apart()));
+    return new Lays(Map.copyOf(all));
   }
 
   /// Those of a drawn duct cut to where both lie; the shorter of both where there are no places.

@@ -2,10 +2,12 @@ package nelvar.core.analysis.interference;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import nelvar.core.analysis.Potentials;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.interference.Receiver.Kind;
@@ -49,6 +51,7 @@ public final class Receivers {
   private final Map<Integer, List<TerminalRef>> speaking = new HashMap<>();
   private final Map<Integer, List<Conductor>> wires = new HashMap<>();
   private final List<Receiver> all = new ArrayList<>();
+  private final Set<Integer> signals = new HashSet<>();
 
   private Receivers(Study study) {
     this.study = study;
@@ -342,7 +345,7 @@ public final class Receivers {
             own.orElse(kind.filter()),
             pair ? unbalance(kind, threshold, at, cable) : 1,
             Shielding.of(cable, length, study),
-            Lays.of(lying, study),
+            comesBack(at, cable) ? Lays.of(lying, study) : Lays.of(lying, study).withoutWayBack(),
             partner.map(end -> apart(at, end)).orElse(List.of()),
             cable
                 .map(Cable::label)
@@ -353,6 +356,30 @@ public final class Receivers {
                 .map(d -> d.purpose().isBlank() ? d.designation().text() : d.purpose())
                 .orElse(kind.words()),
             basis));
+  }
+
+  /// Whether a cable has a way back for this signal in it: 0 V, what feeds its sender, or the other
+  /// wire of the same signal. One all of whose cores are signals has none.
+  private boolean comesBack(TerminalRef at, Optional<Cable> cable) {
+    if (cable.isEmpty()) return true;
+    var mine = nets.at(at);
+    var inverse = PassedOn.other(at).map(nets::at);
+    return study.cores(cable.get().id()).stream()
+        .filter(Conductor::carriesWork)
+        .map(core -> nets.at(core.from()))
+        .anyMatch(net ->
+            net != mine && (inverse.filter(net::equals).isPresent() || !signals().contains(net)));
+  }
+
+  /// The potentials that pins read, drive and send.
+  private Set<Integer> signals() {
+    if (signals.isEmpty())
+      for (var device : study.project().devices())
+        study.part(device).flatMap(Part::logic).stream()
+            .flatMap(logic -> logic.pins().stream())
+            .filter(pin -> pin.type() != Pin.Type.ALWAYS_ON && !pin.analogueZero())
+            .forEach(pin -> signals.add(nets.at(new TerminalRef(device.id(), pin.name()))));
+    return signals;
   }
 
   /// Behind converters that only send it on.
