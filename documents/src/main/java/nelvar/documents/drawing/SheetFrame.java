@@ -107,7 +107,7 @@ final class SheetFrame {
             Face.TEXT,
             2.4,
             Ink.TEXT_SOFT,
-            width * 0.5 - 38));
+            width * 0.5 - 18));
     shapes.add(
         text(
             middle,
@@ -120,7 +120,7 @@ final class SheetFrame {
             Face.TEXT,
             2.4,
             Ink.TEXT_SOFT,
-            width * 0.5 - 38));
+            width * 0.5 - 18));
     shapes.add(
         Shape.text(
             left + width - 3,

@@ -83,14 +83,21 @@ record ConverterPlace(Device beside, Tap plus, Tap zero, Study study) {
         .min(Comparator.comparingInt(SignalConverter::lines));
   }
 
+  /// @param of whose signal it sends on: it serves the same function
   /// @param others that are put in with it and have their names already
   static Device device(
-      SignalConverter stock, String purpose, Place place, Study study, Device... others) {
+      SignalConverter stock,
+      String purpose,
+      Device of,
+      Place place,
+      Study study,
+      Device... others) {
     var devices = study.project().devices();
     var project =
         study.project().withDevices(Stream.concat(devices.stream(), Stream.of(others)).toList());
     var designation = NextName.designation(project, stock.stem()).text();
-    return Device.of(NextName.id(project, designation), designation, purpose, stock.id(), place);
+    return Device.of(NextName.id(project, designation), designation, purpose, stock.id(), place)
+        .withServes(of.serves());
   }
 
   List<Lead> fed(Device device) {

@@ -65,10 +65,15 @@ public final class CountsOnPairs {
     var from = end(sensor, "OUT");
     var driver =
         ConverterPlace.device(
-            sends, "line driver of " + sensor.designation(), sensor.place(), study);
+            sends, "line driver of " + sensor.designation(), sensor, sensor.place(), study);
     var receiver =
         ConverterPlace.device(
-            hears, "line receiver of " + sensor.designation(), board.place(), study, driver);
+            hears,
+            "line receiver of " + sensor.designation(),
+            sensor,
+            board.place(),
+            study,
+            driver);
     var out = sends.passesOn().getFirst();
     var in = hears.passesOn().getFirst();
     var sent = new Ends(end(driver, out.out()), end(driver, out.outReturn().orElseThrow()));

@@ -117,7 +117,7 @@ public final class PulsesOnPairs {
     if (place.isEmpty() || stock.isEmpty()) return Optional.empty();
     var device =
         ConverterPlace.device(
-            stock.get(), "pulses to " + study.label(drive.id()), board.place(), study);
+            stock.get(), "pulses to " + study.label(drive.id()), drive, board.place(), study);
     var pairs = pairs(lines);
     var moves = new ArrayList<Move>();
     var leads = new ArrayList<Lead>();
