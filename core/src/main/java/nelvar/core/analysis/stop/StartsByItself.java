@@ -15,6 +15,7 @@ import nelvar.core.finding.Verdict;
 import nelvar.core.model.Device;
 import nelvar.core.network.Conditions;
 import nelvar.core.network.Live;
+import nelvar.core.network.Outcome;
 import nelvar.core.network.Positions;
 import nelvar.core.network.WhatIf;
 import nelvar.core.trail.Working;
@@ -90,7 +91,12 @@ public final class StartsByItself implements Rule {
   }
 
   /// Cold, and then each reset pressed and let go, programs off all the while.
-  private record Reset(Device button, Live live) {}
+  private record Reset(Device button, Live pressed, Live live) {
+    private boolean settled() {
+      return pressed.outcome() instanceof Outcome.Settled
+          && live.outcome() instanceof Outcome.Settled;
+    }
+  }
 
   private static List<Reset> resets(Study study) {
     return study.once(
@@ -105,10 +111,13 @@ public final class StartsByItself implements Rule {
     var off = WhatIf.AS_DESIGNED.holding(cold.circuitry().programs(), false);
     var pressed = study.engine().solve(off.holding(hand, true), conditions, cold.positions());
     return new Reset(
-        button, study.engine().solve(off.holding(hand, false), conditions, pressed.positions()));
+        button,
+        pressed,
+        study.engine().solve(off.holding(hand, false), conditions, pressed.positions()));
   }
 
-  /// What a reset alone starts; motors that turn by pulses only stand with their volts.
+  /// What a reset alone starts, or that nobody knows; motors that turn by pulses only stand with
+  /// their volts.
   private static Optional<Verdict> startedByReset(Device device, Study study) {
     if (MotionAxes.of(study).stream().anyMatch(axis -> axis.motor().id().equals(device.id())))
       return Optional.empty();
@@ -136,7 +145,17 @@ public final class StartsByItself implements Rule {
               w.explain(volts.get()).trail(),
               List.of()));
     }
-    return Optional.empty();
+    var unknown =
+        resets(study).stream()
+            .filter(reset -> !reset.settled())
+            .map(reset -> reset.button().designation().text())
+            .toList();
+    return unknown.isEmpty()
+        ? Optional.empty()
+        : Optional.of(
+            new Verdict.NotChecked(
+                device.id(),
+                "no steady state is found after %s resets".formatted(String.join(", ", unknown))));
   }
 
   private static Verdict judge(Device device, Study study) {
