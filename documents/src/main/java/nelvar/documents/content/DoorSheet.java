@@ -11,9 +11,7 @@ import java.util.stream.Collectors;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.earthing.ResidualCharge;
 import nelvar.core.analysis.protection.ProtectiveDevices;
-import nelvar.core.catalogue.FrequencyConverter;
 import nelvar.core.catalogue.SignalLamp;
-import nelvar.core.model.Device;
 import nelvar.core.network.Edge;
 import nelvar.core.network.Feed;
 import nelvar.core.review.Review;
@@ -87,7 +85,7 @@ final class DoorSheet {
               charge.words()));
     }
     for (var device : study.project().devices())
-      if (unknown(device, study))
+      if (study.part(device).filter(ResidualCharge::unstated).isPresent())
         rows.add(
             row(
                 device.designation().text(),
@@ -98,16 +96,6 @@ final class DoorSheet {
         "Wait after switching off, until below 60 V",
         List.of(text("Device", 1), text("Wait", 1), text("Charge", 5)),
         rows);
-  }
-
-  private static boolean unknown(Device device, Study study) {
-    return study
-        .part(device)
-        .filter(FrequencyConverter.class::isInstance)
-        .filter(part ->
-            part.elements().stream()
-                .noneMatch(nelvar.core.catalogue.Element.Store.class::isInstance))
-        .isPresent();
   }
 
   static ListTable lamps(Study study) {

@@ -9,6 +9,7 @@ import nelvar.core.analysis.Study;
 import nelvar.core.analysis.sizing.Schools;
 import nelvar.core.catalogue.Element;
 import nelvar.core.catalogue.FrequencyConverter;
+import nelvar.core.catalogue.Part;
 import nelvar.core.finding.Reason;
 import nelvar.core.finding.Severity;
 import nelvar.core.finding.Verdict;
@@ -45,6 +46,13 @@ public final class ResidualCharge implements Rule {
   private static final Citation DEMAND = Citation.recalled("IEC 60204-1:2016", "6.2.4");
   private static final Citation AMERICAN = Citation.recalled("NFPA 79:2021", "6.5");
   private static final double EXEMPT = 60e-6;
+
+  /// Whether it holds a charge of which nothing is stated: a drive on the mains whose part says no
+  /// capacitance of its bus.
+  public static boolean unstated(Part part) {
+    return part instanceof FrequencyConverter
+        && part.elements().stream().noneMatch(Element.Store.class::isInstance);
+  }
 
   @Override
   public String id() {
@@ -84,7 +92,7 @@ public final class ResidualCharge implements Rule {
             .map(Element.Store.class::cast)
             .toList();
     if (stores.isEmpty())
-      return part.get() instanceof FrequencyConverter
+      return unstated(part.get())
           ? List.of(
               new Verdict.NotChecked(
                   device.id(), "its part states no bus capacitance; read it off the drive"))
