@@ -327,6 +327,27 @@ class DifferentialTest {
     assertThat(offered(elsewhere, "P:STEP+", "two wires")).isEmpty();
   }
 
+  /// Over a strip the wires stay as they are laid; nothing is refused half way.
+  @Test
+  void overAStripTheWiresStay() {
+    var project =
+        machine(SINGLE)
+            .device("X9", "terminals-10x2p5")
+            .device("P", "stepper-drive-50v-5a")
+            .control("A:STEP", "X9:1", 0.25, 0.5)
+            .control("X9:1", "P:STEP+", 0.25, 1)
+            .control("P:STEP-", "Z:3", 0.25, 1.5)
+            .build();
+    var driver =
+        PulsesOnPairs.of(device(project, "A"), device(project, "P"), Panel.study(project))
+            .orElseThrow();
+    assertThat(driver.edit().label()).doesNotContain("cable");
+    var with = driver.edit().apply(project);
+    assertThat(with.cables()).isEmpty();
+    assertThat(landing(with, "X9:1")).containsExactlyInAnyOrder("K1:OUT1+", "P:STEP+");
+    assertThat(pair(Panel.study(with), "P:STEP+").receiver().unbalance()).isEqualTo(0.1);
+  }
+
   /// Over more than 2 m against 0 V is a warning of its own, and the line driver is its way out.
   @Test
   void pulsesThatGoTooFarAreLedOnTwoWires() {

@@ -253,10 +253,10 @@ public final class Receivers {
         speaking.getOrDefault(nets.at(hop.in()), List.of()).stream()
             .filter(end -> !end.device().equals(hop.device().id()))
             .findFirst();
+    if (heard.isEmpty() || from.isEmpty()) return;
+    if (hop.inReturn().isPresent()) line(hop, from.get(), heard);
     // Pulses of a pin are heard where the pin is asked.
-    if (heard.isEmpty() || from.isEmpty() || board(from.get())) return;
-    if (hop.inReturn().isEmpty()) pulses(hop.in(), from.get(), false, Kind.LOGIC, heard);
-    else line(hop, from.get(), heard);
+    else if (!board(from.get())) pulses(hop.in(), from.get(), false, Kind.LOGIC, heard);
   }
 
   private boolean board(TerminalRef end) {

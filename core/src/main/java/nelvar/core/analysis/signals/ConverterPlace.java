@@ -166,11 +166,13 @@ record ConverterPlace(Device beside, Tap plus, Tap zero, Study study) {
     }
   }
 
-  /// The one they lie in where that has pairs, else the smallest that suits; empty where none does.
+  /// The one they lie in where that has pairs, else the smallest that suits; empty where none does,
+  /// or where they lie in different cables.
   ///
   /// @param more wires that come besides, as cores of the same
   static Optional<Pairs> pairs(List<Conductor> wires, int more, Study study) {
-    var cable = wires.stream().flatMap(w -> study.cable(w).stream()).findFirst();
+    if (wires.stream().map(Conductor::cable).distinct().count() != 1) return Optional.empty();
+    var cable = study.cable(wires.getFirst());
     var now =
         cable
             .flatMap(c -> study.catalogue().find(c.stock()))

@@ -156,13 +156,15 @@ public final class PulsesOnPairs {
   }
 
   /// On pairs of a cable, where one suits: two wires that lie apart take up what lies between them.
+  /// Not over a strip, where what goes on behind it stays as it is.
   private Optional<Pairs> pairs(List<Line> lines) {
-    return ConverterPlace.pairs(
+    var wires =
         lines.stream()
             .flatMap(l -> Stream.concat(l.wires().stream(), Stream.of(l.back())))
-            .toList(),
-        0,
-        study);
+            .toList();
+    return wires.stream().allMatch(w -> w.touches(drive.id()))
+        ? ConverterPlace.pairs(wires, 0, study)
+        : Optional.empty();
   }
 
   private static Edit on(Optional<Pairs> pairs, List<Ends> signals) {
