@@ -244,6 +244,8 @@ class DifferentialTest {
     assertThat(clamped.volts().get(WayIn.FIELD))
         .isCloseTo(open.volts().get(WayIn.FIELD), within(1e-9));
     assertThat(clamped.apart().orElseThrow().receiver().loop()).isEmpty();
+    assertThat(Coupled.explain(clamped, machine(SINGLE).study()).trail().text())
+        .contains("way back", "outside -W");
     var inside = List.of("A:STEP", "P:STEP+", "P:STEP-", "Z:3").toArray(String[]::new);
     var beside = inACable("cable-2x0p25-shielded", Ending.CLAMP, inside);
     assertThat(beside.apart().orElseThrow().receiver().loop()).isPresent();

@@ -129,6 +129,14 @@ public final class Coupled {
           else w.assumed("x", new Length(place.apart()), "touching: where in it nobody says");
           w.assumed("h", new Length(place.receiver().height()), "over metal");
         });
+    pair.apart()
+        .filter(place -> place.receiver().loop().isEmpty())
+        .flatMap(_ -> r.cable())
+        .ifPresent(cable ->
+            w.given(
+                "way back",
+                "outside " + cable.label(),
+                "every core of it is a signal: its shield keeps none of the field away"));
     for (var missing : pair.unknown()) w.assumed(missing, "not said", "taken as the worst");
     w.given("shield", r.shield().words(), r.label());
     w.given(
