@@ -40,9 +40,6 @@ public record SignalConverter(
   /// Ω of an input on one wire (typical of such circuits).
   private static final Resistance INPUT = new Resistance(10_000);
 
-  /// Ω across an input of two wires, that a line is ended with (common practice).
-  public static final Resistance ENDING = new Resistance(120);
-
   /// From which one wire surely is a 1 (logic of 5 V and of 3.3 V).
   private static final Voltage HIGH = new Voltage(2);
 
@@ -96,7 +93,7 @@ public record SignalConverter(
     return passesOn().stream()
         .<Element>map(line ->
             line.inReturn()
-                .map(other -> new Element.Resistor(line.in(), other, ENDING))
+                .map(other -> new Element.Resistor(line.in(), other, PassedLine.ENDING))
                 .orElseGet(() -> new Element.Resistor(line.in(), "-", INPUT)))
         .toList();
   }
@@ -117,14 +114,11 @@ public record SignalConverter(
                 new Voltage(0),
                 INPUT,
                 new Current(HIGH.volts() / INPUT.ohms()),
-                new Current(2 * GIVES.volts() / INPUT.ohms()),
+                new Current(2 * PassedLine.GIVES.volts() / INPUT.ohms()),
                 frequency,
                 pulse,
                 Optional.of(HIGH),
                 Optional.empty()))
         : Optional.empty();
   }
-
-  /// What stands behind it when it is on.
-  public static final Voltage GIVES = new Voltage(5);
 }

@@ -44,4 +44,9 @@ record Idea(Edit edit, Optional<Price> costs, double minutes) {
         .filter(CableStock.class::isInstance)
         .map(CableStock.class::cast);
   }
+
+  /// Whether its cores lie twisted in pairs.
+  static boolean inPairs(Cable cable, Study study) {
+    return stock(cable, study).flatMap(CableStock::pairs).isPresent();
+  }
 }

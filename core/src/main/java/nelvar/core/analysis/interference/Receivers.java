@@ -12,13 +12,12 @@ import nelvar.core.analysis.Potentials;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.interference.Receiver.Kind;
 import nelvar.core.analysis.signals.PassedOn;
-import nelvar.core.catalogue.CableStock;
 import nelvar.core.catalogue.Controller;
 import nelvar.core.catalogue.Part;
+import nelvar.core.catalogue.PassedLine;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.catalogue.PulseInput;
 import nelvar.core.catalogue.Sensor;
-import nelvar.core.catalogue.SignalConverter;
 import nelvar.core.catalogue.Terminal;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
@@ -270,7 +269,7 @@ public final class Receivers {
         Optional.of(from),
         heard,
         LINE,
-        beside(SENDER, SignalConverter.ENDING.ohms()),
+        beside(SENDER, PassedLine.ENDING.ohms()),
         PassedOn.other(from)
             .filter(inverse -> PassedOn.onPair(from, Optional.of(inverse), hop.in(), study))
             .isPresent(),
@@ -397,7 +396,7 @@ public final class Receivers {
   private double unbalance(Kind kind, double threshold, TerminalRef at, Optional<Cable> cable) {
     var twisted =
         cable
-            .filter(c -> Idea.stock(c, study).flatMap(CableStock::pairs).isPresent())
+            .filter(c -> Idea.inPairs(c, study))
             .filter(c ->
                 // A line of a bus does not say which terminal the other one is.
                 kind == Kind.SERIAL
@@ -405,8 +404,8 @@ public final class Receivers {
                         .flatMap(end -> wires.getOrDefault(nets.at(end), List.of()).stream())
                         .anyMatch(w -> study.cable(w).filter(c::equals).isPresent()))
             .isPresent();
-    var wires = twisted ? Receiver.TWISTED : Receiver.SIDE_BY_SIDE;
-    return kind == Kind.PULSES ? wires : Receiver.lifted(wires, threshold);
+    var heard = twisted ? Receiver.TWISTED : Receiver.SIDE_BY_SIDE;
+    return kind == Kind.PULSES ? heard : Receiver.lifted(heard, threshold);
   }
 
   /// The wires of both ways back to their source, without those that both take.

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.signals.ConverterPlace.Pairs;
+import nelvar.core.catalogue.PassedLine;
 import nelvar.core.catalogue.Sensor;
 import nelvar.core.catalogue.SensorOutput;
 import nelvar.core.catalogue.SignalConverter;
@@ -34,7 +35,7 @@ public final class CountsOnPairs {
     var board = study.device(pin.device()).orElseThrow();
     if (!(study.part(sensor).orElse(null) instanceof Sensor s)
         || s.output() != SensorOutput.PULSES
-        || !bears(pin, board, study)) return Optional.empty();
+        || !bears(pin, study)) return Optional.empty();
     var from = end(sensor, "OUT");
     var wires = ConverterPlace.landing(from, study);
     if (wires.size() != 1) return Optional.empty();
@@ -110,11 +111,11 @@ public final class CountsOnPairs {
         leads.size());
   }
 
-  private static boolean bears(TerminalRef pin, Device board, Study study) {
-    return study.part(board).flatMap(part -> part.logic()).stream()
-        .flatMap(logic -> logic.pins().stream())
-        .filter(p -> p.name().equals(pin.terminal()))
-        .anyMatch(p ->
-            p.logic().isEmpty() || p.levels().greatest().compareTo(SignalConverter.GIVES) >= 0);
+  private static boolean bears(TerminalRef pin, Study study) {
+    return PinLinks.of(study).stream()
+        .filter(link -> link.at().equals(pin))
+        .map(PinLink::pin)
+        .anyMatch(
+            p -> p.logic().isEmpty() || p.levels().greatest().compareTo(PassedLine.GIVES) >= 0);
   }
 }

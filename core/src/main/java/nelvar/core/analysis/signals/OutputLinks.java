@@ -2,9 +2,9 @@ package nelvar.core.analysis.signals;
 
 import java.util.Optional;
 import nelvar.core.analysis.Study;
+import nelvar.core.catalogue.PassedLine;
 import nelvar.core.catalogue.Pin;
 import nelvar.core.catalogue.PulseInput;
-import nelvar.core.catalogue.SignalConverter;
 import nelvar.core.formula.InputCircuit;
 import nelvar.core.model.TerminalRef;
 import nelvar.core.network.ActuatorRef;
@@ -149,7 +149,7 @@ final class OutputLinks {
       if (link.standing() != PinLink.Standing.SURE) break;
       var ends = PassedOn.ends(hop.out(), study);
       link =
-          pulses(asked.with(ends), Optional.of(SignalConverter.GIVES), study)
+          pulses(asked.with(ends), Optional.of(PassedLine.GIVES), study)
               .over(hop.device(), link.partners());
     }
     return link;
