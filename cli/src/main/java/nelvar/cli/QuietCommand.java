@@ -120,6 +120,7 @@ final class QuietCommand implements Callable<Integer> {
       String project,
       Optional<Seen> symptom,
       int pairs,
+      Optional<String> none,
       List<Told> worst,
       Optional<Best> best,
       List<Keep> apart,
@@ -152,6 +153,7 @@ final class QuietCommand implements Callable<Integer> {
             study.project().name(),
             symptom.map(text -> seen(Symptom.of(text, study))),
             pairs.size(),
+            Coupled.of(study).none(),
             told,
             best.map(b -> new Best(b.steps(), round(b.worst()))),
             Separation.of(study).stream()
@@ -304,6 +306,7 @@ final class QuietCommand implements Callable<Integer> {
         Locale.ROOT,
         "%d pairs couple; margins in dB, ± 6 where geometry is fixed, ± 12 in a loom: trust the ranking. It proves nothing about emissions.%n",
         all.pairs());
+    all.none().ifPresent(out::println);
     for (var alike : folded(all.worst())) {
       var pair = alike.getFirst();
       out.printf(

@@ -78,6 +78,24 @@ public final class Coupled {
     return List.copyOf(pairs);
   }
 
+  /// Why nothing couples, where nothing does: because nothing disturbs or listens, or because no
+  /// duct is drawn and what is only named lies by itself.
+  public Optional<String> none() {
+    if (!pairs.isEmpty()) return Optional.empty();
+    var disturb = Emitters.of(study).size();
+    var hear = Receivers.of(study).size();
+    if (disturb == 0) return Optional.of("Nothing of this machine is known to disturb.");
+    if (hear == 0) return Optional.of("Nothing of this machine listens.");
+    return Optional.of(
+        "%d disturb and %d hear, and none of their wires is known to lie with another.%s"
+            .formatted(
+                disturb,
+                hear,
+                ducts.isEmpty()
+                    ? " No duct is drawn: those that are only named are taken as far from each other. Lay out the cabinet in Panel."
+                    : ""));
+  }
+
   /// Worst first.
   public List<Pair> of(Receiver receiver) {
     return pairs.stream().filter(pair -> pair.receiver() == receiver).toList();

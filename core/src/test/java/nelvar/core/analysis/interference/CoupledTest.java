@@ -311,4 +311,31 @@ class CoupledTest {
           .isGreaterThanOrEqualTo(0);
     }
   }
+
+  /// Where nothing couples it is said why; where something does there is nothing to say.
+  @Test
+  void whyNothingCouples() {
+    assertThat(Coupled.of(study(Demo.planted())).none()).isEmpty();
+    assertThat(Coupled.of(nelvar.core.Panel.mains().study()).none().orElseThrow())
+        .isEqualTo("Nothing of this machine is known to disturb.");
+    var apart =
+        nelvar.core.Panel.dc()
+            .device("U", "drive-1ph-230-0p37kw")
+            .device("M", "motor-0p25kw-230-400", nelvar.core.model.Place.MACHINE)
+            .wire("X0:L1", "U:L", 1.5, 2)
+            .wire("U:N", "X0:N", 1.5, 2)
+            .wire("U:U", "M:U", 1.5, 8)
+            .wire("U:V", "M:V", 1.5, 8)
+            .wire("U:W", "M:W", 1.5, 8);
+    assertThat(Coupled.of(apart.study()).none().orElseThrow())
+        .isEqualTo("Nothing of this machine listens.");
+    apart
+        .bundle("S", nelvar.core.standards.InstallationMethod.B1, true)
+        .device("A", "motion-controller-3ax")
+        .device("B", "photo-eye-pnp")
+        .cable("W", "cable-3x0p5", 2, "S", 0.5, "T:+", "B:+", "T:-", "B:-", "B:OUT", "A:DI1");
+    assertThat(Coupled.of(apart.study()).none().orElseThrow())
+        .endsWith(
+            "none of their wires is known to lie with another. No duct is drawn: those that are only named are taken as far from each other. Lay out the cabinet in Panel.");
+  }
 }

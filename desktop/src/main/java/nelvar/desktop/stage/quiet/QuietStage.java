@@ -63,9 +63,10 @@ public final class QuietStage implements Stage {
   private final Latest<List<Quieter.Tried>> trying;
   private final Latest<Optional<Remedies.Best>> taking;
   private final Latest<Symptom> asking;
-  private final Label teach =
-      new Label(
-          "Here drives, coils and motors with brushes stand against every input that could hear them, with how many dB are left.\n\nNothing of this machine disturbs, or nothing listens, or nobody said yet where their wires lie: add drives and controllers in Parts (Ctrl+2), lay wires in Runs.");
+  private static final String TEACHES =
+      "Here drives, coils and motors with brushes stand against every input that could hear them, with how many dB are left.\n\n%s\n\nDrives and controllers come in Parts (Ctrl+2), ducts in Panel (Ctrl+5), trays in Runs.";
+
+  private final Label teach = new Label(TEACHES.formatted("Nothing is computed yet."));
   private Optional<Session> session = Optional.empty();
   private Optional<Study> study = Optional.empty();
   private Optional<Review> review = Optional.empty();
@@ -224,6 +225,9 @@ public final class QuietStage implements Stage {
     var matrix = matrix();
     if (matrix.rows().isEmpty()) {
       summary.setText("");
+      study
+          .flatMap(s -> Coupled.of(s).none())
+          .ifPresent(why -> teach.setText(TEACHES.formatted(why)));
       view.setCenter(teach);
       view.setBottom(null);
       return;
