@@ -9,7 +9,9 @@ import nelvar.core.Panel;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.interference.Coupled;
 import nelvar.core.analysis.interference.Emitter;
+import nelvar.core.analysis.interference.MarginWorking;
 import nelvar.core.analysis.interference.Pair;
+import nelvar.core.analysis.interference.Receivers;
 import nelvar.core.analysis.interference.WayIn;
 import nelvar.core.analysis.motion.MotionAxes;
 import nelvar.core.analysis.runs.PairsKept;
@@ -244,12 +246,31 @@ class DifferentialTest {
     assertThat(clamped.volts().get(WayIn.FIELD))
         .isCloseTo(open.volts().get(WayIn.FIELD), within(1e-9));
     assertThat(clamped.apart().orElseThrow().receiver().loop()).isEmpty();
-    assertThat(Coupled.explain(clamped, machine(SINGLE).study()).trail().text())
+    assertThat(MarginWorking.of(clamped, machine(SINGLE).study()).trail().text())
         .contains("way back", "outside -W");
     var inside = List.of("A:STEP", "P:STEP+", "P:STEP-", "Z:3").toArray(String[]::new);
     var beside = inACable("cable-2x0p25-shielded", Ending.CLAMP, inside);
     assertThat(beside.apart().orElseThrow().receiver().loop()).isPresent();
     assertThat(beside.volts().get(WayIn.FIELD)).isLessThan(clamped.volts().get(WayIn.FIELD) / 100);
+  }
+
+  /// The lines of a bus come back over one another: a cable of both has their way back in it.
+  @Test
+  void aBusComesBackOverItsOtherLine() {
+    var rows =
+        "board,input,current,output supply,pin,type,line\n%s board,20.4–28.8 V,0.2 A,,A,serial,a\n,,,,B,serial,b\n";
+    var project =
+        machine(read(rows.formatted("One")))
+            .device("C", "one-board")
+            .cable("W", "cable-pairs-1x2x0p25-shielded", 3, "D", 0.25, "A:A", "C:A", "A:B", "C:B")
+            .build();
+    var bus =
+        Receivers.of(Panel.study(project)).stream()
+            .filter(r -> r.at().toString().equals("A:A"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(bus.balanced()).isTrue();
+    assertThat(bus.lays().in().values()).allMatch(lies -> lies.loop().isPresent()).isNotEmpty();
   }
 
   /// One cable of single wires takes their ways back along.

@@ -44,7 +44,7 @@ public final class QuietEnough implements Rule {
       return new Verdict.Pass(subject, w.explain(r.label()).trail());
     }
     var pair = worst.get();
-    Explained<?> working = Coupled.explain(pair, study);
+    Explained<?> working = MarginWorking.of(pair, study);
     if (pair.margin() >= 0) return new Verdict.Pass(subject, working.trail());
     if (!pair.unknown().isEmpty())
       return new Verdict.NotChecked(

@@ -2,12 +2,9 @@ package nelvar.core.analysis.interference;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import nelvar.core.analysis.Potentials;
 import nelvar.core.analysis.Study;
 import nelvar.core.analysis.interference.Receiver.Kind;
@@ -22,9 +19,7 @@ import nelvar.core.catalogue.Terminal;
 import nelvar.core.model.Cable;
 import nelvar.core.model.Conductor;
 import nelvar.core.model.Device;
-import nelvar.core.model.Id;
 import nelvar.core.model.TerminalRef;
-import nelvar.core.network.Feed;
 
 /// Everything that can be disturbed: inputs of controllers, drives that take pulses or a command,
 /// lines that data goes over, leads of computers.
@@ -50,7 +45,7 @@ public final class Receivers {
   private final Map<Integer, List<TerminalRef>> speaking = new HashMap<>();
   private final Map<Integer, List<Conductor>> wires = new HashMap<>();
   private final List<Receiver> all = new ArrayList<>();
-  private final Set<Integer> signals = new HashSet<>();
+  private final SignalWires ways;
 
   private Receivers(Study study) {
     this.study = study;
@@ -68,6 +63,7 @@ public final class Receivers {
                     var at = new TerminalRef(device.id(), t.name());
                     speaking.computeIfAbsent(nets.at(at), _ -> new ArrayList<>()).add(at);
                   }));
+    this.ways = new SignalWires(study, nets, wires);
     for (var device : study.project().devices())
       study.part(device).flatMap(Part::logic).ifPresent(logic -> of(device, logic));
     PassedOn.all(study).forEach(this::passed);
@@ -331,7 +327,7 @@ public final class Receivers {
             .mapToDouble(l -> l.metres())
             .max()
             .orElse(-1);
-    var own = Own.seconds(hearsAtTheEnd(at), "Input filter", study);
+    var own = Own.seconds(ways.hearsAtTheEnd(at), "Input filter", study);
     all.add(
         new Receiver(
             at,
@@ -342,10 +338,12 @@ public final class Receivers {
             threshold,
             seen,
             own.orElse(kind.filter()),
-            pair ? unbalance(kind, threshold, at, cable) : 1,
+            pair ? ways.unbalance(kind, threshold, at, cable) : 1,
             Shielding.of(cable, length, study),
-            comesBack(at, cable) ? Lays.of(lying, study) : Lays.of(lying, study).withoutWayBack(),
-            partner.map(end -> apart(at, end)).orElse(List.of()),
+            ways.comesBack(at, cable)
+                ? Lays.of(lying, study)
+                : Lays.of(lying, study).withoutWayBack(),
+            partner.map(end -> ways.apart(at, end)).orElse(List.of()),
             cable
                 .map(Cable::label)
                 .map(l -> l.text())
@@ -355,74 +353,5 @@ public final class Receivers {
                 .map(d -> d.purpose().isBlank() ? d.designation().text() : d.purpose())
                 .orElse(kind.words()),
             basis));
-  }
-
-  /// Whether a cable has a way back for this signal in it: 0 V, what feeds its sender, or the other
-  /// wire of the same signal. One all of whose cores are signals has none.
-  private boolean comesBack(TerminalRef at, Optional<Cable> cable) {
-    if (cable.isEmpty()) return true;
-    var mine = nets.at(at);
-    var inverse = PassedOn.other(at).map(nets::at);
-    return study.cores(cable.get().id()).stream()
-        .filter(Conductor::carriesWork)
-        .map(core -> nets.at(core.from()))
-        .anyMatch(net ->
-            net != mine && (inverse.filter(net::equals).isPresent() || !signals().contains(net)));
-  }
-
-  /// The potentials that pins read, drive and send.
-  private Set<Integer> signals() {
-    if (signals.isEmpty())
-      for (var device : study.project().devices())
-        study.part(device).flatMap(Part::logic).stream()
-            .flatMap(logic -> logic.pins().stream())
-            .filter(pin -> pin.type() != Pin.Type.ALWAYS_ON && !pin.analogueZero())
-            .forEach(pin -> signals.add(nets.at(new TerminalRef(device.id(), pin.name()))));
-    return signals;
-  }
-
-  /// Behind converters that only send it on.
-  private Id hearsAtTheEnd(TerminalRef at) {
-    var hops = PassedOn.behind(at, study);
-    return hops.isEmpty()
-        ? at.device()
-        : PassedOn.ends(hops.getLast().out(), study).stream()
-            .map(TerminalRef::device)
-            .findFirst()
-            .orElse(at.device());
-  }
-
-  /// An optocoupler is parted from its lines; what is not bears them only so far from its 0 V.
-  private double unbalance(Kind kind, double threshold, TerminalRef at, Optional<Cable> cable) {
-    var twisted =
-        cable
-            .filter(c -> Idea.inPairs(c, study))
-            .filter(c ->
-                // A line of a bus does not say which terminal the other one is.
-                kind == Kind.SERIAL
-                    || PassedOn.other(at).stream()
-                        .flatMap(end -> wires.getOrDefault(nets.at(end), List.of()).stream())
-                        .anyMatch(w -> study.cable(w).filter(c::equals).isPresent()))
-            .isPresent();
-    var heard = twisted ? Receiver.TWISTED : Receiver.SIDE_BY_SIDE;
-    return kind == Kind.PULSES ? heard : Receiver.lifted(heard, threshold);
-  }
-
-  /// The wires of both ways back to their source, without those that both take.
-  private List<Conductor> apart(TerminalRef at, TerminalRef partner) {
-    var one = back(at.device());
-    var other = back(partner.device());
-    if (one.isEmpty() || other.isEmpty() || !one.get().source().equals(other.get().source()))
-      return List.of();
-    var a = new LinkedHashSet<>(study.wires(one.get().backWay()));
-    var b = new LinkedHashSet<>(study.wires(other.get().backWay()));
-    var only = new ArrayList<Conductor>();
-    for (var wire : a) if (!b.contains(wire)) only.add(wire);
-    for (var wire : b) if (!a.contains(wire)) only.add(wire);
-    return only;
-  }
-
-  private Optional<Feed> back(Id device) {
-    return study.network().feeds(device).stream().filter(f -> f.source().isPresent()).findFirst();
   }
 }

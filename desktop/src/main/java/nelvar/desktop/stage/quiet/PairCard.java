@@ -17,7 +17,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import nelvar.core.analysis.Study;
-import nelvar.core.analysis.interference.Coupled;
+import nelvar.core.analysis.interference.MarginWorking;
 import nelvar.core.analysis.interference.Pair;
 import nelvar.core.analysis.interference.Symptom;
 import nelvar.core.analysis.interference.WayIn;
@@ -117,7 +117,7 @@ final class PairCard extends HBox {
     head.setAlignment(Pos.CENTER_LEFT);
     ways.getChildren().setAll(head);
     if (working.isSelected()) {
-      ways.getChildren().add(new TrailView(Coupled.explain(it, study.get()).trail()));
+      ways.getChildren().add(new TrailView(MarginWorking.of(it, study.get()).trail()));
       return;
     }
     ways.getChildren()
